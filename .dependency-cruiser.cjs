@@ -1,0 +1,34 @@
+/**
+ * The layer rule of the house: core <- workers, store, cli, demo <- ui <- app.
+ * Inside core the folders below may only import those listed before them.
+ */
+const coreOrder = ["random", "units", "tyre", "codes", "circuit", "ring", "faults", "checks", "car", "lineup", "capture", "waveform", "scanlog", "harness", "job", "report"];
+
+const coreRules = coreOrder.map((folder, at) => ({
+  name: `core-${folder}-looks-only-up-the-list`,
+  severity: "error",
+  from: { path: `^src/core/${folder}/`, pathNot: "[.]test[.]ts$" },
+  to: { path: `^src/core/(${coreOrder.slice(at + 1).join("|") || "nothing-after"})/` },
+}));
+
+module.exports = {
+  forbidden: [
+    { name: "no-circles", severity: "error", from: {}, to: { circular: true } },
+    {
+      name: "core-is-pure",
+      severity: "error",
+      from: { path: "^src/core/", pathNot: "[.]test[.]ts$" },
+      to: { path: "^src/(app|ui|workers|store|cli|demo)/|^node_modules/(react|next|localforage|comlink|echarts)" },
+    },
+    { name: "workers-store-cli-do-not-see-faces", severity: "error", from: { path: "^src/(workers|store|cli|demo)/" }, to: { path: "^src/(ui|app)/" } },
+    { name: "ui-does-not-see-app", severity: "error", from: { path: "^src/ui/" }, to: { path: "^src/app/" } },
+    { name: "no-orphans", severity: "error", from: { orphan: true, path: "^src/", pathNot: "([.]d[.]ts|[.]test[.]ts|^src/app/.*|^src/cli/.*)$" }, to: {} },
+    ...coreRules,
+  ],
+  options: {
+    doNotFollow: { path: "node_modules" },
+    tsConfig: { fileName: "tsconfig.json" },
+    tsPreCompilationDeps: true,
+    exclude: { path: "^(\\.next|node_modules)" },
+  },
+};

@@ -1,0 +1,23 @@
+import js from "@eslint/js";
+import hooks from "eslint-plugin-react-hooks";
+import ts from "typescript-eslint";
+
+export default ts.config(
+  { ignores: [".next/", "node_modules/", "next-env.d.ts", "public/", ".tmp/"] },
+  js.configs.recommended,
+  ...ts.configs.strict,
+  {
+    files: ["**/*.{ts,tsx}"],
+    plugins: { "react-hooks": hooks },
+    rules: {
+      ...hooks.configs.recommended.rules,
+      "@typescript-eslint/no-explicit-any": "error",
+      "@typescript-eslint/no-non-null-assertion": "off",
+      "@typescript-eslint/consistent-type-imports": "error",
+      "no-empty": ["error", { allowEmptyCatch: false }],
+      "max-lines": ["error", { max: 400, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  { files: ["scripts/*.mjs", "*.mjs", "*.cjs"], languageOptions: { globals: { process: "readonly", console: "readonly", fetch: "readonly", setTimeout: "readonly", URL: "readonly" } } },
+  { files: ["**/*.cjs"], languageOptions: { globals: { module: "readonly" } } },
+);

@@ -1,0 +1,9 @@
+import type { NextConfig } from "next";
+
+const config: NextConfig = {
+  reactStrictMode: true,
+  poweredByHeader: false,
+  output: "standalone",
+};
+
+export default config;

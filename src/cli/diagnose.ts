@@ -1,0 +1,26 @@
+import { basename } from "node:path";
+import { UnusableInput } from "../core/capture/capture";
+import { diagnoseFile } from "../core/job/diagnose-file";
+import type { NextCheck } from "../core/job/diagnosis";
+import { readText, runCommand } from "./io";
+
+await runCommand(async () => {
+  const [file, ...rest] = process.argv.slice(2);
+  if (!file || rest.length > 0) throw new UnusableInput("usage: npm run --silent diagnose -- FILE.json");
+  const { suspects, parts, next, contradictions, guess } = diagnoseFile(await readText(file), basename(file));
+  return {
+    suspects: suspects.map(({ fault, place, part, share, verdict }) => ({ fault, place, part, share: round(share), verdict })),
+    parts: parts.map(({ part, share, verdict }) => ({ part, share: round(share), verdict })),
+    next: next.map(contractCheck),
+    contradictions: contradictions.map(({ reading, say }) => ({ reading, say })),
+    guess: { fitSensorNow: guess.fitSensorNow, plan: { expectedCost: guess.plan.expectedCost } },
+  };
+});
+
+function contractCheck({ check, instrument, red, black, look, state, minutes, bits, why }: NextCheck) {
+  return { check, instrument, ...(red ? { red } : {}), ...(black ? { black } : {}), ...(look ? { look } : {}), state, minutes, bits, why };
+}
+
+function round(share: number): number {
+  return Math.round(share * 1e4) / 1e4;
+}

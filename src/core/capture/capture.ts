@@ -1,0 +1,19 @@
+/** A recording of one or more channels at one fixed sample interval. */
+export interface Capture {
+  name: string;
+  sampleS: number;
+  startS: number;
+  channels: Channel[];
+}
+
+export interface Channel {
+  name: string;
+  /** Volts, or what the unit says. */
+  unit: "V" | "A";
+  samples: Float32Array;
+}
+
+/** Input that cannot be used: the message says what is wrong, where, and how to mend it. */
+export class UnusableInput extends Error {
+  override readonly name = "UnusableInput";
+}

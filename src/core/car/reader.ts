@@ -1,0 +1,178 @@
+import { piercedPoints, type Hookup } from "../checks/hookup";
+import { CornerNet } from "../circuit/corner-net";
+import { pointText, type Point } from "../circuit/point";
+import { conductorsOf, stationsOf, type CornerSetup } from "../circuit/setup";
+import { SolvedCorner } from "../circuit/solve";
+import { speedOf, type CircuitState } from "../circuit/state";
+import type { CarCondition, Place } from "../faults/fault";
+import { coilRmsV, lostPoleShare } from "../ring/ring";
+import { frequencyHz, parseTyre, rollingCircumferenceM } from "../tyre/tyre";
+import { modulePins, moduleView, type ModuleView } from "./signal";
+import { lookChances, scopeChances, speedChances, swapChances } from "./word-answers";
+
+/** What one car would answer to one hook-up: numbers with their chances (Infinity = over limit), or the chances of each word. */
+export type Outlook = { kind: "numbers"; values: number[]; chances: number[] } | { kind: "words"; chances: number[] };
+
+/** Where the fault of a car sits and whether it comes and goes, as far as a look or a long watch can tell. */
+export interface Whereabouts {
+  place: Place;
+  sensorAtFault: boolean;
+  comesAndGoes: boolean;
+}
+
+const DEFAULT_TYRE = { widthMm: 205, aspectPct: 55, rimInch: 16 };
+
+/**
+ * Reads any number of hook-ups that share one state off one car after another; the circuit is solved once a car
+ * and sensor level, however many hook-ups ask.
+ */
+export class StateReader {
+  readonly hookups: readonly Hookup[];
+  private readonly setup: CornerSetup;
+  private readonly state: CircuitState;
+  private readonly solved: SolvedCorner;
+  private readonly pins: readonly Point[];
+  private readonly electrical: boolean;
+  private readonly hertzPerKmh: number;
+  private readonly needsHigh: boolean;
+  private view: ModuleView | null = null;
+  private solvedFor: CarCondition | null = null;
+
+  constructor(setup: CornerSetup, state: CircuitState, hookups: readonly Hookup[]) {
+    this.setup = setup;
+    this.state = withLamp(state, hookups);
+    this.hookups = hookups;
+    const pierced = hookups.flatMap((hookup) => piercedPoints({ ...hookup, state: this.state } as Hookup, setup));
+    this.solved = new SolvedCorner(setup, new CornerNet(setup, pierced));
+    this.pins = modulePins(setup);
+    this.electrical = hookups.some((hookup) => "red" in hookup || hookup.look === "speed");
+    const circumferenceM = rollingCircumferenceM(parseTyre(setup.tyre) ?? DEFAULT_TYRE);
+    this.hertzPerKmh = frequencyHz(1, setup.pulsesPerRevolution, circumferenceM);
+    this.needsHigh = setup.family !== "passive" && state.key === "on" && !state.batteryOff;
+  }
+
+  /** Takes the next car; `outlook` then answers for it. */
+  take(car: CarCondition): void {
+    this.solvedFor = car;
+    this.view = null;
+    if (this.electrical) this.solved.solve(car.circuit, this.state);
+  }
+
+  /** What the car last taken would answer to hook-up number `at`. */
+  outlook(at: number, where: Whereabouts): Outlook {
+    const hookup = this.hookups[at]!;
+    const car = this.solvedFor!;
+    switch (hookup.instrument) {
+      case "volts-dc":
+        return this.levels(hookup.red, hookup.black);
+      case "volts-ac":
+        return sure(this.alternatingV(hookup.red, hookup.black));
+      case "ohms":
+        return sure(this.solved.meterOhms(hookup.red, hookup.black));
+      case "hertz":
+      case "duty":
+        return this.rhythm(hookup);
+      case "continuity":
+        return beep(this.solved.meterOhms(hookup.red, hookup.black));
+      case "lamp":
+        return lamp(Math.abs(this.solved.loadAmps()));
+      case "amps-dc":
+        throw new RangeError("amps-dc is not built yet; log the volts across a known resistor instead");
+      case "scope":
+        return { kind: "words", chances: scopeChances(car, this.trace(hookup.red), hookup, this.setup, where.comesAndGoes, this.moduleView()) };
+      default:
+        return { kind: "words", chances: this.looked(hookup, where) };
+    }
+  }
+
+  private looked(hookup: Hookup & { look: string }, where: Whereabouts): number[] {
+    const car = this.solvedFor!;
+    if (hookup.look === "swap") return swapChances(where.sensorAtFault);
+    if (hookup.look === "speed") return speedChances(car, this.moduleView(), hookup, this.setup, where.comesAndGoes);
+    const station = where.place.station === undefined ? null : stationsOf(this.setup)[where.place.station]!.station;
+    return lookChances(car, hookup, this.setup, station);
+  }
+
+  private moduleView(): ModuleView {
+    this.view ??= moduleView(this.solvedFor!, this.setup, this.pins, this.state, this.solved);
+    return this.view;
+  }
+
+  /** DC volts: either level while still (nobody knows which pole faces the sensor), the mean while turning. */
+  private levels(red: Point, black: Point): Outlook {
+    const { low, high } = this.solved.meterVolts(red, black);
+    if (!this.needsHigh) return sure(low);
+    const { sensor } = this.solvedFor!.circuit;
+    if (sensor.mode === "stuck" || this.switchedShare() === 0) return sure(sensor.restsHigh ? high : low);
+    if (this.state.wheel === "still") return Math.abs(high - low) < 1e-4 ? sure(low) : { kind: "numbers", values: [low, high], chances: [0.5, 0.5] };
+    return sure((low + high) / 2);
+  }
+
+  private alternatingV(red: Point, black: Point): number {
+    if (this.state.wheel === "still") return 0;
+    const car = this.solvedFor!;
+    if (this.setup.family === "passive") return this.solved.coilTransfer(red, black) * coilRmsV(car.ring, speedOf(this.state), car.outputFactor);
+    if (!this.needsHigh || car.circuit.sensor.mode === "stuck") return 0;
+    const { low, high } = this.solved.meterVolts(red, black);
+    const step = Math.abs(high - low);
+    return (step / 2) * Math.sqrt(this.switchedShare());
+  }
+
+  private rhythm(hookup: Hookup & { red: Point; black: Point }): Outlook {
+    const volts = this.alternatingV(hookup.red, hookup.black);
+    const { ring } = this.solvedFor!;
+    if (volts < 0.03 || this.solvedFor!.circuit.sensor.mode === "noisy") return sure(0);
+    if (hookup.instrument === "duty") return sure(50);
+    const kept = (1 - (ring.missing?.count ?? 0) / ring.pulses) * this.switchedShare();
+    return sure(this.hertzPerKmh * speedOf(this.state) * ring.countRatio * kept);
+  }
+
+  private switchedShare(): number {
+    const { ring, switchField } = this.solvedFor!;
+    if (this.setup.family === "passive") return 1;
+    const share = 1 - lostPoleShare(ring, switchField);
+    return share < 0.05 ? 0 : share;
+  }
+
+  /** What a scope sees at a point against the sensor's own ground wire: step in volts, and as a share of a good one. */
+  private trace(red: Point): { step: number; share: number; bothLevels: boolean } {
+    const car = this.solvedFor!;
+    const black = returnBeside(red, this.setup);
+    if (this.setup.family === "passive") {
+      const rms = this.solved.coilTransfer(red, black) * coilRmsV(car.ring, Math.max(4, speedOf(this.state)), car.outputFactor);
+      const usual = coilRmsV({ ...car.ring, gapMm: car.ring.nominalGapMm }, Math.max(4, speedOf(this.state)), 0.9);
+      return { step: rms, share: rms / usual, bothLevels: true };
+    }
+    if (!this.needsHigh || car.circuit.sensor.mode === "stuck") return { step: 0, share: 0, bothLevels: false };
+    const step = Math.abs(this.solved.potential(red, "high") - this.solved.potential(red, "low"));
+    return { step, share: 1, bothLevels: this.moduleView().circuitOk };
+  }
+}
+
+/** The usual second point for a trace: the other leg of a passive pair, else battery negative. */
+function returnBeside(red: Point, setup: CornerSetup): Point {
+  if (setup.family !== "passive" || !("conductor" in red)) return { at: "battery", pole: "negative" };
+  return { ...red, conductor: conductorsOf.passive.find((name) => name !== red.conductor)! };
+}
+
+function withLamp(state: CircuitState, hookups: readonly Hookup[]): CircuitState {
+  const lamp = hookups.find((hookup) => hookup.instrument === "lamp");
+  if (!lamp || lamp.instrument !== "lamp") return state;
+  return { ...state, load: { kind: "lamp", red: pointText(lamp.red), black: pointText(lamp.black) } };
+}
+
+function sure(value: number): Outlook {
+  return { kind: "numbers", values: [value], chances: [1] };
+}
+
+/** Beepers sound under some 30 Ω (common practice, no source), not at one sharp value. */
+function beep(ohms: number): Outlook {
+  const heard = ohms < 0 ? 0.5 : 1 / (1 + (ohms / 30) ** 6);
+  const chance = 0.98 * heard + 0.01;
+  return { kind: "words", chances: [chance, 1 - chance] };
+}
+
+function lamp(amps: number): Outlook {
+  const chances = amps > 0.18 ? [0.95, 0.04, 0.01] : amps > 0.06 ? [0.08, 0.88, 0.04] : [0.01, 0.05, 0.94];
+  return { kind: "words", chances };
+}

@@ -1,0 +1,89 @@
+import { answersFor } from "../checks/answers";
+import { quantityOf, type Hookup } from "../checks/hookup";
+import type { CornerSetup } from "../circuit/setup";
+import { suspectId, suspectables, type Suspectable } from "../faults/catalogue";
+import type { CarCondition } from "../faults/fault";
+import { normal, seeded, type Random } from "../random/random";
+import { formatQuantity } from "../units/format";
+import { DRAWS, drawCar, drawHealthy, dutyOf, fromUniforms } from "./draw";
+import { StateReader, type Outlook, type Whereabouts } from "./reader";
+import { SymptomWatch } from "./symptom";
+
+/** A car with one hidden fault whose readings stand in for real instruments. */
+export interface SimulatedCar {
+  setup: CornerSetup;
+  truth: Suspectable;
+  condition: CarCondition;
+  /** The same car while an intermittent fault is away; null when the fault is always there. */
+  away: CarCondition | null;
+  duty: number;
+  random: Random;
+}
+
+export interface SimulatedOptions {
+  seed: number;
+  intermittent?: boolean;
+  /** 1 = the line-up's own tolerances; the benchmark uses 1.5. */
+  spread?: number;
+}
+
+const MOST_TRIES = 60;
+
+/** Makes a simulated car. @param fault its identity as in the line-up, for example `ring-missing@ring` @throws RangeError when this corner cannot have it */
+export function simulateCar(setup: CornerSetup, fault: string, { seed, intermittent = false, spread = 1 }: SimulatedOptions): SimulatedCar {
+  const truth = suspectables(setup).find((one) => suspectId(one.fault, one.place) === fault);
+  if (!truth) throw new RangeError(`this corner cannot have the fault “${fault}”`);
+  const random = seeded(seed);
+  const where = { place: truth.place, sensorAtFault: truth.fault.part === "sensor", comesAndGoes: false };
+  const watch = new SymptomWatch(setup);
+  let at = fromUniforms(Float64Array.from({ length: DRAWS }, random), spread);
+  // A fault too mild to notice is no complaint: draw again until the module would see it.
+  for (let tries = 0; tries < MOST_TRIES && truth.fault.part !== "none" && !watch.shows(drawCar(setup, truth.fault, truth.place, at), where); tries++)
+    at = fromUniforms(Float64Array.from({ length: DRAWS }, random), spread);
+  const comesAndGoes = intermittent && truth.fault.intermittent;
+  return {
+    setup,
+    truth,
+    condition: drawCar(setup, truth.fault, truth.place, at),
+    away: comesAndGoes ? drawHealthy(setup, at) : null,
+    duty: comesAndGoes ? dutyOf(at) : 1,
+    random,
+  };
+}
+
+/** What the instrument shows on this car, as a person would type it: `11.2 V`, `OL`, `missing-pulses`. */
+export function readCar(car: SimulatedCar, hookup: Hookup): string {
+  const here = car.away === null || car.random() < car.duty;
+  const watched = hookup.instrument === "scope" || hookup.instrument === "scan";
+  const condition = here || watched ? car.condition : car.away!;
+  const where: Whereabouts = { place: car.truth.place, sensorAtFault: car.truth.fault.part === "sensor", comesAndGoes: car.away !== null };
+  const reader = new StateReader(car.setup, hookup.state, [hookup]);
+  reader.take(condition);
+  const outlook = reader.outlook(0, where);
+  const at = draw(outlook.chances, car.random);
+  if (outlook.kind === "words") return answersFor(hookup, car.setup)!.words[at]!;
+  return display(hookup, outlook, at, car.random);
+}
+
+function draw(chances: readonly number[], random: Random): number {
+  let left = random() * chances.reduce((sum, chance) => sum + chance, 0);
+  for (let i = 0; i < chances.length; i++) {
+    left -= chances[i]!;
+    if (left <= 0) return i;
+  }
+  return chances.length - 1;
+}
+
+/** A hand meter's own error and digits: 0.5 % and two counts, four thousand counts (typical, common practice). */
+function display(hookup: Hookup, outlook: Outlook & { kind: "numbers" }, at: number, random: Random): string {
+  const quantity = quantityOf[hookup.instrument]!;
+  const bySpin = (hookup.instrument === "volts-ac" || hookup.instrument === "hertz") && hookup.state.wheel === "hand" ? 1 + 0.2 * normal(random) : 1;
+  const value = outlook.values[at]! * Math.max(0.3, bySpin) * (1 + 0.004 * normal(random));
+  if (value === Infinity || (quantity === "ohms" && value > 4e7)) return "OL";
+  if (quantity === "volts") return formatQuantity(roundTo(value + 0.001 * normal(random), 0.001), "volts", 4);
+  return formatQuantity(value, quantity, 4);
+}
+
+function roundTo(value: number, step: number): number {
+  return Math.round(value / step) * step;
+}

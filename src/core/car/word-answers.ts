@@ -1,0 +1,98 @@
+import { answersFor } from "../checks/answers";
+import type { Hookup } from "../checks/hookup";
+import { stationsOf, type CornerSetup } from "../circuit/setup";
+import { speedOf } from "../circuit/state";
+import type { CarCondition, Sign } from "../faults/fault";
+import type { ModuleView } from "./signal";
+
+/** Chance that a look at a sound part is answered as damaged all the same. */
+const FALSE_ALARM = 0.04;
+/** Chance that a clear word answer comes out as some other word. */
+const SLIP = 0.02;
+
+/** How the chances of each word fall for one look, feel or film check on one car. */
+export function lookChances(car: CarCondition, hookup: Hookup & { look: string }, setup: CornerSetup, faultStation: string | null): number[] {
+  const { words } = answersFor(hookup, setup)!;
+  const sign = (name: Sign) => car.signs[name] ?? 0;
+  if (stationsOf(setup).some(({ station }) => station === hookup.look)) {
+    const bad = faultStation === hookup.look ? sign("connector-bad") : 0;
+    return chances(words, { bad: Math.max(bad, FALSE_ALARM) });
+  }
+  switch (hookup.look) {
+    case "wiring":
+      return chances(words, { damaged: Math.max(sign("wiring-damaged"), FALSE_ALARM) });
+    case "ring":
+      return chances(words, {
+        missing: car.ring.missing ? sign("ring-damaged") : 0.01,
+        cracked: car.ring.crack ? sign("ring-damaged") : 0.01,
+        debris: Math.max(sign("ring-debris"), 0.03),
+      });
+    case "encoder":
+      return chances(words, {
+        gap: car.ring.missing || car.ring.crack ? sign("encoder-gap") : 0.01,
+        "no-stripes": car.ring.absent ? sign("encoder-reversed") : 0.01,
+      });
+    case "foot":
+      return chances(words, car.ring.wobble > 0 && sign("sensor-lifted") > 0 ? { loose: 0.75, lifted: 0.1 } : { lifted: Math.max(sign("sensor-lifted"), FALSE_ALARM), loose: 0.01 });
+    case "face":
+      return chances(words, { worn: Math.max(sign("sensor-worn"), 0.02), debris: Math.max(sign("ring-debris") * 0.6, 0.05) });
+    case "bearing":
+      return chances(words, { play: Math.max(sign("bearing-play"), 0.03) });
+    case "tyres":
+      return chances(words, { different: Math.max(sign("wrong-tyre"), 0.02) });
+    default:
+      return chances(words, {});
+  }
+}
+
+/** Chances of the words after the sensor was changed over with the other side's. */
+export function swapChances(sensorAtFault: boolean): number[] {
+  return sensorAtFault ? [0.95, 0.05] : [0.04, 0.96];
+}
+
+/** Chances of what the live speed shows. @param comesAndGoes the fault is intermittent @param speedReach largest speed driven */
+export function speedChances(car: CarCondition, view: ModuleView, hookup: Hookup, setup: CornerSetup, comesAndGoes: boolean): number[] {
+  const { words } = answersFor(hookup, setup)!;
+  return chances(words, { [speedWord(car, view, Math.max(10, speedOf(hookup.state)), comesAndGoes)]: 0.88, erratic: 0.01, "drops-out": 0.02, zero: 0.01, "cuts-low": 0.01, "ratio-off": 0.01 }, "follows");
+}
+
+function speedWord(car: CarCondition, view: ModuleView, speedKmh: number, comesAndGoes: boolean): string {
+  if (car.deaf || !view.circuitOk) return comesAndGoes ? "drops-out" : "zero";
+  if (view.lostShare > 0.6 || view.dropOutKmh > speedKmh) return "zero";
+  if (comesAndGoes || view.lostShare > 0.02 || car.ring.wobble > 0.08) return "drops-out";
+  if (view.dropOutKmh > 4.5) return "cuts-low";
+  if (car.ring.countRatio !== 1) return "ratio-off";
+  if (car.ring.missing || car.ring.crack || car.ring.odd || car.ring.runoutMm > 0.3) return "erratic";
+  return "follows";
+}
+
+/** Chances of each finding in a capture of the signal at one point. @param volts low and high (active) or RMS (passive) at the probe */
+export function scopeChances(car: CarCondition, volts: { step: number; share: number; bothLevels: boolean }, hookup: Hookup, setup: CornerSetup, comesAndGoes: boolean, view: ModuleView): number[] {
+  const { words } = answersFor(hookup, setup)!;
+  return chances(words, { [scopeWord(car, volts, hookup, comesAndGoes, view)]: 0.96, "odd-tooth": 0.005, "random-dropout": 0.005 }, "clean");
+}
+
+function scopeWord(car: CarCondition, volts: { step: number; share: number; bothLevels: boolean }, hookup: Hookup, comesAndGoes: boolean, view: ModuleView): string {
+  if (car.circuit.sensor.mode === "noisy") return "noise-at-rest";
+  if (hookup.state.wheel === "still") return "flat";
+  if (volts.step < 0.02 || car.ring.absent || view.lostShare > 0.9) return comesAndGoes ? "random-dropout" : "flat";
+  if (comesAndGoes) return "random-dropout";
+  if (car.ring.missing) return "missing-pulses";
+  if (view.lostShare > 0.02) return "random-dropout";
+  if (car.ring.crack) return "cracked-ring";
+  if (volts.share < 0.6) return "low-amplitude";
+  if (car.ring.odd) return "odd-tooth";
+  if (car.ring.wobble > 0.08 || car.ring.runoutMm > 0.25) return "eccentric";
+  if (!volts.bothLevels) return "level-out-of-window";
+  return "clean";
+}
+
+/** Spreads what is not named over the first word (or `rest`) and keeps a little for slips. */
+function chances(words: readonly string[], named: Record<string, number>, rest = words[0]!): number[] {
+  const raw = words.map((word) => named[word] ?? 0);
+  const sum = raw.reduce((total, value) => total + value, 0);
+  const restAt = words.indexOf(rest);
+  raw[restAt]! += Math.max(0, 1 - sum);
+  const total = raw.reduce((all, value) => all + value, 0);
+  return raw.map((value) => (1 - SLIP) * (value / total) + SLIP / words.length);
+}

@@ -1,0 +1,81 @@
+import { accessMinutes, stationsOf, type CornerSetup } from "../circuit/setup";
+import type { Point } from "../circuit/point";
+import { stationWords } from "../faults/places";
+import type { Hookup } from "./hookup";
+
+/** A preparation that several checks share. */
+export interface AccessStep {
+  id: string;
+  say: string;
+  minutes: number;
+}
+
+export interface Access {
+  access: AccessStep[];
+  ownMinutes: number;
+  damageMinutes: number;
+  unplugs: boolean;
+  pierces: boolean;
+}
+
+/** Minutes by the domain's table of times (engineering judgement); a set-up is paid once. */
+const MINUTES = { lift: 4, wheelOff: 4, batteryOff: 2, sensorOut: 15, measure: 1, probe: 2, capture: 3, drive: 5, look: 1, pierce: 5 } as const;
+/** What a hole in the insulation and a sensor that may break on its way out are worth, in minutes. */
+const DAMAGE_MINUTES = { pierce: 10, sensorOut: 45 } as const;
+
+/** What has to be done before a hook-up can be read, and what it costs. */
+export function accessSteps(hookup: Hookup, setup: CornerSetup): Access {
+  const steps = new Map<string, AccessStep>();
+  const add = (id: string, say: string, minutes: number) => steps.has(id) || steps.set(id, { id, say, minutes });
+  const reach = (station: string) => {
+    const found = stationsOf(setup).find((one) => one.station === station);
+    if (found) add(`reach:${station}`, `get at the ${stationWords(station)}`, accessMinutes(found));
+  };
+  if (hookup.state.wheel === "hand" || hookup.state.wheel === "creep") add("lift", "raise the wheel on a stand", MINUTES.lift);
+  if (hookup.state.batteryOff) add("battery-off", "key off, battery negative off", MINUTES.batteryOff);
+  for (const station of hookup.state.unplugged) {
+    reach(station);
+    add(`open:${station}`, `open the ${stationWords(station)}`, 1);
+  }
+  for (const point of pointsOf(hookup)) if (point.at === "face") reach(point.station);
+  for (const point of pointsOf(hookup)) if (point.at === "module") reach("module");
+  const pierces = pointsOf(hookup).some((point) => point.at === "span");
+  const look = "look" in hookup ? lookAccess(hookup.look, add, reach) : null;
+  return {
+    access: [...steps.values()],
+    ownMinutes: look ?? ownMinutes(hookup, pierces),
+    damageMinutes: (pierces ? DAMAGE_MINUTES.pierce : 0) + ("look" in hookup && SENSOR_OUT.has(hookup.look) ? DAMAGE_MINUTES.sensorOut : 0),
+    unplugs: hookup.state.unplugged.length > 0 || ("look" in hookup && hookup.look === "swap"),
+    pierces,
+  };
+}
+
+const SENSOR_OUT = new Set(["face", "swap"]);
+
+function lookAccess(look: string, add: (id: string, say: string, minutes: number) => unknown, reach: (station: string) => void): number {
+  if (look === "speed") return MINUTES.drive;
+  if (look === "tyres") return MINUTES.look;
+  if (look === "wiring") return 5;
+  if (look === "bearing" || look === "foot" || look === "ring" || look === "encoder" || look === "face" || look === "swap") add("lift", "raise the wheel on a stand", MINUTES.lift);
+  if (look === "foot" || look === "ring" || look === "encoder") add("wheel-off", "wheel off", MINUTES.wheelOff);
+  if (SENSOR_OUT.has(look)) {
+    add("wheel-off", "wheel off", MINUTES.wheelOff);
+    add("sensor-out", "draw the sensor", MINUTES.sensorOut);
+    return look === "swap" ? 20 : MINUTES.look;
+  }
+  reach(look);
+  return MINUTES.look + 1;
+}
+
+function ownMinutes(hookup: Hookup, pierces: boolean): number {
+  if (pierces) return MINUTES.pierce;
+  if (hookup.instrument === "scope") return MINUTES.capture;
+  return hookup.state.wheel === "still" ? MINUTES.measure : MINUTES.probe;
+}
+
+function pointsOf(hookup: Hookup): Point[] {
+  const points: Point[] = [];
+  if ("red" in hookup) points.push(hookup.red);
+  if ("black" in hookup) points.push(hookup.black);
+  return points;
+}

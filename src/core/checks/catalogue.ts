@@ -1,0 +1,128 @@
+import { conductorsOf, spansOf, stationsOf, type Conductor, type CornerSetup } from "../circuit/setup";
+import type { Point } from "../circuit/point";
+import { circuitStateSchema, type CircuitState } from "../circuit/state";
+import { accessSteps, type AccessStep } from "./access";
+import { hookupKey, type Hookup } from "./hookup";
+
+/** Something a technician can do next: a hook-up with what it takes to get there. */
+export interface Check {
+  id: string;
+  hookup: Hookup;
+  /** Preparations, in order; shared between checks and paid for once. */
+  access: AccessStep[];
+  /** Minutes for the measurement itself, once everything is accessible. */
+  ownMinutes: number;
+  /** Cost of the harm it does or risks, in minutes of equal worth (pierced insulation, a seized sensor). */
+  damageMinutes: number;
+  /** Unplugs something, which may cure an intermittent and hide it. */
+  unplugs: boolean;
+  pierces: boolean;
+}
+
+const BATTERY_NEGATIVE: Point = { at: "battery", pole: "negative" };
+const BODY: Point = { at: "body" };
+const HAND_SPIN_KMH = 7;
+
+/** Every check worth proposing on this corner, allowed now or not. */
+export function checkCatalogue(setup: CornerSetup): Check[] {
+  const stations = stationsOf(setup).map(({ station }) => station);
+  const checks: Hookup[] = [];
+  for (const station of stations) checks.push(...atStation(setup, station));
+  checks.push(...alongHarness(setup, stations), ...moduleSupply(), ...wheelAndRing(setup), ...pierced(setup));
+  const unique = new Map(checks.map((hookup) => [hookupKey(hookup), hookup]));
+  return [...unique].map(([id, hookup]) => ({ id, hookup, ...accessSteps(hookup, setup) }));
+}
+
+function state(parts: Partial<CircuitState> = {}): CircuitState {
+  return circuitStateSchema.parse(parts);
+}
+
+const dead = (...unplugged: string[]) => state({ key: "off", batteryOff: true, unplugged });
+
+function face(station: string, side: "in" | "out", conductor: Conductor): Point {
+  return { at: "face", station, face: side, conductor };
+}
+
+/** Readings at one connector: back-probed live, opened live, opened dead. */
+function atStation(setup: CornerSetup, station: string): Hookup[] {
+  const conductors = conductorsOf[setup.family];
+  const [first, second] = conductors as [Conductor, Conductor];
+  const passive = setup.family === "passive";
+  const spin = state({ wheel: "hand", speedKmh: HAND_SPIN_KMH });
+  const list: Hookup[] = [];
+  for (const side of ["in", "out"] as const)
+    for (const conductor of conductors) list.push({ instrument: "volts-dc", red: face(station, side, conductor), black: BATTERY_NEGATIVE, state: state() });
+  list.push({ instrument: "volts-dc", red: face(station, "out", first), black: face(station, "out", second), state: state() });
+  const signal = passive ? first : conductors.at(-1)!;
+  const beside = passive ? face(station, "out", second) : BATTERY_NEGATIVE;
+  list.push({ instrument: "hertz", red: face(station, "out", signal), black: beside, state: spin });
+  list.push({ instrument: "volts-ac", red: face(station, "out", signal), black: beside, state: spin });
+  list.push({ instrument: "scope", red: face(station, "out", signal), state: spin });
+  if (station === "module") return list;
+  const opened = state({ unplugged: [station] });
+  for (const conductor of conductors) list.push({ instrument: "volts-dc", red: face(station, "in", conductor), black: BATTERY_NEGATIVE, state: opened });
+  list.push({ instrument: "volts-dc", red: face(station, "in", first), black: face(station, "in", second), state: opened });
+  list.push({ instrument: "ohms", red: face(station, "out", first), black: face(station, "out", second), state: dead(station) });
+  for (const conductor of [first, second]) list.push({ instrument: "ohms", red: face(station, "out", conductor), black: BODY, state: dead(station) });
+  if (passive) {
+    const openedSpin = state({ key: "off", unplugged: [station], wheel: "hand", speedKmh: HAND_SPIN_KMH });
+    list.push({ instrument: "volts-ac", red: face(station, "out", first), black: face(station, "out", second), state: openedSpin });
+  }
+  list.push({ instrument: "eyes", look: station, state: state({ key: "off" }) });
+  return list;
+}
+
+/** Each conductor between every opened connector and the module's plug, dead: end to end, to body, to its neighbour. */
+function alongHarness(setup: CornerSetup, stations: string[]): Hookup[] {
+  const conductors = conductorsOf[setup.family];
+  const list: Hookup[] = [];
+  for (let near = 0; near < stations.length - 1; near++)
+    for (let far = near + 1; far < stations.length; far++) {
+      const open = dead(stations[near]!, stations[far]!);
+      for (const conductor of conductors) {
+        list.push({ instrument: "ohms", red: face(stations[near]!, "out", conductor), black: face(stations[far]!, "in", conductor), state: open });
+        list.push({ instrument: "ohms", red: face(stations[far]!, "in", conductor), black: BODY, state: open });
+      }
+      list.push({ instrument: "ohms", red: face(stations[far]!, "in", conductors[0]!), black: face(stations[far]!, "in", conductors[1]!), state: open });
+    }
+  return list;
+}
+
+function moduleSupply(): Hookup[] {
+  return [
+    { instrument: "volts-dc", red: { at: "battery", pole: "positive" }, black: BATTERY_NEGATIVE, state: state() },
+    { instrument: "volts-dc", red: { at: "module", pin: "power" }, black: BATTERY_NEGATIVE, state: state() },
+    { instrument: "volts-dc", red: { at: "module", pin: "earth" }, black: BATTERY_NEGATIVE, state: state() },
+  ];
+}
+
+function wheelAndRing(setup: CornerSetup): Hookup[] {
+  const still = state({ key: "off" });
+  const driven = state({ wheel: "driven", speedKmh: 30 });
+  const list: Hookup[] = [
+    { instrument: "scan", look: "speed", state: driven },
+    { instrument: "hands", look: "bearing", state: still },
+    { instrument: "eyes", look: "wiring", state: still },
+    { instrument: "eyes", look: "foot", state: still },
+    { instrument: "eyes", look: "tyres", state: still },
+    { instrument: "eyes", look: "ring", state: still },
+    { instrument: "eyes", look: "face", state: still },
+    { instrument: "eyes", look: "swap", state: still },
+  ];
+  if (setup.family !== "passive") list.push({ instrument: "film", look: "encoder", state: still });
+  return list;
+}
+
+/** Points half and quarter way along each span, through the insulation. */
+function pierced(setup: CornerSetup): Hookup[] {
+  return spansOf(setup).flatMap((_, span) =>
+    [25, 50, 75].flatMap((percent) =>
+      conductorsOf[setup.family].map((conductor): Hookup => ({
+        instrument: "volts-dc",
+        red: { at: "span", span: span + 1, percent, conductor },
+        black: BATTERY_NEGATIVE,
+        state: state(),
+      })),
+    ),
+  );
+}

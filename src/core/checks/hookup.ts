@@ -1,0 +1,58 @@
+import { parsePoint, pointText, type Point } from "../circuit/point";
+import type { CornerSetup } from "../circuit/setup";
+import { stateKey, type CircuitState } from "../circuit/state";
+import type { Quantity } from "../units/quantity";
+
+export const instruments = ["volts-dc", "volts-ac", "ohms", "continuity", "amps-dc", "hertz", "duty", "lamp", "eyes", "hands", "film", "scan", "scope"] as const;
+export type Instrument = (typeof instruments)[number];
+
+/** What each electrical instrument's number is. The others answer in words. */
+export const quantityOf: Partial<Record<Instrument, Quantity>> = {
+  "volts-dc": "volts",
+  "volts-ac": "volts",
+  ohms: "ohms",
+  "amps-dc": "amps",
+  hertz: "hertz",
+  duty: "percent",
+};
+
+export const instrumentWords: Record<Instrument, string> = {
+  "volts-dc": "DC volts",
+  "volts-ac": "AC volts",
+  ohms: "ohms",
+  continuity: "continuity",
+  "amps-dc": "DC amps",
+  hertz: "Hz",
+  duty: "duty %",
+  lamp: "test lamp",
+  eyes: "look",
+  hands: "feel",
+  film: "viewing film",
+  scan: "scan data",
+  scope: "scope",
+};
+
+/** A physical description of one measurement: instrument, where both probes stand, and what the car is doing. */
+export type Hookup =
+  | { instrument: "volts-dc" | "volts-ac" | "ohms" | "continuity" | "amps-dc" | "hertz" | "duty"; red: Point; black: Point; state: CircuitState }
+  | { instrument: "lamp"; red: Point; black: Point; state: CircuitState }
+  | { instrument: "scope"; red: Point; state: CircuitState }
+  | { instrument: "eyes" | "hands" | "film" | "scan"; look: string; state: CircuitState };
+
+/** Names a hook-up: two readings with the same key were taken the same way. */
+export function hookupKey(hookup: Hookup): string {
+  const where = "look" in hookup ? hookup.look : pointText(hookup.red) + ("black" in hookup ? `>${pointText(hookup.black)}` : "");
+  return `${hookup.instrument}:${where}:${stateKey(hookup.state)}`;
+}
+
+/** All the points a hook-up touches on spans, for which the netlist needs a node. */
+export function piercedPoints(hookup: Hookup, setup: CornerSetup): Point[] {
+  const points: Point[] = [];
+  if ("red" in hookup) points.push(hookup.red);
+  if ("black" in hookup) points.push(hookup.black);
+  for (const text of hookup.state.load ? [hookup.state.load.red, hookup.state.load.black] : []) {
+    const parsed = parsePoint(text, setup);
+    if (parsed.ok) points.push(parsed.point);
+  }
+  return points.filter((point) => point.at === "span");
+}

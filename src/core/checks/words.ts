@@ -1,0 +1,114 @@
+import { pointText, type Point } from "../circuit/point";
+import { spansOf, type CornerSetup } from "../circuit/setup";
+import type { CircuitState } from "../circuit/state";
+import { stationWords } from "../faults/places";
+import { conductorWord } from "../faults/wire-faults";
+import { instrumentWords, type Hookup } from "./hookup";
+
+/** What to do, in one sentence a person can follow without looking anything up. */
+export function instruction(hookup: Hookup, setup: CornerSetup): string {
+  if ("look" in hookup) return lookSentence(hookup.look);
+  const before = stateSentence(hookup.state);
+  const red = pointWords(hookup.red, setup);
+  if (hookup.instrument === "scope") return `${before} Scope, DC-coupled: probe on ${red}, its ground at the same connector. Record at least three turns.`;
+  return `${before} Meter on ${instrumentWords[hookup.instrument]}: red on ${red}, black on ${pointWords(hookup.black, setup)}.`;
+}
+
+/** A point as said aloud: “the supply wire of connector C1, module side”. */
+export function pointWords(point: Point, setup: CornerSetup): string {
+  if (point.at === "body") return "clean body metal";
+  if (point.at === "battery") return `battery ${point.pole === "negative" ? "−" : "+"}`;
+  if (point.at === "module") return `the module's ${point.pin === "power" ? "battery feed" : "ground"} pin`;
+  const wire = `${conductorWord(point.conductor)}`;
+  if (point.at === "span") {
+    const landmark = spansOf(setup)[point.span - 1]?.landmark;
+    return `${wire}, through the insulation ${point.percent} % along span ${point.span}${landmark ? ` (${landmark})` : ""}`;
+  }
+  const side = point.station === "module" ? (point.face === "in" ? "module pin" : "wire side") : point.face === "in" ? "module side" : "sensor side";
+  return `${wire} at the ${stationWords(point.station)}, ${side}`;
+}
+
+/** A short label for tables and pins: `C1 supply`, `plug → return`. */
+export function pointLabel(point: Point): string {
+  if (point.at === "battery") return point.pole === "negative" ? "bat −" : "bat +";
+  if (point.at === "body") return "body";
+  if (point.at === "module") return `module ${point.pin}`;
+  if (point.at === "span") return `span ${point.span} ${point.percent} % ${conductorWord(point.conductor)}`;
+  const station = point.station === "module" || point.station === "plug" ? point.station : point.station.toUpperCase();
+  return `${station} ${point.face === "in" ? "◂" : "▸"} ${conductorWord(point.conductor)}`;
+}
+
+/** A reading's place in the log. */
+export function hookupLabel(hookup: Hookup): string {
+  if ("look" in hookup) return LOOK_LABELS[hookup.look] ?? (hookup.look === "speed" ? "live speed" : stationWords(hookup.look));
+  if (hookup.instrument === "scope") return `capture at ${pointLabel(hookup.red)}`;
+  return `${pointLabel(hookup.red)} to ${pointLabel(hookup.black)}`;
+}
+
+/** The state of the car for a hook-up as a short phrase: `key on, plug open`. */
+export function stateWords(state: CircuitState): string {
+  const words = [state.key === "on" ? "key on" : "key off"];
+  if (state.batteryOff) words.push("battery off");
+  for (const station of state.unplugged) words.push(`${stationWords(station)} open`);
+  if (state.wheel !== "still") words.push(MOTION[state.wheel]);
+  if (state.load) words.push(`${state.load.kind} ${state.load.red} to ${state.load.black}`);
+  return words.join(", ");
+}
+
+/** The cautions that apply to this hook-up and no others. */
+export function cautions(hookup: Hookup): string[] {
+  const list: string[] = [];
+  const { state } = hookup;
+  if (state.wheel === "driven") list.push("Drive where it is safe, a helper reading the screen. Not in traffic with ABS out of action.");
+  if (state.wheel === "hand" || state.wheel === "creep" || ("look" in hookup && RAISED.has(hookup.look)))
+    list.push("Rated stands on firm level ground, other wheels chocked. Never under a jack alone.");
+  if (state.wheel === "hand") list.push("Hands, sleeves and leads clear of the spinning hub.");
+  if (state.batteryOff) list.push("Memory and radio codes first. Battery negative off before a module plug or ohms. Airbag and orange cables are not for this job.");
+  if ("red" in hookup && [hookup.red, "black" in hookup ? hookup.black : hookup.red].some(({ at }) => at === "span"))
+    list.push("Pierce once, away from bends; seal the hole. Eye protection.");
+  if ("red" in hookup && state.unplugged.length === 0 && state.key === "on") list.push("Back-probe beside the wire seal; do not spread the terminal. No lamp or jumper into a connected module.");
+  if ("look" in hookup && (hookup.look === "swap" || hookup.look === "face")) list.push("A seized sensor can break on its way out. Pry gently at the metal, never at the plastic. No dry blowing of brake dust.");
+  if ("look" in hookup && hookup.look === "bearing") list.push("A bearing with play can let the wheel go: do not drive.");
+  return list;
+}
+
+const RAISED = new Set(["bearing", "ring", "encoder", "foot", "face", "swap"]);
+const MOTION: Record<CircuitState["wheel"], string> = { still: "", creep: "wheel creeping", hand: "hand spin", driven: "driving" };
+const LOOK_LABELS: Record<string, string> = {
+  wiring: "wiring along its clips",
+  ring: "tone ring, seen",
+  encoder: "encoder under film",
+  foot: "sensor foot and seat",
+  face: "sensor face",
+  bearing: "bearing, rocked",
+  tyres: "tyre sizes",
+  swap: "sensors changed over",
+};
+
+function lookSentence(look: string): string {
+  const sentences: Record<string, string> = {
+    wiring: "Follow the wire by eye and hand along its clips, sensor to frame rail: chafe, stretch, melt, old repairs.",
+    ring: "Wheel off, turn the hub slowly and look at the whole ring: teeth gone, cracks, packed rust.",
+    encoder: "Wheel off, lay the viewing film on the encoder and turn the hub once: even stripes, a gap, or none.",
+    foot: "Wheel off, look under the sensor foot: flat in its seat, lifted by rust, or loose to the finger.",
+    face: "Draw the sensor and look at its face: rubbed, slanted, iron dust.",
+    bearing: "Wheel raised: rock it at 12–6 and 3–9, then again with a helper on the brake.",
+    tyres: "Read all four tyre sizes and wear.",
+    swap: "Change the sensor over with the other side's, clear, drive, and see where the fault is now.",
+    speed: "Drive to 30 km/h and coast to a stop while watching this corner's live speed beside the others.",
+  };
+  return sentences[look] ?? `Open your eyes before the plug: look at the ${stationWords(look)} for bloom, water, a broken latch, backed-out terminals.`;
+}
+
+function stateSentence(state: CircuitState): string {
+  const parts = [state.key === "on" ? "Key on, engine off" : "Key off"];
+  if (state.batteryOff) parts.push("battery negative off");
+  parts.push(state.unplugged.length ? `${state.unplugged.map(stationWords).join(" and ")} unplugged` : "everything plugged in");
+  if (state.wheel !== "still") parts.push(state.wheel === "hand" ? "wheel raised and spun by hand, one turn a second" : MOTION[state.wheel]);
+  return `${parts.join(", ")}.`;
+}
+
+/** For sentences that must name a point exactly as files do. */
+export function pointCode(point: Point): string {
+  return pointText(point);
+}

@@ -1,0 +1,102 @@
+import { spansOf, stationsOf, conductorsOf, type CornerSetup } from "./setup";
+import { wireOhms } from "./wire";
+
+/** A defect somewhere along a span: a series resistance or a leak, at a fraction of its length from the module end. */
+export interface SpanDefect {
+  span: number;
+  fraction: number;
+  conductor: number;
+  kind: "series" | "to-ground" | "to-power" | "to-neighbour";
+  ohms: number;
+  /** Series only: amperes above which the damaged wire carries no more (broken strands pass ohms, not load). */
+  fuseA?: number;
+}
+
+export type SensorMode = "alive" | "open" | "short" | "stuck" | "noisy";
+
+/** Everything electrical about one corner as plain numbers; conductors by index in `conductorsOf`. */
+export interface CornerCondition {
+  batteryV: number;
+  feedOhms: number;
+  earthOhms: number;
+  moduleLoadOhms: number;
+  /** Open-circuit voltage the module means to put on the supply pin, volts above its own ground. */
+  regulatorV: number;
+  sourceOhms: number;
+  senseOhms: number;
+  pullUpOhms: number;
+  biasV: number;
+  biasOhms: number;
+  inputOhms: number;
+  /** What an unpowered module shows between each pin and its ground. */
+  offOhms: number;
+  /** Module channel works; a dead one supplies nothing and hears nothing. */
+  channelAlive: boolean;
+  /** contactOhms[station][conductor], plugged together. */
+  contactOhms: number[][];
+  /** spanOhms[span], per conductor, undamaged. */
+  spanOhms: number[];
+  spanDefects: SpanDefect[];
+  /** Station whose contacts are crossed (first two conductors), or -1. */
+  crossedStation: number;
+  /** Water bridge between the first two conductors inside a station. */
+  bridge: { station: number; ohms: number } | null;
+  sensor: {
+    mode: SensorMode;
+    lowA: number;
+    highA: number;
+    minimumV: number;
+    shortOhms: number;
+    /** What an ohmmeter sees through an unpowered active sensor. */
+    coldOhms: number;
+    /** Three-wire: quiescent current as a resistance, and output transistor on-resistance. */
+    quiescentOhms: number;
+    outputOhms: number;
+    coilOhms: number;
+    bodyOhms: number;
+    /** Which level it sits at while the wheel stands still or the flux never changes. */
+    restsHigh: boolean;
+  };
+  meterOhms: number;
+  leadOhms: number;
+}
+
+/** A corner with every value at its nominal, the base every candidate is varied from. */
+export function nominalCondition(setup: CornerSetup): CornerCondition {
+  const wires = conductorsOf[setup.family].length;
+  return {
+    batteryV: 12.4,
+    feedOhms: 0.05,
+    earthOhms: 0.02,
+    moduleLoadOhms: 15,
+    regulatorV: setup.supplyV,
+    sourceOhms: 12,
+    senseOhms: 122,
+    pullUpOhms: 2200,
+    biasV: setup.bias ? 1.8 : 0,
+    biasOhms: 30_000,
+    inputOhms: 40_000,
+    offOhms: 40_000,
+    channelAlive: true,
+    contactOhms: stationsOf(setup).map(() => new Array<number>(wires).fill(0.008)),
+    spanOhms: spansOf(setup).map(({ spanM, mm2 }) => wireOhms(spanM, mm2)),
+    spanDefects: [],
+    crossedStation: -1,
+    bridge: null,
+    sensor: {
+      mode: "alive",
+      lowA: 0.007,
+      highA: 0.0142,
+      minimumV: setup.family === "active-3wire" ? 3.8 : 4.5,
+      shortOhms: 2,
+      coldOhms: 300_000,
+      quiescentOhms: setup.supplyV / 0.006,
+      outputOhms: 15,
+      coilOhms: 1200,
+      bodyOhms: 2e7,
+      restsHigh: false,
+    },
+    meterOhms: 10e6,
+    leadOhms: 0.15,
+  };
+}

@@ -1,0 +1,221 @@
+import type { CornerCondition, SpanDefect } from "./condition";
+import { Ladder } from "./ladder";
+import type { Point } from "./point";
+import { conductorsOf, stationsOf, type Conductor, type CornerSetup } from "./setup";
+import type { CircuitState } from "./state";
+
+/** What the sensor's output is doing in this solve. */
+export type SensorLevel = "low" | "high";
+
+/** Every node leaks this much to ground: 10 GΩ, dry insulation. */
+const INSULATION_S = 1e-10;
+const EARTH = 0;
+const POWER = 1;
+const FIRST = 2;
+/** Engine loads seen from the battery clamp once the battery is taken off. */
+const CAR_LOAD_OHMS = 20;
+
+/** One probed place on a span, counted from the module end. */
+interface Cut {
+  fraction: number;
+  defect: SpanDefect | null;
+  probe: number;
+}
+
+/**
+ * The netlist of one corner: module, harness, connectors and sensor as a ladder of levels, one node per conductor
+ * and level. Built once per set-up and list of pierced places, then stamped for one car after another.
+ */
+export class CornerNet {
+  readonly ladder: Ladder;
+  private readonly setup: CornerSetup;
+  private readonly wires: number;
+  private readonly stationIds: string[];
+  private readonly pierced: { span: number; fraction: number }[];
+  private readonly probeLevel: number[];
+  private readonly inLevel: number[];
+  private readonly outLevel: number[];
+  private readonly cuts: Cut[][];
+  private lastLevel = 0;
+
+  /** @param pierced points on spans that readings will touch @param defects the most span defects a car will have */
+  constructor(setup: CornerSetup, pierced: readonly Point[] = [], defects = 3) {
+    this.setup = setup;
+    this.wires = conductorsOf[setup.family].length;
+    this.stationIds = stationsOf(setup).map(({ station }) => station);
+    this.pierced = pierced.flatMap((point) => (point.at === "span" ? [{ span: point.span - 1, fraction: point.percent / 100 }] : []));
+    this.probeLevel = new Array<number>(this.pierced.length).fill(0);
+    this.inLevel = new Array<number>(this.stationIds.length).fill(0);
+    this.outLevel = new Array<number>(this.stationIds.length).fill(0);
+    this.cuts = this.stationIds.slice(1).map(() => []);
+    const levels = 2 * this.stationIds.length + this.pierced.length + defects;
+    this.ladder = new Ladder(FIRST + levels * this.wires, 2 * this.wires - 1);
+  }
+
+  /**
+   * Writes one car into the network.
+   * @param sensorOn false when the sensor has less than its minimum voltage and only conducts as a resistor
+   * @param passiveOnly leaves every source out, as an ohmmeter's own current sees the circuit
+   */
+  stamp(car: CornerCondition, state: CircuitState, level: SensorLevel, sensorOn: boolean): void {
+    this.ladder.clear(INSULATION_S);
+    const powered = state.key === "on" && !state.batteryOff;
+    this.stampModule(car, state, powered);
+    const rail = state.batteryOff ? { volts: 0, seriesOhms: CAR_LOAD_OHMS } : { volts: car.batteryV, seriesOhms: 0 };
+    let cursor = 0;
+    for (let station = 0; station < this.stationIds.length; station++) {
+      this.inLevel[station] = cursor;
+      this.outLevel[station] = cursor + 1;
+      this.stampContacts(car, station, state.unplugged.includes(this.stationIds[station]!), cursor);
+      cursor += 1;
+      if (station < this.stationIds.length - 1) cursor = this.stampSpan(car, station, cursor, rail);
+    }
+    this.lastLevel = cursor;
+    this.stampSensor(car, level, sensorOn);
+    for (let node = FIRST + (cursor + 1) * this.wires; node < this.ladder.size; node++) this.ladder.joinPotential(node, 1, 0);
+    this.ladder.reduce();
+  }
+
+  /** Node number of a point in the car last stamped; -1 is ground, and a battery pole is a fixed potential (see `fixedV`). */
+  nodeOf(point: Point): number {
+    if (point.at === "body" || point.at === "battery") return -1;
+    if (point.at === "module") return point.pin === "power" ? POWER : EARTH;
+    const wire = this.wireOf(point.conductor);
+    if (point.at === "span") {
+      const probe = this.pierced.findIndex(({ span, fraction }) => span === point.span - 1 && fraction === point.percent / 100);
+      return this.node(this.probeLevel[probe]!, wire);
+    }
+    const station = this.stationIds.indexOf(point.station);
+    return this.node(point.face === "in" ? this.inLevel[station]! : this.outLevel[station]!, wire);
+  }
+
+  /** The node of a sensor terminal in the car last stamped. */
+  sensorNode(wire: number): number {
+    return this.node(this.lastLevel, wire);
+  }
+
+  private wireOf(conductor: Conductor): number {
+    return conductorsOf[this.setup.family].indexOf(conductor);
+  }
+
+  private node(level: number, wire: number): number {
+    return FIRST + level * this.wires + wire;
+  }
+
+  private stampModule(car: CornerCondition, state: CircuitState, powered: boolean): void {
+    const { ladder } = this;
+    const moduleOpen = state.unplugged.includes("module");
+    const railV = state.batteryOff ? 0 : car.batteryV;
+    ladder.joinPotential(POWER, 1 / (car.feedOhms + (state.batteryOff ? CAR_LOAD_OHMS : 0)), railV);
+    ladder.joinPotential(EARTH, 1 / car.earthOhms, 0);
+    // With its plug off the module's own supply pins are usually in that plug too, so it is dead then.
+    const awake = powered && !moduleOpen;
+    ladder.join(EARTH, POWER, awake ? 1 / car.moduleLoadOhms : 1 / car.offOhms);
+    const [first, second, third] = [this.node(0, 0), this.node(0, 1), this.node(0, 2)];
+    const live = awake && car.channelAlive;
+    if (this.setup.family === "passive") return this.stampPassiveInput(car, live, first, second);
+    const availableV = railV * (car.moduleLoadOhms / (car.moduleLoadOhms + car.feedOhms + car.earthOhms)) - 0.3;
+    const supplyV = live ? Math.max(0, Math.min(car.regulatorV, availableV)) : 0;
+    const highSense = this.setup.family === "active-2wire" && this.setup.sense === "high";
+    const sourceOhms = live ? car.sourceOhms + (highSense ? car.senseOhms : 0) : car.offOhms;
+    ladder.join(EARTH, first, 1 / sourceOhms);
+    ladder.inject(first, supplyV / sourceOhms);
+    ladder.inject(EARTH, -supplyV / sourceOhms);
+    if (this.setup.family === "active-2wire") ladder.join(EARTH, second, 1 / (highSense ? 0.05 : car.senseOhms));
+    else this.stampLogicInput(car, live, second, third);
+  }
+
+  private stampLogicInput(car: CornerCondition, live: boolean, ground: number, signal: number): void {
+    this.ladder.join(EARTH, ground, 1 / 0.05);
+    const ohms = live ? car.pullUpOhms : car.offOhms;
+    const pullUpV = live ? Math.min(this.setup.pullUpV, car.batteryV) : 0;
+    this.ladder.join(EARTH, signal, 1 / ohms);
+    this.ladder.inject(signal, pullUpV / ohms);
+    this.ladder.inject(EARTH, -pullUpV / ohms);
+  }
+
+  private stampPassiveInput(car: CornerCondition, live: boolean, a: number, b: number): void {
+    for (const leg of [a, b]) {
+      const ohms = live ? car.biasOhms : car.offOhms;
+      this.ladder.join(EARTH, leg, 1 / ohms);
+      if (!live || car.biasV === 0) continue;
+      this.ladder.inject(leg, car.biasV / ohms);
+      this.ladder.inject(EARTH, -car.biasV / ohms);
+    }
+    this.ladder.join(a, b, 1 / (live ? car.inputOhms : 2 * car.offOhms));
+  }
+
+  private stampContacts(car: CornerCondition, station: number, unplugged: boolean, level: number): void {
+    const crossed = car.crossedStation === station;
+    for (let wire = 0; wire < this.wires; wire++) {
+      if (unplugged) continue;
+      const other = crossed && wire < 2 ? 1 - wire : wire;
+      const ohms = car.contactOhms[station]![wire]!;
+      if (ohms < Infinity) this.ladder.join(this.node(level, wire), this.node(level + 1, other), 1 / ohms);
+    }
+    if (car.bridge?.station === station) this.ladder.join(this.node(level, 0), this.node(level, 1), 1 / car.bridge.ohms);
+  }
+
+  private stampSpan(car: CornerCondition, span: number, start: number, rail: { volts: number; seriesOhms: number }): number {
+    const cuts = this.cutsOf(car, span);
+    let level = start;
+    let from = 0;
+    let series: SpanDefect[] = [];
+    for (const cut of [...cuts, null]) {
+      const to = cut ? cut.fraction : 1;
+      this.stampPiece(car.spanOhms[span]! * Math.max(to - from, 1e-6), level, series);
+      level += 1;
+      from = to;
+      series = [];
+      if (!cut) break;
+      if (cut.probe >= 0) this.probeLevel[cut.probe] = level;
+      else if (cut.defect!.kind === "series") series = [cut.defect!];
+      else this.stampLeak(cut.defect!, level, rail);
+    }
+    return level;
+  }
+
+  private stampPiece(ohms: number, level: number, series: SpanDefect[]): void {
+    for (let wire = 0; wire < this.wires; wire++) {
+      const extra = series.reduce((sum, defect) => (defect.conductor === wire ? sum + defect.ohms : sum), 0);
+      if (extra < Infinity) this.ladder.join(this.node(level, wire), this.node(level + 1, wire), 1 / (ohms + extra));
+    }
+  }
+
+  private stampLeak(defect: SpanDefect, level: number, rail: { volts: number; seriesOhms: number }): void {
+    const node = this.node(level, defect.conductor);
+    if (defect.kind === "to-ground") this.ladder.joinPotential(node, 1 / defect.ohms, 0);
+    else if (defect.kind === "to-power") this.ladder.joinPotential(node, 1 / (defect.ohms + rail.seriesOhms), rail.volts);
+    else this.ladder.join(node, this.node(level, (defect.conductor + 1) % this.wires), 1 / defect.ohms);
+  }
+
+  private cutsOf(car: CornerCondition, span: number): Cut[] {
+    const cuts = this.cuts[span]!;
+    cuts.length = 0;
+    this.pierced.forEach((place, probe) => {
+      if (place.span === span) cuts.push({ fraction: place.fraction, defect: null, probe });
+    });
+    for (const defect of car.spanDefects) if (defect.span === span) cuts.push({ fraction: defect.fraction, defect, probe: -1 });
+    return cuts.length > 1 ? cuts.sort((one, two) => one.fraction - two.fraction) : cuts;
+  }
+
+  private stampSensor(car: CornerCondition, level: SensorLevel, on: boolean): void {
+    const { sensor } = car;
+    const [first, second, third] = [this.sensorNode(0), this.sensorNode(1), this.sensorNode(2)];
+    const across = (ohms: number) => this.ladder.join(first, second, 1 / ohms);
+    this.ladder.joinPotential(second, 1 / sensor.bodyOhms, 0);
+    if (sensor.mode === "open") return;
+    if (sensor.mode === "short") return across(sensor.shortOhms);
+    if (this.setup.family === "passive") return across(sensor.coilOhms);
+    const amps = level === "high" ? sensor.highA : sensor.lowA;
+    if (this.setup.family === "active-3wire") {
+      across(sensor.quiescentOhms);
+      this.ladder.join(second, third, on && level === "low" ? 1 / sensor.outputOhms : 1e-7);
+      return;
+    }
+    if (!on) return across(sensor.minimumV / amps);
+    this.ladder.inject(first, -amps);
+    this.ladder.inject(second, amps);
+    across(1e6);
+  }
+}

@@ -1,0 +1,48 @@
+import { conductorsOf, spansOf, stationsOf, type Conductor, type CornerSetup } from "./setup";
+
+/** A place a probe can touch. */
+export type Point =
+  | { at: "face"; station: string; face: "in" | "out"; conductor: Conductor }
+  | { at: "span"; span: number; percent: number; conductor: Conductor }
+  | { at: "battery"; pole: "negative" | "positive" }
+  | { at: "module"; pin: "power" | "earth" }
+  | { at: "body" };
+
+/**
+ * Reads a point as written in files: `c1.out.supply`, `span1.30.return`, `battery.negative`, `body`,
+ * `module.in.power`, `module.in.earth` (the module's own battery feed and ground pins).
+ *
+ * @returns the point, or a sentence naming what this corner does not have
+ */
+export function parsePoint(text: string, setup: CornerSetup): { ok: true; point: Point } | { ok: false; say: string } {
+  const [first = "", second = "", third = ""] = text.split(".");
+  if (text === "body") return { ok: true, point: { at: "body" } };
+  if (first === "battery" && (second === "negative" || second === "positive") && third === "")
+    return { ok: true, point: { at: "battery", pole: second } };
+  if (text === "module.in.power") return { ok: true, point: { at: "module", pin: "power" } };
+  if (text === "module.in.earth") return { ok: true, point: { at: "module", pin: "earth" } };
+  const conductor = conductorsOf[setup.family].find((name) => name === third);
+  if (!conductor)
+    return { ok: false, say: `point “${text}”: conductor must be one of ${conductorsOf[setup.family].join(", ")}` };
+  const span = /^span(\d+)$/.exec(first);
+  if (span) {
+    const number = Number(span[1]);
+    const percent = Number(second);
+    if (number < 1 || number > spansOf(setup).length) return { ok: false, say: `point “${text}”: this path has no span ${number}` };
+    if (!(percent > 0 && percent < 100)) return { ok: false, say: `point “${text}”: a place along a span is 1 to 99 percent` };
+    return { ok: true, point: { at: "span", span: number, percent, conductor } };
+  }
+  if (!stationsOf(setup).some(({ station }) => station === first))
+    return { ok: false, say: `point “${text}”: this path has no station “${first}”` };
+  if (second !== "in" && second !== "out") return { ok: false, say: `point “${text}”: the face must be in or out` };
+  return { ok: true, point: { at: "face", station: first, face: second, conductor } };
+}
+
+/** The written form of a point, the inverse of `parsePoint`. */
+export function pointText(point: Point): string {
+  if (point.at === "body") return "body";
+  if (point.at === "battery") return `battery.${point.pole}`;
+  if (point.at === "module") return `module.in.${point.pin}`;
+  if (point.at === "span") return `span${point.span}.${point.percent}.${point.conductor}`;
+  return `${point.station}.${point.face}.${point.conductor}`;
+}

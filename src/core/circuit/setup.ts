@@ -1,0 +1,81 @@
+import { z } from "zod";
+import { corners } from "../units/corner";
+
+export const families = ["active-2wire", "active-3wire", "passive"] as const;
+export type Family = (typeof families)[number];
+export type Conductor = "supply" | "return" | "signal" | "ground" | "a" | "b";
+
+export const conductorsOf: Record<Family, readonly Conductor[]> = {
+  "active-2wire": ["supply", "return"],
+  "active-3wire": ["supply", "ground", "signal"],
+  passive: ["a", "b"],
+};
+
+export const familyWords: Record<Family, string> = {
+  "active-2wire": "active, two wires",
+  "active-3wire": "active, three wires",
+  passive: "passive, two wires",
+};
+
+const stationSchema = z.object({
+  station: z.string().regex(/^(module|plug|c[1-9])$/, "a station is module, c1 … c9 or plug"),
+  accessMin: z.number().min(0).max(600).optional(),
+  landmark: z.string().max(80).optional(),
+});
+const spanSchema = z.object({
+  spanM: z.number().positive().max(30),
+  mm2: z.number().min(0.1).max(10),
+  landmark: z.string().max(80).optional(),
+  /** How rough this stretch is on a wire, 1 = ordinary; multiplies its share of the prior. */
+  exposure: z.number().min(0.1).max(20).optional(),
+});
+const pathSchema = z
+  .array(z.union([stationSchema, spanSchema]))
+  .min(3)
+  .superRefine((path, context) => {
+    path.forEach((part, at) => {
+      if ("station" in part === (at % 2 === 1))
+        context.addIssue({ code: "custom", path: [at], message: "stations and spans must take turns, module first" });
+    });
+    const stations = path.flatMap((part) => ("station" in part ? [part.station] : []));
+    const expected = ["module", ...Array.from({ length: Math.max(0, stations.length - 2) }, (_, i) => `c${i + 1}`), "plug"];
+    if (stations.join() !== expected.join())
+      context.addIssue({ code: "custom", path: [], message: `stations must read ${expected.join(", ")}` });
+  });
+
+/** What is known of a corner before anything is measured. */
+export const cornerSetupSchema = z.object({
+  corner: z.enum(corners),
+  family: z.enum(families),
+  sense: z.enum(["low", "high"]).default("low"),
+  supplyV: z.number().min(3).max(30).default(12),
+  pullUpV: z.number().min(3).max(30).default(5),
+  /** Passive only: whether the module puts a small bias on both legs to detect opens. */
+  bias: z.boolean().default(true),
+  pulsesPerRevolution: z.number().int().min(8).max(400).default(48),
+  tyre: z.string().max(40).default("205/55R16"),
+  path: pathSchema,
+});
+
+export type CornerSetup = z.infer<typeof cornerSetupSchema>;
+export type Station = z.infer<typeof stationSchema>;
+export type Span = z.infer<typeof spanSchema>;
+
+/** The stations of a path, module first. */
+export function stationsOf(setup: CornerSetup): Station[] {
+  return setup.path.filter((part): part is Station => "station" in part);
+}
+
+/** The spans of a path, module first; span `i` runs from station `i` to station `i + 1`. */
+export function spansOf(setup: CornerSetup): Span[] {
+  return setup.path.filter((part): part is Span => "spanM" in part);
+}
+
+const DEFAULT_ACCESS_MIN = { module: 40, plug: 7, inline: 4 };
+
+/** Minutes to get at a station, asked-for or typical (domain table of times, engineering judgement). */
+export function accessMinutes(station: Station): number {
+  if (station.accessMin !== undefined) return station.accessMin;
+  if (station.station === "module") return DEFAULT_ACCESS_MIN.module;
+  return station.station === "plug" ? DEFAULT_ACCESS_MIN.plug : DEFAULT_ACCESS_MIN.inline;
+}

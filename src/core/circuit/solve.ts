@@ -1,0 +1,182 @@
+import type { CornerCondition } from "./condition";
+import type { CornerNet, SensorLevel } from "./corner-net";
+import { parsePoint, type Point } from "./point";
+import type { CornerSetup } from "./setup";
+import type { CircuitState } from "./state";
+
+/** A filament test lamp drawing about 250 mA at 12 V, and an LED lamp about 15 mA (common practice, no source). */
+export const LOAD_OHMS = { lamp: 48, led: 800 } as const;
+
+/** Ohmmeter test currents by range: full scale in ohms, amperes. From memory, typical of hand meters. */
+const OHMMETER_RANGES: readonly (readonly [number, number])[] = [
+  [600, 1e-3],
+  [6e3, 1e-4],
+  [6e4, 1e-5],
+  [6e5, 1e-6],
+  [6e6, 1e-7],
+  [Infinity, 2e-8],
+];
+
+/** Under this a meter's own load cannot matter to what is shown. */
+const NOTHING_V = 2e-4;
+
+/**
+ * One car in one state, solved for both sensor levels: ask it for the voltage or the ohms between any two points.
+ * The sensor is piecewise linear; its state (enough voltage to work, or not) is found by fixed-point. Where it
+ * works as a current sink at both levels, the second level is the first plus one unit solution, scaled.
+ */
+export class SolvedCorner {
+  private readonly net: CornerNet;
+  private readonly setup: CornerSetup;
+  private readonly low: Float64Array;
+  private readonly high: Float64Array;
+  private readonly scratch: Float64Array;
+  private readonly loadShape: Float64Array;
+  private load: { a: number; b: number; ohms: number } | null = null;
+  private car!: CornerCondition;
+  private state!: CircuitState;
+  private awakeLow = true;
+  private awakeHigh = true;
+
+  constructor(setup: CornerSetup, net: CornerNet) {
+    this.setup = setup;
+    this.net = net;
+    this.low = new Float64Array(net.ladder.size);
+    this.high = new Float64Array(net.ladder.size);
+    this.scratch = new Float64Array(net.ladder.size);
+    this.loadShape = new Float64Array(net.ladder.size);
+  }
+
+  /** Solves the circuit. @throws RangeError when the state names a load point this corner does not have */
+  solve(car: CornerCondition, state: CircuitState): this {
+    this.car = car;
+    this.state = state;
+    const canWake = this.setup.family !== "passive" && state.key === "on" && !state.batteryOff && car.sensor.mode !== "open" && car.sensor.mode !== "short";
+    if (!canWake) {
+      this.awakeLow = this.awakeHigh = this.settle("low", this.low, false);
+      this.high.set(this.low);
+      return this;
+    }
+    if (this.setup.family === "active-2wire" && !state.load) {
+      this.awakeHigh = this.settle("high", this.high, true);
+      if (this.awakeHigh) {
+        this.awakeLow = true;
+        const [first, second] = [this.net.sensorNode(0), this.net.sensorNode(1)];
+        const shape = this.net.ladder.unit(first, second, this.scratch);
+        const lessA = car.sensor.highA - car.sensor.lowA;
+        for (let node = 0; node < shape.length; node++) this.low[node] = this.high[node]! + lessA * shape[node]!;
+        return this;
+      }
+    } else this.awakeHigh = this.settle("high", this.high, true);
+    this.awakeLow = this.settle("low", this.low, true);
+    return this;
+  }
+
+  /** Whether the sensor has its minimum voltage at this level. */
+  isAwake(level: SensorLevel): boolean {
+    return level === "low" ? this.awakeLow : this.awakeHigh;
+  }
+
+  /** Volts a meter of the car's own input resistance shows between two points, at the sensor's low and high level. */
+  meterVolts(red: Point, black: Point): { low: number; high: number } {
+    const low = this.potential(red, "low") - this.potential(black, "low");
+    const high = this.potential(red, "high") - this.potential(black, "high");
+    if (Math.abs(low) < NOTHING_V && Math.abs(high) < NOTHING_V) return { low, high };
+    const divider = this.car.meterOhms / (this.car.meterOhms + this.betweenOhms(red, black));
+    return { low: low * divider, high: high * divider };
+  }
+
+  /** What an ohmmeter shows between two points; stray voltage in the circuit falsifies it as it does in life. */
+  meterOhms(red: Point, black: Point): number {
+    const strayV = this.potential(red, "low") - this.potential(black, "low");
+    const ohms = this.betweenOhms(red, black) + this.car.leadOhms;
+    for (const [fullScale, testA] of OHMMETER_RANGES) {
+      const shown = ohms + strayV / testA;
+      if (Math.abs(shown) <= fullScale) return shown;
+    }
+    return Infinity;
+  }
+
+  /** Amperes through the test lamp or LED that the state hooks up; 0 when there is none. */
+  loadAmps(): number {
+    const load = this.state.load;
+    if (!load || !this.load) return 0;
+    return (this.potential(this.point(load.red), "low") - this.potential(this.point(load.black), "low")) / this.load.ohms;
+  }
+
+  /** Volts between the ends of a unit source in the coil, per volt induced (passive sensors), at two points. */
+  coilTransfer(red: Point, black: Point): number {
+    if (this.car.sensor.mode === "open") return 0;
+    const ohms = this.car.sensor.mode === "short" ? this.car.sensor.shortOhms : this.car.sensor.coilOhms;
+    const shape = this.net.ladder.unit(this.net.sensorNode(0), this.net.sensorNode(1), this.scratch);
+    this.applyLoad(shape);
+    return Math.abs(nodeValue(shape, this.net.nodeOf(red)) - nodeValue(shape, this.net.nodeOf(black))) / ohms;
+  }
+
+  /** Volts against battery negative, no meter attached. */
+  potential(point: Point, level: SensorLevel): number {
+    if (point.at === "battery") return point.pole === "positive" && !this.state.batteryOff ? this.car.batteryV : 0;
+    return nodeValue(level === "low" ? this.low : this.high, this.net.nodeOf(point));
+  }
+
+  /** Solves one level into `volts`. @returns whether the sensor has its minimum voltage there */
+  private settle(level: SensorLevel, volts: Float64Array, tryAwake: boolean): boolean {
+    for (const awake of tryAwake ? [true, false] : [false]) {
+      this.net.stamp(awake || this.setup.family === "passive" ? this.car : cold(this.car, this.state), this.state, level, awake);
+      this.net.ladder.solve(volts);
+      this.attachLoad(volts);
+      if (awake && volts[this.net.sensorNode(0)]! - volts[this.net.sensorNode(1)]! >= this.car.sensor.minimumV) return true;
+    }
+    return false;
+  }
+
+  private betweenOhms(red: Point, black: Point): number {
+    const [a, b] = [this.net.nodeOf(red), this.net.nodeOf(black)];
+    if (a === b) return 0;
+    const shape = this.net.ladder.unit(a, b, this.scratch);
+    this.applyLoad(shape);
+    return nodeValue(shape, a) - nodeValue(shape, b);
+  }
+
+  /** Adds a lamp between any two points by one rank-one update (Sherman–Morrison). */
+  private attachLoad(volts: Float64Array): void {
+    this.load = null;
+    const { load } = this.state;
+    if (!load) return;
+    const [red, black] = [this.point(load.red), this.point(load.black)];
+    const [a, b] = [this.net.nodeOf(red), this.net.nodeOf(black)];
+    const ohms = LOAD_OHMS[load.kind];
+    this.net.ladder.unit(a, b, this.loadShape);
+    const fixedV = (point: Point, node: number) => (point.at === "battery" ? this.potential(point, "low") : nodeValue(volts, node));
+    const source = fixedV(red, a) - fixedV(black, b);
+    const own = nodeValue(this.loadShape, a) - nodeValue(this.loadShape, b);
+    this.load = { a, b, ohms };
+    const amps = source / (ohms + own);
+    for (let node = 0; node < volts.length; node++) volts[node]! -= this.loadShape[node]! * amps;
+  }
+
+  private applyLoad(shape: Float64Array): void {
+    if (!this.load) return;
+    const { a, b, ohms } = this.load;
+    const own = nodeValue(this.loadShape, a) - nodeValue(this.loadShape, b);
+    const amps = (nodeValue(shape, a) - nodeValue(shape, b)) / (ohms + own);
+    for (let node = 0; node < shape.length; node++) shape[node]! -= this.loadShape[node]! * amps;
+  }
+
+  private point(text: string): Point {
+    const parsed = parsePoint(text, this.setup);
+    if (!parsed.ok) throw new RangeError(parsed.say);
+    return parsed.point;
+  }
+}
+
+function nodeValue(values: Float64Array, node: number): number {
+  return node < 0 ? 0 : values[node]!;
+}
+
+/** An unpowered active sensor is no current sink but a semiconductor: to a meter some hundred kilohms. */
+function cold(car: CornerCondition, state: CircuitState): CornerCondition {
+  const dead = state.key === "off" || state.batteryOff || state.unplugged.length > 0;
+  if (!dead || car.sensor.mode === "open" || car.sensor.mode === "short") return car;
+  return { ...car, sensor: { ...car.sensor, minimumV: car.sensor.coldOhms * car.sensor.lowA, highA: car.sensor.lowA, quiescentOhms: car.sensor.coldOhms } };
+}

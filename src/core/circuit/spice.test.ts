@@ -1,0 +1,181 @@
+/**
+ * The corner's netlists against a general SPICE engine. The netlist text is written here from the physical
+ * description, by code that shares nothing with the ladder, so wiring mistakes show as well as arithmetic ones.
+ */
+import { Simulation } from "eecircuit-engine";
+import { beforeAll, describe, expect, it } from "vitest";
+import { nominalCondition, type CornerCondition, type SpanDefect } from "./condition";
+import { CornerNet } from "./corner-net";
+import { parsePoint, type Point } from "./point";
+import { conductorsOf, cornerSetupSchema, type CornerSetup } from "./setup";
+import { SolvedCorner } from "./solve";
+import type { CircuitState } from "./state";
+
+const spice = new Simulation();
+beforeAll(async () => {
+  await spice.start();
+});
+
+/** Deterministic uniform numbers for the drawing of faults (mulberry32). */
+function uniform(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (state + 0x6d2b79f5) | 0;
+    let t = Math.imul(state ^ (state >>> 15), 1 | state);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+interface Case {
+  setup: CornerSetup;
+  car: CornerCondition;
+  state: CircuitState;
+  level: "low" | "high";
+}
+
+function drawCase(random: () => number): Case {
+  const pick = <T,>(items: readonly T[]): T => items[Math.floor(random() * items.length)]!;
+  const setup = cornerSetupSchema.parse({
+    corner: "RR",
+    family: pick(["active-2wire", "active-2wire", "passive", "active-3wire"]),
+    sense: pick(["low", "high"]),
+    supplyV: pick([12, 8, 10.5]),
+    bias: random() < 0.7,
+    path: [{ station: "module" }, { spanM: 1.2, mm2: 0.5 }, { station: "c1" }, { spanM: 3.4, mm2: 0.35 }, { station: "plug" }],
+  });
+  const car = nominalCondition(setup);
+  const wires = conductorsOf[setup.family].length;
+  const ohms = (from: number, to: number) => from * (to / from) ** random();
+  for (const contacts of car.contactOhms) for (let w = 0; w < wires; w++) contacts[w] = random() < 0.1 ? Infinity : ohms(0.005, random() < 0.2 ? 1e5 : 0.05);
+  const defects = Math.floor(random() * 3);
+  for (let i = 0; i < defects; i++)
+    car.spanDefects.push({
+      span: pick([0, 1]),
+      fraction: 0.05 + 0.9 * random(),
+      conductor: Math.floor(random() * wires),
+      kind: pick<SpanDefect["kind"]>(["series", "to-ground", "to-power", "to-neighbour"]),
+      ohms: ohms(0.1, 1e5),
+    });
+  if (random() < 0.15) car.crossedStation = pick([1, 2]);
+  if (random() < 0.15) car.bridge = { station: 1, ohms: ohms(100, 1e5) };
+  car.sensor.mode = pick(["alive", "alive", "alive", "open", "short"]);
+  car.earthOhms = ohms(0.01, 3);
+  const state: CircuitState = { key: random() < 0.8 ? "on" : "off", unplugged: random() < 0.3 ? [pick(["plug", "c1", "module"])] : [], batteryOff: random() < 0.1, wheel: "still" };
+  return { setup, car, state, level: pick(["low", "high"]) };
+}
+
+/** Node names: `st<station><face><wire>`, cuts `s<span>k<index><wire>`. */
+function netlist({ setup, car, state, level }: Case, outputOn: boolean): string {
+  const wires = conductorsOf[setup.family].length;
+  const out: string[] = ["corner"];
+  let count = 0;
+  const r = (a: string, b: string, value: number) => value < Infinity && out.push(`R${++count} ${a} ${b} ${value}`);
+  const nodes = new Set<string>();
+  const name = (node: string) => (nodes.add(node), node);
+  const stations = ["module", "c1", "plug"];
+  const face = (s: number, f: "i" | "o", w: number) => name(`st${s}${f}${w}`);
+  const moduleOpen = state.unplugged.includes("module");
+  const on = state.key === "on" && !state.batteryOff && !moduleOpen;
+  out.push(`Vbat bat 0 ${state.batteryOff ? 0 : car.batteryV}`);
+  r("bat", name("power"), car.feedOhms + (state.batteryOff ? 20 : 0));
+  r(name("earth"), "0", car.earthOhms);
+  r("power", "earth", on ? car.moduleLoadOhms : car.offOhms);
+  const available = (car.batteryV * car.moduleLoadOhms) / (car.moduleLoadOhms + car.feedOhms + car.earthOhms) - 0.3;
+  const supply = Math.min(car.regulatorV, available);
+  if (setup.family === "passive") {
+    for (const w of [0, 1]) {
+      out.push(`Vb${w} vb${w} earth ${on ? car.biasV : 0}`);
+      r(`vb${w}`, face(0, "i", w), on ? car.biasOhms : car.offOhms);
+    }
+    r(face(0, "i", 0), face(0, "i", 1), on ? car.inputOhms : 2 * car.offOhms);
+  } else {
+    const high = setup.family === "active-2wire" && setup.sense === "high";
+    out.push(`Vs vs earth ${on ? supply : 0}`);
+    r("vs", face(0, "i", 0), on ? car.sourceOhms + (high ? car.senseOhms : 0) : car.offOhms);
+    r(face(0, "i", 1), "earth", setup.family === "active-3wire" || high ? 0.05 : car.senseOhms);
+    if (wires === 3) {
+      out.push(`Vp vp earth ${on ? Math.min(setup.pullUpV, car.batteryV) : 0}`);
+      r("vp", face(0, "i", 2), on ? car.pullUpOhms : car.offOhms);
+    }
+  }
+  stations.forEach((station, s) => {
+    for (let w = 0; w < wires; w++) {
+      if (state.unplugged.includes(station)) { face(s, "i", w); face(s, "o", w); continue; }
+      r(face(s, "i", w), face(s, "o", car.crossedStation === s && w < 2 ? 1 - w : w), car.contactOhms[s]![w]!);
+    }
+    if (car.bridge?.station === s) r(face(s, "i", 0), face(s, "i", 1), car.bridge.ohms);
+  });
+  for (const span of [0, 1]) {
+    const defects = car.spanDefects.filter((defect) => defect.span === span).sort((a, b) => a.fraction - b.fraction);
+    for (let w = 0; w < wires; w++) {
+      let from = 0;
+      let at = face(span, "o", w);
+      let pending = 0;
+      defects.forEach((defect, k) => {
+        const next = name(`s${span}k${k}w${w}`);
+        r(at, next, car.spanOhms[span]! * (defect.fraction - from) + pending);
+        pending = defect.kind === "series" && defect.conductor === w ? defect.ohms : 0;
+        at = next;
+        from = defect.fraction;
+      });
+      r(at, face(span + 1, "i", w), car.spanOhms[span]! * (1 - from) + pending);
+    }
+    defects.forEach((defect, k) => {
+      const at = `s${span}k${k}w${defect.conductor}`;
+      if (defect.kind === "to-ground") r(at, "0", defect.ohms);
+      if (defect.kind === "to-power") r(at, "bat", defect.ohms + (state.batteryOff ? 20 : 0));
+      if (defect.kind === "to-neighbour") r(at, `s${span}k${k}w${(defect.conductor + 1) % wires}`, defect.ohms);
+    });
+  }
+  sensor(out, r, face, car, setup, level, state, outputOn);
+  for (const node of nodes) r(node, "0", 1e10);
+  out.push(".options reltol=1e-10 abstol=1e-16 vntol=1e-13 gmin=1e-20 itl1=500", ".op", ".end");
+  return out.join("\n");
+}
+
+function sensor(out: string[], r: (a: string, b: string, ohms: number) => unknown, face: (s: number, f: "i" | "o", w: number) => string, car: CornerCondition, setup: CornerSetup, level: "low" | "high", state: CircuitState, outputOn: boolean) {
+  const [a, b, c] = [face(2, "o", 0), face(2, "o", 1), face(2, "o", 2)];
+  r(b, "0", car.sensor.bodyOhms);
+  if (car.sensor.mode === "open") return;
+  if (car.sensor.mode === "short") return void r(a, b, car.sensor.shortOhms);
+  if (setup.family === "passive") return void r(a, b, car.sensor.coilOhms);
+  const live = state.key === "on" && !state.batteryOff;
+  const coldNow = !live || state.unplugged.length > 0;
+  const amps = level === "high" ? car.sensor.highA : car.sensor.lowA;
+  if (setup.family === "active-3wire") {
+    r(a, b, coldNow ? car.sensor.coldOhms : car.sensor.quiescentOhms);
+    // A switch that starves itself would oscillate and has no operating point, so its side is taken as given.
+    return void r(b, c, outputOn && level === "low" ? car.sensor.outputOhms : 1e7);
+  }
+  if (coldNow) return void r(a, b, car.sensor.coldOhms);
+  const slope = amps / car.sensor.minimumV;
+  out.push(`Bs ${a} ${b} I=(V(${a},${b})>=${car.sensor.minimumV}) ? ${amps}+V(${a},${b})*1e-6 : V(${a},${b})*${slope}`);
+}
+
+describe("corner netlists against SPICE", () => {
+  it("240 random faulty corners of every family agree to 1e-6 (over 1 mV)", async () => {
+    const random = uniform(20261124);
+    const probes: [string, string][] = [["module.in", "i0"], ["module.out", "o0"], ["c1.in", "i1"], ["c1.out", "o1"], ["plug.in", "i2"], ["plug.out", "o2"]];
+    let compared = 0;
+    for (let round = 0; round < 240; round++) {
+      const item = drawCase(random);
+      const net = new CornerNet(item.setup);
+      const solved = new SolvedCorner(item.setup, net).solve(item.car, item.state);
+      spice.setNetList(netlist(item, solved.isAwake(item.level)));
+      const result = await spice.runSim();
+      const volts = new Map(result.data.map(({ name, values }) => [name, Number(values[0])]));
+      for (const [text, short] of probes)
+        conductorsOf[item.setup.family].forEach((conductor, w) => {
+          const parsed = parsePoint(`${text}.${conductor}`, item.setup);
+          if (!parsed.ok) throw new Error(parsed.say);
+          const reference = volts.get(`v(st${short[1]}${short[0]}${w})`);
+          if (reference === undefined || Math.abs(reference) < 1e-3) return;
+          const ours = solved.potential(parsed.point as Point, item.level);
+          if (Math.abs(ours / reference - 1) > 1e-6) throw new Error(`case ${round} ${text}.${conductor}: SPICE ${reference}, ours ${ours}\n${JSON.stringify(item)}\n${netlist(item, true)}`);
+          compared++;
+        });
+    }
+    expect(compared).toBeGreaterThan(1200);
+  });
+});

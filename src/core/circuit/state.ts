@@ -1,0 +1,30 @@
+import { z } from "zod";
+
+/** What the rest of the car is doing while a reading is taken. */
+export const circuitStateSchema = z.object({
+  key: z.enum(["off", "on"]).default("on"),
+  unplugged: z.array(z.string()).default([]),
+  batteryOff: z.boolean().default(false),
+  wheel: z.enum(["still", "creep", "hand", "driven"]).default("still"),
+  speedKmh: z.number().min(0).max(300).optional(),
+  load: z
+    .object({ kind: z.enum(["lamp", "led"]), red: z.string(), black: z.string() })
+    .optional(),
+});
+
+export type CircuitState = z.infer<typeof circuitStateSchema>;
+export type WheelMotion = CircuitState["wheel"];
+
+/** A hand spin of one turn a second is about 7 km/h on an ordinary tyre; creeping is a slow push. */
+const USUAL_SPEED_KMH: Record<WheelMotion, number> = { still: 0, creep: 0.5, hand: 7, driven: 30 };
+
+/** Wheel speed in km/h of a state, the usual one for its motion when none was given. */
+export function speedOf(state: CircuitState): number {
+  return state.wheel === "still" ? 0 : (state.speedKmh ?? USUAL_SPEED_KMH[state.wheel]);
+}
+
+/** One string per distinct electrical and mechanical state: checks that share it share one solve. */
+export function stateKey(state: CircuitState): string {
+  const load = state.load ? `${state.load.kind}:${state.load.red}>${state.load.black}` : "";
+  return [state.key, [...state.unplugged].sort().join("+"), state.batteryOff ? "b-" : "", state.wheel, speedOf(state), load].join("|");
+}

@@ -1,0 +1,47 @@
+import type { CornerSetup } from "../circuit/setup";
+import type { Fault, Part, Place } from "./fault";
+import { moduleFaults } from "./module-faults";
+import { ringFaults } from "./ring-faults";
+import { sensorFaults } from "./sensor-faults";
+import { wireFaults } from "./wire-faults";
+
+/** Every fault the line-up knows. */
+export const faults: readonly Fault[] = [...sensorFaults, ...ringFaults, ...wireFaults, ...moduleFaults];
+
+/** One fault at one place, with its share of the prior. */
+export interface Suspectable {
+  fault: Fault;
+  place: Place;
+  prior: number;
+}
+
+/** Shares of suspicion by part before anything is known: salt road, no recent work (engineering judgement). */
+export const defaultPriors: Record<Part, number> = {
+  ring: 0.22,
+  connector: 0.18,
+  harness: 0.16,
+  sensor: 0.18,
+  mounting: 0.14,
+  bearing: 0.06,
+  "module-feed": 0.03,
+  module: 0.01,
+  tyre: 0.01,
+  none: 0.01,
+};
+
+/** Every fault × place this corner can have, with priors that sum to 1. */
+export function suspectables(setup: CornerSetup, priors: Record<Part, number> = defaultPriors): Suspectable[] {
+  const fitting = faults.filter(({ families }) => families.includes(setup.family));
+  const partWeight = new Map<Part, number>();
+  for (const { part, weight } of fitting) partWeight.set(part, (partWeight.get(part) ?? 0) + weight);
+  const all = fitting.flatMap((fault) =>
+    fault.places(setup).map((place) => ({ fault, place, prior: (priors[fault.part] * fault.weight * place.share) / partWeight.get(fault.part)! })),
+  );
+  const total = all.reduce((sum, { prior }) => sum + prior, 0);
+  return all.map((one) => ({ ...one, prior: one.prior / total }));
+}
+
+/** A fault and place as one name, unique within a corner. */
+export function suspectId(fault: Fault, place: Place): string {
+  return `${fault.code}@${place.id}`;
+}

@@ -1,0 +1,105 @@
+import type { CornerCondition } from "../circuit/condition";
+import type { CodeKind } from "../codes/code";
+import type { Conductor, CornerSetup, Family } from "../circuit/setup";
+import type { RingCondition } from "../ring/ring";
+
+export const parts = ["sensor", "mounting", "ring", "bearing", "harness", "connector", "module-feed", "module", "tyre", "none"] as const;
+export type Part = (typeof parts)[number];
+
+export const partWords: Record<Part, string> = {
+  sensor: "sensor",
+  mounting: "sensor mounting and gap",
+  ring: "tone ring or encoder",
+  bearing: "wheel bearing",
+  harness: "wiring",
+  connector: "connector",
+  "module-feed": "module supply or ground",
+  module: "module",
+  tyre: "tyre or ring count",
+  none: "nothing wrong at this corner",
+};
+
+/** One whole car as numbers: the circuit, the ring, and what no meter shows. */
+export interface CarCondition {
+  circuit: CornerCondition;
+  ring: RingCondition;
+  /** Passive output at the nominal gap against the usual one. */
+  outputFactor: number;
+  /** Field an active sensor needs, as a fraction of its field at nominal gap. */
+  switchField: number;
+  /** Passive module input threshold, volts. */
+  thresholdV: number;
+  /** The module's input hears nothing although the signal is there. */
+  deaf: boolean;
+  /** What can be seen and felt, by the looks of the check catalogue; absent means sound. */
+  signs: Partial<Record<Sign, number>>;
+}
+
+/** Visible or tangible signs, each with the chance that a good look finds it. */
+export type Sign =
+  | "connector-bad"
+  | "wiring-damaged"
+  | "sensor-lifted"
+  | "sensor-worn"
+  | "ring-damaged"
+  | "encoder-gap"
+  | "ring-debris"
+  | "bearing-play"
+  | "wrong-tyre"
+  | "encoder-reversed";
+
+/** Where on the car a fault sits. */
+export interface Place {
+  id: string;
+  station?: number;
+  span?: number;
+  wire?: number;
+  conductor?: Conductor;
+  /** Share of this fault's prior that falls on this place (they sum to 1 within a fault). */
+  share: number;
+}
+
+/** Reads the fault's own nuisance numbers: mostly in [0, 1], with tails to about −0.35 and 1.35. */
+export type FaultDraw = (index: 0 | 1 | 2 | 3) => number;
+
+export interface Fault {
+  code: string;
+  part: Part;
+  /** Share within its part, before places. */
+  weight: number;
+  families: readonly Family[];
+  /** Can come and go. */
+  intermittent: boolean;
+  /** What the module would complain of. */
+  effect: CodeKind | "none";
+  places(setup: CornerSetup): Place[];
+  /** Alters a healthy car into one that has this fault. */
+  apply(car: CarCondition, place: Place, draw: FaultDraw): void;
+  words(place: Place, setup: CornerSetup): string;
+  /** What would clear it, in one sentence. */
+  clearedBy(place: Place, setup: CornerSetup): string;
+}
+
+export const everyFamily: readonly Family[] = ["active-2wire", "active-3wire", "passive"];
+export const activeFamilies: readonly Family[] = ["active-2wire", "active-3wire"];
+
+/** A number spread evenly over the decades between two bounds. */
+export function logBetween(u: number, from: number, to: number): number {
+  return from * (to / from) ** u;
+}
+
+export function between(u: number, from: number, to: number): number {
+  return from + (to - from) * u;
+}
+
+/** A tooth number, or a count from 0, out of `count`. */
+export function oneOf(u: number, count: number): number {
+  return Math.min(count - 1, Math.max(0, Math.floor(u * count)));
+}
+
+/** As `between`, but never outside the bounds: for fractions and places that have hard ends. */
+export function within(u: number, from: number, to: number): number {
+  return between(Math.min(1, Math.max(0, u)), from, to);
+}
+
+export const onlyPlace = (id: string) => (): Place[] => [{ id, share: 1 }];

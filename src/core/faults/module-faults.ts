@@ -1,0 +1,76 @@
+import { activeFamilies, between, everyFamily, logBetween, onlyPlace, within, type Fault } from "./fault";
+
+/** Faults of what feeds the module, and of the module. */
+export const moduleFaults: Fault[] = [
+  {
+    code: "feed-missing",
+    part: "module-feed",
+    weight: 0.35,
+    families: everyFamily,
+    intermittent: true,
+    effect: "feed",
+    places: onlyPlace("module-power"),
+    apply: (car, _, draw) => {
+      car.circuit.feedOhms = logBetween(draw(0), 5, 5e4);
+    },
+    words: () => "Module's own supply weak or missing",
+    clearedBy: () => "Battery voltage at the module's supply pins under load.",
+  },
+  {
+    code: "module-ground",
+    part: "module-feed",
+    weight: 0.35,
+    families: everyFamily,
+    intermittent: true,
+    effect: "feed",
+    places: onlyPlace("module-earth"),
+    apply: (car, _, draw) => {
+      car.circuit.earthOhms = logBetween(draw(0), 1.5, 1e3);
+    },
+    words: () => "Module's own ground bad",
+    clearedBy: () => "Millivolts at the module's ground pin with the key on.",
+  },
+  {
+    code: "battery-low",
+    part: "module-feed",
+    weight: 0.3,
+    families: everyFamily,
+    intermittent: true,
+    effect: "feed",
+    places: onlyPlace("battery"),
+    apply: (car, _, draw) => {
+      car.circuit.batteryV = between(draw(0), 7.5, 10.4);
+    },
+    words: () => "Battery low",
+    clearedBy: () => "Over 12 V across the battery with the key on.",
+  },
+  {
+    code: "channel-supply",
+    part: "module",
+    weight: 0.45,
+    families: activeFamilies,
+    intermittent: true,
+    effect: "feed",
+    places: onlyPlace("module-supply"),
+    apply: (car, _, draw) => {
+      if (draw(0) < 0.6) car.circuit.channelAlive = false;
+      else car.circuit.regulatorV *= within(draw(1), 0.1, 0.7);
+    },
+    words: () => "Module does not feed this corner",
+    clearedBy: () => "Supply present at the module's own pin.",
+  },
+  {
+    code: "channel-deaf",
+    part: "module",
+    weight: 0.55,
+    families: everyFamily,
+    intermittent: true,
+    effect: "no-signal",
+    places: onlyPlace("module-input"),
+    apply: (car) => {
+      car.deaf = true;
+    },
+    words: () => "Module does not hear a good signal",
+    clearedBy: () => "Live speed follows the wheel.",
+  },
+];

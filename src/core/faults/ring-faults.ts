@@ -1,0 +1,128 @@
+import { activeFamilies, everyFamily, logBetween, oneOf, onlyPlace, within, type Fault } from "./fault";
+
+const atRing = onlyPlace("ring");
+
+/** Faults of the tone ring or encoder, the bearing that carries it, and the tyre that turns it. */
+export const ringFaults: Fault[] = [
+  {
+    code: "ring-missing",
+    part: "ring",
+    weight: 0.45,
+    families: everyFamily,
+    intermittent: false,
+    effect: "count",
+    places: atRing,
+    apply: (car, _, draw) => {
+      car.ring.missing = { start: oneOf(draw(0), car.ring.pulses), count: 1 + oneOf(draw(1) ** 2, 4) };
+      car.signs["ring-damaged"] = 0.75;
+      car.signs["encoder-gap"] = 0.95;
+    },
+    words: () => "Ring has lost teeth, or the encoder a chunk",
+    clearedBy: () => "A whole ring under the viewing film, or a capture with every pulse.",
+  },
+  {
+    code: "ring-cracked",
+    part: "ring",
+    weight: 0.3,
+    families: everyFamily,
+    intermittent: false,
+    effect: "count",
+    places: onlyPlace("ring-crack"),
+    apply: (car, _, draw) => {
+      car.ring.crack = { tooth: oneOf(draw(0), car.ring.pulses), pitches: within(draw(1), 0.12, 0.45) };
+      car.signs["ring-damaged"] = 0.7;
+      car.signs["encoder-gap"] = 0.6;
+    },
+    words: () => "Ring cracked",
+    clearedBy: () => "A capture with even pulses all the way round.",
+  },
+  {
+    code: "ring-debris",
+    part: "ring",
+    weight: 0.15,
+    families: everyFamily,
+    intermittent: false,
+    effect: "weak",
+    places: onlyPlace("ring-debris"),
+    apply: (car, _, draw) => {
+      car.ring.odd = { tooth: oneOf(draw(0), car.ring.pulses), height: within(draw(1), 0.2, 0.6), shift: within(draw(2), 0.05, 0.25) };
+      car.signs["ring-debris"] = 0.85;
+    },
+    words: () => "Debris or a bent tooth on the ring",
+    clearedBy: () => "A clean ring, seen.",
+  },
+  {
+    code: "encoder-reversed",
+    part: "ring",
+    weight: 0.06,
+    families: activeFamilies,
+    intermittent: false,
+    effect: "no-signal",
+    places: onlyPlace("ring-reversed"),
+    apply: (car) => {
+      car.ring.absent = true;
+      car.signs["encoder-reversed"] = 0.95;
+      car.signs["encoder-gap"] = 0.95;
+    },
+    words: () => "Bearing fitted with its encoder on the wrong side, or the wrong bearing",
+    clearedBy: () => "Stripes under the viewing film on the sensor side.",
+  },
+  {
+    code: "ring-eccentric",
+    part: "ring",
+    weight: 0.04,
+    families: everyFamily,
+    intermittent: false,
+    effect: "erratic",
+    places: onlyPlace("ring-eccentric"),
+    apply: (car, _, draw) => {
+      car.ring.runoutMm = logBetween(draw(0), 0.3, 0.9);
+    },
+    words: () => "Ring runs out of true",
+    clearedBy: () => "A capture without a once-per-turn wave.",
+  },
+  {
+    code: "bearing-play",
+    part: "bearing",
+    weight: 1,
+    families: everyFamily,
+    intermittent: false,
+    effect: "erratic",
+    places: onlyPlace("bearing"),
+    apply: (car, _, draw) => {
+      car.ring.runoutMm = logBetween(draw(0), 0.15, 0.6);
+      car.ring.wobble = within(draw(1), 0.02, 0.4);
+      car.signs["bearing-play"] = 0.92;
+    },
+    words: () => "Bearing has play",
+    clearedBy: () => "No play rocking the wheel at 12–6 and 3–9.",
+  },
+  {
+    code: "tyre-size",
+    part: "tyre",
+    weight: 1,
+    families: everyFamily,
+    intermittent: false,
+    effect: "count",
+    places: onlyPlace("tyre"),
+    apply: (car, _, draw) => {
+      const offset = logBetween(draw(0), 0.015, 0.08);
+      car.ring.countRatio = draw(1) < 0.5 ? 1 + offset : 1 - offset;
+      car.signs["wrong-tyre"] = 0.85;
+    },
+    words: () => "Wrong tyre size or ring count at this corner",
+    clearedBy: () => "All four sizes read alike, or live speeds equal at a steady speed.",
+  },
+  {
+    code: "nothing",
+    part: "none",
+    weight: 1,
+    families: everyFamily,
+    intermittent: false,
+    effect: "none",
+    places: onlyPlace("none"),
+    apply: () => undefined,
+    words: () => "Nothing wrong at this corner",
+    clearedBy: () => "Any direct check that a healthy car would not pass.",
+  },
+];

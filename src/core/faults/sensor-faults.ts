@@ -1,0 +1,128 @@
+import { activeFamilies, everyFamily, logBetween, onlyPlace, within, type Fault } from "./fault";
+
+const atSensor = onlyPlace("sensor");
+
+/** Faults inside the sensor and how it is mounted. */
+export const sensorFaults: Fault[] = [
+  {
+    code: "sensor-open",
+    part: "sensor",
+    weight: 0.42,
+    families: everyFamily,
+    intermittent: true,
+    effect: "open",
+    places: atSensor,
+    apply: (car) => {
+      car.circuit.sensor.mode = "open";
+    },
+    words: () => "Sensor open inside",
+    clearedBy: () => "Current through the sensor, or its resistance in range, at the sensor plug.",
+  },
+  {
+    code: "sensor-short",
+    part: "sensor",
+    weight: 0.14,
+    families: everyFamily,
+    intermittent: true,
+    effect: "ground",
+    places: atSensor,
+    apply: (car, _, draw) => {
+      car.circuit.sensor.mode = "short";
+      car.circuit.sensor.shortOhms = logBetween(draw(0), 0.3, 60);
+    },
+    words: () => "Sensor shorted inside",
+    clearedBy: () => "Supply holds up with the sensor plugged in.",
+  },
+  {
+    code: "sensor-dead",
+    part: "sensor",
+    weight: 0.34,
+    families: activeFamilies,
+    intermittent: true,
+    effect: "no-signal",
+    places: atSensor,
+    apply: (car, _, draw) => {
+      car.circuit.sensor.mode = "stuck";
+      car.circuit.sensor.restsHigh = draw(0) > 0.65;
+    },
+    words: () => "Sensor fed but does not switch",
+    clearedBy: () => "Both levels seen while the wheel creeps.",
+  },
+  {
+    code: "sensor-shorted-turns",
+    part: "sensor",
+    weight: 0.22,
+    families: ["passive"],
+    intermittent: false,
+    effect: "weak",
+    places: atSensor,
+    apply: (car, _, draw) => {
+      const left = within(draw(0), 0.12, 0.78);
+      car.circuit.sensor.coilOhms *= left;
+      car.outputFactor *= left * left;
+    },
+    words: () => "Coil has shorted turns",
+    clearedBy: () => "Coil resistance in the maker's range and AC volts right for the speed.",
+  },
+  {
+    code: "sensor-coil-leak",
+    part: "sensor",
+    weight: 0.16,
+    families: ["passive"],
+    intermittent: true,
+    effect: "erratic",
+    places: atSensor,
+    apply: (car, _, draw) => {
+      car.circuit.sensor.bodyOhms = logBetween(draw(0), 200, 200_000);
+      car.circuit.sensor.mode = "noisy";
+    },
+    words: () => "Coil leaks to the sensor body",
+    clearedBy: () => "Over 1 MΩ from either terminal to the sensor body.",
+  },
+  {
+    code: "sensor-worn-tip",
+    part: "sensor",
+    weight: 0.06,
+    families: ["passive"],
+    intermittent: false,
+    effect: "weak",
+    places: atSensor,
+    apply: (car, _, draw) => {
+      car.ring.runoutMm = logBetween(draw(0), 0.15, 0.4);
+      car.ring.gapMm += logBetween(draw(1), 0.3, 1.2);
+      car.signs["sensor-worn"] = 0.85;
+    },
+    words: () => "Sensor tip worn by contact with the ring",
+    clearedBy: () => "A look at the sensor face.",
+  },
+  {
+    code: "mounting-gap",
+    part: "mounting",
+    weight: 0.75,
+    families: everyFamily,
+    intermittent: false,
+    effect: "weak",
+    places: onlyPlace("mounting"),
+    apply: (car, _, draw) => {
+      car.ring.gapMm += logBetween(draw(0), 0.7, 2.6);
+      car.signs["sensor-lifted"] = 0.85;
+    },
+    words: () => "Sensor stands too far off (rust under its foot, or not seated)",
+    clearedBy: () => "Gap in the maker's range, or full AC volts for the speed.",
+  },
+  {
+    code: "mounting-loose",
+    part: "mounting",
+    weight: 0.25,
+    families: everyFamily,
+    intermittent: true,
+    effect: "erratic",
+    places: onlyPlace("mounting-loose"),
+    apply: (car, _, draw) => {
+      car.ring.wobble = within(draw(0), 0.1, 0.6);
+      car.signs["sensor-lifted"] = 0.7;
+    },
+    words: () => "Sensor loose in its seat",
+    clearedBy: () => "The sensor does not move by hand.",
+  },
+];

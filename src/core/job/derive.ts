@@ -1,0 +1,48 @@
+import { accessSteps } from "../checks/access";
+import { seedFrom } from "../random/random";
+import { LineUp } from "../lineup/line-up";
+import type { Progress } from "../lineup/next-check";
+import { evidenceOf, hookupOf } from "./reading";
+import type { Entry, Job, Reading } from "./schema";
+
+export type ReadingEntry = Extract<Entry, { reading: Reading }>;
+
+/** The readings that count: those not retracted, in the order they were logged. */
+export function standingReadings({ entries }: Pick<Job, "entries">): ReadingEntry[] {
+  const retracted = new Set(entries.flatMap((entry) => (entry.kind === "retract" ? [entry.entry] : [])));
+  return entries.filter((entry): entry is ReadingEntry => "reading" in entry && !retracted.has(entry.id));
+}
+
+/** The entry that `U` takes back: the newest reading or skip still standing. */
+export function lastUndoable({ entries }: Pick<Job, "entries">): Entry | null {
+  const retracted = new Set(entries.flatMap((entry) => (entry.kind === "retract" ? [entry.entry] : [])));
+  return entries.findLast((entry) => entry.kind !== "retract" && !retracted.has(entry.id)) ?? null;
+}
+
+/** Preparations already made for earlier readings, and checks the technician could not reach. */
+export function progressOf(job: Job): Progress {
+  const retracted = new Set(job.entries.flatMap((entry) => (entry.kind === "retract" ? [entry.entry] : [])));
+  const done = new Set<string>();
+  for (const { reading } of standingReadings(job)) {
+    const hookup = hookupOf(reading, job.setup);
+    if (hookup.ok) for (const step of accessSteps(hookup.value, job.setup).access) done.add(step.id);
+  }
+  return { done, skipped: new Set(job.entries.flatMap((entry) => (entry.kind === "skip" && !retracted.has(entry.id) ? [entry.check] : []))) };
+}
+
+/** The line-up of a job, rebuilt by replaying its log from its seed. Entries that no longer parse are left out. */
+export function replay(job: Job, perGroup?: number): LineUp {
+  const lineUp = new LineUp(job.setup, job.complaint, { seed: seedFrom(job.id), ...(perGroup ? { perGroup } : {}) });
+  for (const { reading } of standingReadings(job)) {
+    const evidence = evidenceOf(reading, job.setup);
+    if (evidence.ok) lineUp.add(evidence.value);
+  }
+  return lineUp;
+}
+
+/** Two copies of one job joined: every entry once, in order of time. */
+export function mergeJobs(one: Job, other: Job): Job {
+  const known = new Set(one.entries.map(({ id }) => id));
+  const entries = [...one.entries, ...other.entries.filter(({ id }) => !known.has(id))];
+  return { ...one, entries: entries.length === one.entries.length ? one.entries : entries.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)) };
+}

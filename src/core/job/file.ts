@@ -1,0 +1,41 @@
+import { z } from "zod";
+import { UnusableInput } from "../capture/capture";
+import { JOB_VERSION, jobSchema, type Job } from "./schema";
+
+/** A job as one JSON document, schema version inside. */
+export function exportJob(job: Job): string {
+  return JSON.stringify(job, null, 2);
+}
+
+/**
+ * Reads an exported job.
+ * @throws UnusableInput when it is cut short, of a newer version, or not a job, saying where and how to mend it
+ */
+export function importJob(text: string, name: string): Job {
+  const parsed = parseJson(text, name);
+  const version = typeof parsed === "object" && parsed !== null && "tastatura" in parsed ? String(parsed.tastatura) : null;
+  if (version === null) throw new UnusableInput(`${name} is JSON, but no Tastatura job: it has no “tastatura” field. Choose a file exported from the jobs board.`);
+  if (version !== JOB_VERSION) throw new UnusableInput(`${name} is of version “${version.slice(0, 30)}”; this program reads “${JOB_VERSION}”. Update the program, or export again from the older one.`);
+  const job = jobSchema.safeParse(parsed);
+  if (!job.success) throw new UnusableInput(`${name} does not fit a job: ${firstIssue(job.error)}. Nothing was changed.`);
+  return job.data;
+}
+
+/** Parses JSON with a sentence instead of a parser's message. @throws UnusableInput */
+export function parseJson(text: string, name: string): unknown {
+  if (text.trim() === "") throw new UnusableInput(`${name} is empty. Export it again.`);
+  try {
+    return JSON.parse(text);
+  } catch (error) {
+    if (!(error instanceof SyntaxError)) throw error;
+    const cut = /[{[]/.test(text.trim()[0] ?? "") && !/[}\]]\s*$/.test(text);
+    throw new UnusableInput(cut ? `${name} is cut short: it ends in the middle. Copy or export the whole file again.` : `${name} is not JSON text. Choose a file exported from here.`, { cause: error });
+  }
+}
+
+/** The first thing wrong, with its place in the file. */
+export function firstIssue(error: z.ZodError): string {
+  const issue = error.issues[0]!;
+  const where = issue.path.map(String).join(".");
+  return `${where || "the file"}: ${issue.message}`;
+}

@@ -1,0 +1,90 @@
+import { hookupLabel } from "../checks/words";
+import type { Hookup } from "../checks/hookup";
+import { HEALTHY, type LineUp } from "../lineup/line-up";
+import { subsetRange, bandsOf, previewShares, type Band } from "../lineup/preview";
+import { toScale } from "../lineup/scale";
+import { quantityOf } from "../checks/hookup";
+import { formatQuantity } from "../units/format";
+import { rankSuspects } from "../lineup/suspects";
+import type { Evidence } from "../lineup/evidence";
+
+/** What the leading suspects and a healthy corner would read, laid on one axis from 0 to 1. */
+export interface ForecastStrip {
+  label: string;
+  rows: { id: string; words: string; share: number; healthy: boolean; bands: Band[]; overLimit: number; words01: number[] | null }[];
+  ticks: { at: number; label: string }[];
+  wordLabels: string[] | null;
+}
+
+/** What logging a value would do. */
+export interface Preview {
+  /** Place of the needle, 0 to 1; null for words and OL. */
+  at: number | null;
+  /** The suspects that would gain most and lose most. */
+  say: string;
+  leader: string;
+  leaderShare: number;
+}
+
+const ROWS = 4;
+
+/** Bands of the leading suspects and “healthy” for one hook-up. */
+export function forecastStrip(lineUp: LineUp, hookup: Hookup): ForecastStrip {
+  const [table] = lineUp.tables([hookup]);
+  const ranked = rankSuspects(lineUp);
+  const leaders = ranked.slice(0, ROWS).filter(({ id }) => id !== HEALTHY);
+  const healthy = ranked.find(({ id }) => id === HEALTHY)!;
+  const chosen = [...leaders, { ...healthy, words: "healthy" }];
+  if (table!.kind === "words") {
+    const words = table!.words;
+    const rows = chosen.map((one) => ({ id: one.id, words: one.words, share: one.share, healthy: one.id === HEALTHY, bands: [], overLimit: 0, words01: wordChances(lineUp, one.id, table!.kind === "words" ? table!.chances : new Float64Array(0), words.length) }));
+    return { label: hookupLabel(hookup), rows, ticks: [], wordLabels: [...words] };
+  }
+  const range = subsetRange(table!, lineUp, chosen.map(({ id }) => id));
+  const rows = chosen.map((one) => ({ id: one.id, words: one.words, share: one.share, healthy: one.id === HEALTHY, ...bandsOf(table!, lineUp, one.id, range), words01: null }));
+  return { label: hookupLabel(hookup), rows, ticks: ticksOf(hookup, range), wordLabels: null };
+}
+
+/** What the value now typed would mean, before it is logged. */
+export function previewReading(lineUp: LineUp, evidence: Evidence): Preview {
+  const [table] = lineUp.tables([evidence.hookup]);
+  const ranked = rankSuspects(lineUp);
+  const shares = previewShares(lineUp, evidence, table!);
+  const leader = ranked.reduce((best, one) => (shares[lineUp.groupIndex(one.id)]! > shares[lineUp.groupIndex(best.id)]! ? one : best), ranked[0]!);
+  const leaderShare = shares[lineUp.groupIndex(leader.id)]!;
+  const chosen = [...ranked.slice(0, ROWS).filter(({ id }) => id !== HEALTHY).map(({ id }) => id), HEALTHY];
+  let at: number | null = null;
+  if (table!.kind === "numbers" && evidence.value.kind === "number") {
+    const range = subsetRange(table!, lineUp, chosen);
+    at = Math.max(0, Math.min(1, (toScale(evidence.hookup.instrument, evidence.value.value) - range.low) / (range.high - range.low)));
+  }
+  return { at, leader: leader.words, leaderShare, say: `points to: ${leader.words.toLowerCase()}` };
+}
+
+function wordChances(lineUp: LineUp, id: string, chances: Float64Array, count: number): number[] {
+  const group = lineUp.candidates.groups[lineUp.groupIndex(id)]!;
+  const sums = new Array<number>(count).fill(0);
+  let total = 0;
+  for (let row = group.first; row < group.first + group.size; row++) {
+    const weight = lineUp.candidates.weight[row]!;
+    total += weight;
+    for (let w = 0; w < count; w++) sums[w]! += weight * chances[row * count + w]!;
+  }
+  return sums.map((sum) => (total > 0 ? sum / total : 0));
+}
+
+const TICKS: Record<string, number[]> = {
+  volts: [-5, -1, 0, 0.05, 0.2, 0.5, 1, 2, 5, 10, 14],
+  ohms: [0, 1, 10, 100, 1e3, 1e4, 1e5, 1e6, 1e7],
+  hertz: [0, 2, 10, 50, 200, 1000],
+  percent: [0, 25, 50, 75, 100],
+};
+
+/** Round numbers within the range, far enough apart to be read. */
+function ticksOf(hookup: Hookup, { low, high }: { low: number; high: number }): { at: number; label: string }[] {
+  const quantity = quantityOf[hookup.instrument]!;
+  const all = (TICKS[quantity] ?? []).map((value) => ({ at: (toScale(hookup.instrument, value) - low) / (high - low), label: value === 0 ? "0" : formatQuantity(value, quantity, 1).replace(/\.0+(?= )/, "") }));
+  const shown: { at: number; label: string }[] = [];
+  for (const tick of all) if (tick.at >= 0 && tick.at <= 1 && (shown.length === 0 || tick.at - shown.at(-1)!.at > 0.11)) shown.push(tick);
+  return shown;
+}

@@ -1,0 +1,64 @@
+import { answersFor } from "../checks/answers";
+import type { Hookup } from "../checks/hookup";
+import { parsePoint, pointText, type Point } from "../circuit/point";
+import { stationsOf, type CornerSetup } from "../circuit/setup";
+import type { Evidence } from "../lineup/evidence";
+import { typedEvidence } from "../lineup/typed-evidence";
+import type { Reading } from "./schema";
+
+export type Read<T> = { ok: true; value: T } | { ok: false; say: string };
+
+/** The hook-up a written reading describes, or what this corner does not have. */
+export function hookupOf(reading: Reading, setup: CornerSetup): Read<Hookup> {
+  const { instrument, state } = reading;
+  const unknown = state.unplugged.find((one) => !stationsOf(setup).some(({ station }) => station === one));
+  if (unknown) return { ok: false, say: `unplugged “${unknown}”: this path has ${stationsOf(setup).map(({ station }) => station).join(", ")}` };
+  if (state.load) for (const text of [state.load.red, state.load.black]) {
+    const loaded = parsePoint(text, setup);
+    if (!loaded.ok) return loaded;
+  }
+  if (instrument === "amps-dc") return { ok: false, say: "amps-dc is not built yet; give the volts across a known resistor instead" };
+  if (instrument === "eyes" || instrument === "hands" || instrument === "film" || instrument === "scan") return lookOf(reading, instrument, setup);
+  const red = pointOf(reading.red ?? reading.point, "red", setup);
+  if (!red.ok) return red;
+  if (instrument === "scope") return { ok: true, value: { instrument, red: red.value, state: state.wheel === "still" ? { ...state, wheel: "hand", speedKmh: 7 } : state } };
+  const black = pointOf(reading.black ?? "battery.negative", "black", setup);
+  if (!black.ok) return black;
+  return { ok: true, value: { instrument, red: red.value, black: black.value, state } };
+}
+
+/** A written reading as evidence, or a sentence saying what was not understood. */
+export function evidenceOf(reading: Reading, setup: CornerSetup): Read<Evidence> {
+  const hookup = hookupOf(reading, setup);
+  if (!hookup.ok) return hookup;
+  const typed = reading.finding ?? (reading.value === undefined ? undefined : String(reading.value));
+  if (typed === undefined) return { ok: false, say: "no value: write what the instrument showed" };
+  const parsed = typedEvidence(hookup.value, typed, setup);
+  return parsed.ok ? { ok: true, value: parsed.evidence } : parsed;
+}
+
+/** The written form of a hook-up with what was typed, the inverse of `hookupOf`. */
+export function readingFrom(hookup: Hookup, typed: string): Reading {
+  const base = { instrument: hookup.instrument, state: hookup.state };
+  if ("look" in hookup) return { ...base, look: hookup.look, value: typed };
+  if (hookup.instrument === "scope") return { ...base, point: pointText(hookup.red), finding: typed };
+  return { ...base, red: pointText(hookup.red), black: pointText(hookup.black), value: typed };
+}
+
+function lookOf({ look, state }: Reading, instrument: "eyes" | "hands" | "film" | "scan", setup: CornerSetup): Read<Hookup> {
+  if (!look && instrument !== "scan") return { ok: false, say: `${instrument}: “look” must say at what` };
+  const hookup: Hookup = { instrument, look: look ?? "speed", state: instrument === "scan" ? { ...state, wheel: "driven", speedKmh: state.speedKmh ?? 30 } : state };
+  try {
+    answersFor(hookup, setup);
+  } catch (error) {
+    if (error instanceof RangeError) return { ok: false, say: error.message };
+    throw error;
+  }
+  return { ok: true, value: hookup };
+}
+
+function pointOf(text: string | undefined, probe: string, setup: CornerSetup): Read<Point> {
+  if (!text) return { ok: false, say: `the ${probe} probe's point is missing` };
+  const parsed = parsePoint(text, setup);
+  return parsed.ok ? { ok: true, value: parsed.point } : parsed;
+}

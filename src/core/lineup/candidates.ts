@@ -1,0 +1,111 @@
+import { DRAWS, drawCar, drawHealthy, dutyOf, FIRST_OWN_DRAW, fromScores } from "../car/draw";
+import type { Whereabouts } from "../car/reader";
+import { SymptomWatch } from "../car/symptom";
+import type { CornerSetup } from "../circuit/setup";
+import type { CarCondition } from "../faults/fault";
+import { suspectables, suspectId, type Suspectable } from "../faults/catalogue";
+import type { Part } from "../faults/fault";
+import { normal, normalScore, seeded, type Random } from "../random/random";
+import { COMMON_SCATTER } from "./kernel";
+import { complaintWeight, type Complaint } from "./complaint";
+
+/** One fault at one place with its share of the candidates: rows `first` to `first + size − 1`. */
+export interface Group extends Suspectable {
+  id: string;
+  first: number;
+  size: number;
+  comesAndGoes: boolean;
+  whereabouts: Whereabouts;
+}
+
+/** The line-up's population: every candidate car with its numbers and weight. */
+export interface Candidates {
+  setup: CornerSetup;
+  groups: Group[];
+  count: number;
+  /** scores[row * DRAWS + i], with its cloud standard normal before any reading */
+  scores: Float64Array;
+  cars: CarCondition[];
+  /** The same car while its intermittent fault is away; only for groups that come and go. */
+  healthy: (CarCondition | null)[];
+  duty: Float64Array;
+  weight: Float64Array;
+}
+
+/** Draws a line-up: `perGroup` cars for every fault and place, weights from prior and complaint. */
+export function drawCandidates(setup: CornerSetup, complaint: Complaint, priors: Record<Part, number>, perGroup: number, seed: number): Candidates {
+  const random = seeded(seed);
+  const weighed = suspectables(setup, priors).map((one) => ({ ...one, prior: one.prior * complaintWeight(one.fault, complaint) }));
+  const total = weighed.reduce((sum, { prior }) => sum + prior, 0);
+  const groups = weighed.map((one, index): Group => {
+    const comesAndGoes = complaint.presence === "intermittent" && one.fault.intermittent;
+    return {
+      ...one,
+      prior: one.prior / total,
+      id: suspectId(one.fault, one.place),
+      first: index * perGroup,
+      size: perGroup,
+      comesAndGoes,
+      whereabouts: { place: one.place, sensorAtFault: one.fault.part === "sensor", comesAndGoes },
+    };
+  });
+  const count = groups.length * perGroup;
+  const candidates: Candidates = {
+    setup,
+    groups,
+    count,
+    scores: new Float64Array(count * DRAWS),
+    cars: new Array<CarCondition>(count),
+    healthy: new Array<CarCondition | null>(count).fill(null),
+    duty: new Float64Array(count),
+    weight: new Float64Array(count),
+  };
+  // Common tolerances are the same numbers in every group, so that no fault wins by luck of the draw.
+  const common = Array.from({ length: DRAWS }, () => stratified(perGroup, random));
+  const watch = new SymptomWatch(setup);
+  for (const group of groups) {
+    const own = Array.from({ length: DRAWS - FIRST_OWN_DRAW }, () => stratified(perGroup, random));
+    for (let k = 0; k < perGroup; k++) {
+      const row = group.first + k;
+      for (let d = 0; d < DRAWS; d++) candidates.scores[row * DRAWS + d] = d < FIRST_OWN_DRAW ? COMMON_SCATTER * common[d]![k]! : own[d - FIRST_OWN_DRAW]![k]!;
+      rebuildCar(candidates, group, row);
+      candidates.weight[row] = (group.prior / perGroup) * makeNoticeable(candidates, group, row, watch, random);
+    }
+  }
+  const sum = candidates.weight.reduce((all, weight) => all + weight, 0);
+  for (let row = 0; row < count; row++) candidates.weight[row]! /= sum;
+  return candidates;
+}
+
+const MOST_TRIES = 8;
+/** What a car is still worth when its fault cannot be made to show in the live speed. */
+const UNNOTICED = 0.05;
+
+/** Someone complained, so the fault shows: its own numbers are drawn again until it does. @returns a factor on the weight */
+function makeNoticeable(candidates: Candidates, group: Group, row: number, watch: SymptomWatch, random: Random): number {
+  if (group.fault.part === "none") return 1;
+  for (let tries = 0; tries < MOST_TRIES; tries++) {
+    if (watch.shows(candidates.cars[row]!, group.whereabouts)) return 1;
+    for (let d = FIRST_OWN_DRAW; d < DRAWS; d++) candidates.scores[row * DRAWS + d] = normal(random);
+    rebuildCar(candidates, group, row);
+  }
+  return UNNOTICED;
+}
+
+/** Makes a candidate's car anew from its scores. */
+export function rebuildCar({ setup, scores, cars, healthy, duty }: Candidates, group: Group, row: number): void {
+  const at = fromScores(scores, row * DRAWS);
+  cars[row] = drawCar(setup, group.fault, group.place, at);
+  healthy[row] = group.comesAndGoes ? drawHealthy(setup, at) : null;
+  duty[row] = group.comesAndGoes ? dutyOf(at) : 1;
+}
+
+/** One normal score in each of `count` equally likely slices, shuffled (one margin of a Latin hypercube). */
+function stratified(count: number, random: Random): Float64Array {
+  const values = Float64Array.from({ length: count }, (_, i) => normalScore((i + 0.1 + 0.8 * random()) / count));
+  for (let i = count - 1; i > 0; i--) {
+    const j = Math.floor(random() * (i + 1));
+    [values[i], values[j]] = [values[j]!, values[i]!];
+  }
+  return values;
+}

@@ -1,0 +1,73 @@
+import { z } from "zod";
+import { decodeCode, type CodeKind } from "../codes/code";
+import type { Fault, Part } from "../faults/fault";
+
+export const symptoms = ["lamp", "false-abs-low-speed", "pulls-under-braking", "after-bumps", "when-turning", "when-wet", "when-hot"] as const;
+export const recentWorks = ["brakes", "bearing", "exhaust", "tyres", "sensor", "body", "battery"] as const;
+
+/** What was said before anything was measured. */
+export const complaintSchema = z.object({
+  presence: z.enum(["hard", "intermittent"]).default("hard"),
+  codes: z.array(z.string().max(40)).max(40).default([]),
+  symptoms: z.array(z.enum(symptoms)).default([]),
+  recentWork: z.array(z.enum(recentWorks)).default([]),
+  note: z.string().max(4000).optional(),
+});
+export type Complaint = z.infer<typeof complaintSchema>;
+
+/** How much likelier this complaint is if the fault is the one, against an average fault. */
+export function complaintWeight(fault: Fault, complaint: Complaint): number {
+  let weight = 1;
+  for (const text of complaint.codes) {
+    const kind = decodeCode(text)?.failure?.kind;
+    if (kind && kind !== "any") weight *= codeWeight(fault, kind);
+  }
+  for (const symptom of complaint.symptoms) weight *= SYMPTOMS[symptom]?.(fault) ?? 1;
+  for (const work of complaint.recentWork) weight *= RECENT[work]?.[fault.code] ?? RECENT_PART[work]?.[fault.part] ?? 1;
+  if (complaint.presence === "intermittent" && !fault.intermittent) weight *= fault.effect === "weak" || fault.effect === "count" || fault.part === "bearing" ? 0.6 : 0.3;
+  return weight;
+}
+
+/** Codes steer and never prove: the best match is only some eight times likelier than the worst. */
+const CODE_MATCH = 4;
+const CODE_NEAR = 1.6;
+const CODE_FAR = 0.5;
+const NEAR: Partial<Record<CodeKind, readonly (Fault["effect"])[]>> = {
+  open: ["ground", "feed", "no-signal"],
+  ground: ["open", "feed"],
+  power: ["open"],
+  "no-signal": ["open", "ground", "feed", "weak"],
+  erratic: ["count", "weak"],
+  weak: ["count", "no-signal", "erratic"],
+  feed: ["ground", "open"],
+  count: ["weak", "erratic"],
+};
+
+function codeWeight(fault: Fault, kind: CodeKind): number {
+  if (fault.effect === kind) return CODE_MATCH;
+  return NEAR[kind]?.includes(fault.effect) ? CODE_NEAR : CODE_FAR;
+}
+
+const SYMPTOMS: Partial<Record<(typeof symptoms)[number], (fault: Fault) => number>> = {
+  "false-abs-low-speed": ({ effect, part }) => (effect === "weak" || effect === "count" ? 4 : part === "bearing" ? 2.5 : effect === "erratic" ? 1.5 : 0.4),
+  "pulls-under-braking": ({ effect }) => (effect === "weak" || effect === "count" ? 1.5 : 1),
+  "after-bumps": ({ part, intermittent }) => (part === "harness" || part === "connector" || part === "bearing" ? 2 : intermittent ? 1.2 : 0.7),
+  "when-turning": ({ part }) => (part === "bearing" ? 3 : part === "harness" ? 1.8 : 0.9),
+  "when-wet": ({ code, part }) => (code === "water-bridge" ? 4 : part === "connector" ? 2 : part === "harness" ? 1.4 : 0.8),
+  "when-hot": ({ part }) => (part === "sensor" ? 2 : 1),
+};
+
+const RECENT: Partial<Record<(typeof recentWorks)[number], Record<string, number>>> = {
+  bearing: { "encoder-reversed": 12, "terminal-open": 2, "mounting-gap": 2, "mounting-loose": 2 },
+  tyres: { "tyre-size": 10 },
+  battery: { "battery-low": 3 },
+  sensor: { "terminals-crossed": 3, "mounting-gap": 2 },
+};
+
+const RECENT_PART: Partial<Record<(typeof recentWorks)[number], Partial<Record<Part, number>>>> = {
+  brakes: { sensor: 1.8, mounting: 1.5, connector: 1.4 },
+  bearing: { sensor: 1.6, bearing: 0.4 },
+  exhaust: { harness: 3 },
+  sensor: { sensor: 0.5, connector: 1.6, harness: 1.4 },
+  body: { harness: 1.8, connector: 1.6 },
+};

@@ -1,0 +1,109 @@
+import { StateReader, type Outlook } from "../car/reader";
+import { answersFor } from "../checks/answers";
+import { hookupKey, type Hookup } from "../checks/hookup";
+import { stateKey } from "../circuit/state";
+import type { Candidates, Group } from "./candidates";
+
+/** What every candidate would read in one hook-up. Numbers have `slots` alternatives each (sensor level × fault there or away). */
+export type ForecastTable =
+  | { kind: "numbers"; hookup: Hookup; slots: number; values: Float64Array; chances: Float64Array }
+  | { kind: "words"; hookup: Hookup; words: readonly string[]; chances: Float64Array };
+
+const SLOTS = 4;
+/** Planning looks at every so-many-th candidate: what a check may show needs no more. */
+export const PLANNING_STRIDE = 6;
+
+/**
+ * Forecasts for a line-up, made when first wanted and kept; hook-ups in one state share the solves.
+ * @param stride 1 forecasts every candidate, 3 every third (rows in between stay empty)
+ */
+export class Forecasts {
+  private readonly candidates: Candidates;
+  private readonly stride: number;
+  private readonly tables = new Map<string, ForecastTable>();
+  private readonly readers: { reader: StateReader; tables: ForecastTable[]; made: Int32Array }[] = [];
+  private readonly moves: Int32Array;
+
+  constructor(candidates: Candidates, stride = 1) {
+    this.candidates = candidates;
+    this.stride = stride;
+    this.moves = new Int32Array(candidates.groups.length);
+  }
+
+  /** The tables of these hook-ups, in order; a group that has moved since is forecast anew if it still matters. */
+  want(hookups: readonly Hookup[], matters: (group: number) => boolean): ForecastTable[] {
+    const wanted = new Set(hookups.map(hookupKey));
+    const missing = hookups.filter((hookup) => !this.tables.has(hookupKey(hookup)));
+    for (const sharing of byState(missing)) this.read(sharing);
+    for (const shelf of this.readers) {
+      if (!shelf.tables.some(({ hookup }) => wanted.has(hookupKey(hookup)))) continue;
+      this.candidates.groups.forEach((group, g) => {
+        if (shelf.made[g] === this.moves[g] || !matters(g)) return;
+        fill(shelf.reader, shelf.tables, this.candidates, group, this.stride);
+        shelf.made[g] = this.moves[g]!;
+      });
+    }
+    return hookups.map((hookup) => this.tables.get(hookupKey(hookup))!);
+  }
+
+  /** Says that a group's candidates have moved. */
+  moved(group: number): void {
+    this.moves[group]! += 1;
+  }
+
+  private read(hookups: Hookup[]): void {
+    const { setup, count, groups } = this.candidates;
+    const tables = hookups.map((hookup): ForecastTable => {
+      const words = answersFor(hookup, setup)?.words;
+      if (words) return { kind: "words", hookup, words, chances: new Float64Array(count * words.length) };
+      return { kind: "numbers", hookup, slots: SLOTS, values: new Float64Array(count * SLOTS), chances: new Float64Array(count * SLOTS) };
+    });
+    const reader = new StateReader(setup, hookups[0]!.state, hookups);
+    this.readers.push({ reader, tables, made: new Int32Array(groups.length).fill(-1) });
+    hookups.forEach((hookup, i) => this.tables.set(hookupKey(hookup), tables[i]!));
+  }
+}
+
+function fill(reader: StateReader, tables: ForecastTable[], candidates: Candidates, group: Group, stride: number): void {
+  for (let row = group.first; row < group.first + group.size; row += stride) {
+    const duty = candidates.duty[row]!;
+    reader.take(candidates.cars[row]!);
+    tables.forEach((table, at) => write(table, row, reader.outlook(at, group.whereabouts), duty, 0));
+    const away = candidates.healthy[row];
+    if (!away) continue;
+    reader.take(away);
+    const healthyHere = { ...group.whereabouts, comesAndGoes: false };
+    tables.forEach((table, at) => write(table, row, reader.outlook(at, healthyHere), 1 - duty, 2));
+  }
+}
+
+/** Words are mixed by duty except where a long watch (scan, scope) or a look sees the fault however short it shows. */
+function write(table: ForecastTable, row: number, outlook: Outlook, share: number, slot: number): void {
+  if (table.kind === "words" && outlook.kind === "words") {
+    const start = row * table.words.length;
+    const weight = isLongWatch(table.hookup) ? (slot === 0 ? Math.max(share, Math.min(1, share + 0.6)) : Math.min(share, 1 - Math.min(1, 1 - share + 0.6))) : share;
+    outlook.chances.forEach((chance, i) => {
+      table.chances[start + i] = (slot === 0 ? 0 : table.chances[start + i]!) + weight * chance;
+    });
+  } else if (table.kind === "numbers" && outlook.kind === "numbers") {
+    const start = row * table.slots;
+    if (slot === 0) table.chances.fill(0, start, start + table.slots);
+    outlook.values.forEach((value, i) => {
+      table.values[start + slot + i] = value;
+      table.chances[start + slot + i] = share * outlook.chances[i]!;
+    });
+  }
+}
+
+function isLongWatch({ instrument }: Hookup): boolean {
+  return instrument === "scope" || instrument === "scan" || instrument === "eyes" || instrument === "hands" || instrument === "film";
+}
+
+function byState(hookups: readonly Hookup[]): Hookup[][] {
+  const shared = new Map<string, Hookup[]>();
+  for (const hookup of hookups) {
+    const key = hookup.instrument === "lamp" ? hookupKey(hookup) : stateKey(hookup.state);
+    shared.set(key, [...(shared.get(key) ?? []), hookup]);
+  }
+  return [...shared.values()];
+}

@@ -1,0 +1,180 @@
+import type { Candidates } from "./candidates";
+import type { ForecastTable } from "./forecast";
+import { overLimitChance, scaleError, toScale } from "./scale";
+import { BLUNDER } from "./weigh";
+
+const MOST_BINS = 32;
+const NARROWEST_BIN = 0.1;
+/** Groups below this share cannot change the answer and are left out of the sums. */
+export const NEGLIGIBLE_SHARE = 1e-3;
+
+/** Chances of each outcome bin of one check for each group, and what follows from them. */
+export class InformationTable {
+  /** Mutual information between fault and outcome, in bits. */
+  readonly bits: number;
+  private readonly bins: number;
+  private readonly chances: Float64Array;
+  private readonly live: number[];
+  private readonly groupEntropy: Float64Array;
+
+  /** @param chances chances[group * bins + bin] */
+  constructor(chances: Float64Array, bins: number, shares: Float64Array) {
+    this.bins = bins;
+    this.chances = chances;
+    this.live = [...shares.keys()].filter((g) => shares[g]! > NEGLIGIBLE_SHARE);
+    this.groupEntropy = Float64Array.from(shares, (_, g) => entropy(chances, g * bins, bins));
+    this.bits = this.gain(shares);
+  }
+
+  /** Expected information of another check after this one, outcomes independent given the fault. */
+  expectedNext(next: InformationTable, shares: Float64Array): number {
+    const posterior = new Float64Array(shares.length);
+    let sum = 0;
+    for (let bin = 0; bin < this.bins; bin++) {
+      let chance = 0;
+      for (const g of this.live) chance += posterior[g] = shares[g]! * this.chances[g * this.bins + bin]!;
+      if (chance < 1e-3) continue;
+      for (const g of this.live) posterior[g]! /= chance;
+      sum += chance * next.gain(posterior);
+    }
+    return sum;
+  }
+
+  private gain(shares: Float64Array): number {
+    const pooled = new Float64Array(this.bins);
+    let conditional = 0;
+    for (const g of this.live) {
+      const share = shares[g]!;
+      conditional += share * this.groupEntropy[g]!;
+      for (let bin = 0; bin < this.bins; bin++) pooled[bin]! += share * this.chances[g * this.bins + bin]!;
+    }
+    return Math.max(0, entropy(pooled, 0, this.bins) - conditional);
+  }
+}
+
+/** Sorts one check's forecasts into outcome bins by group. */
+export function informationTable(table: ForecastTable, candidates: Candidates, shares: Float64Array, stride = 1): InformationTable {
+  const within = subsetWeights(candidates, stride);
+  if (table.kind === "words") return wordsTable(table, candidates, shares, within, stride);
+  const span = range(table, candidates, shares, stride);
+  const bins = Math.max(2, Math.min(MOST_BINS, Math.ceil((span.high - span.low) / NARROWEST_BIN)));
+  const width = (span.high - span.low) / bins || 1;
+  const all = bins + 1;
+  const chances = new Float64Array(candidates.groups.length * all);
+  candidates.groups.forEach(({ first, size }, g) => {
+    if (shares[g]! <= NEGLIGIBLE_SHARE) return;
+    const kernels = slotKernels(table, { first, size }, within, stride);
+    for (let row = first; row < first + size; row += stride) {
+      const weight = within[row]!;
+      if (weight < 1e-6) continue;
+      for (let slot = 0; slot < table.slots; slot++) {
+        const chance = table.chances[row * table.slots + slot]! * weight;
+        if (chance === 0) continue;
+        const value = table.values[row * table.slots + slot]!;
+        const overLimit = overLimitChance(table.hookup.instrument, value);
+        chances[g * all + bins]! += chance * overLimit;
+        if (value === Infinity) continue;
+        const sigma = Math.hypot(scaleError(table.hookup, value, 0), kernels[slot]!) / width;
+        spread(chances, g * all, bins, (toScale(table.hookup.instrument, value) - span.low) / width, chance * (1 - overLimit), sigma);
+      }
+    }
+    blunder(chances, g * all, all);
+  });
+  return new InformationTable(chances, all, shares);
+}
+
+function wordsTable(table: ForecastTable & { kind: "words" }, candidates: Candidates, shares: Float64Array, within: Float64Array, stride: number): InformationTable {
+  const bins = table.words.length;
+  const chances = new Float64Array(candidates.groups.length * bins);
+  candidates.groups.forEach(({ first, size }, g) => {
+    if (shares[g]! <= NEGLIGIBLE_SHARE) return;
+    for (let row = first; row < first + size; row += stride) {
+      const weight = within[row]!;
+      for (let word = 0; word < bins; word++) chances[g * bins + word]! += weight * table.chances[row * bins + word]!;
+    }
+    blunder(chances, g * bins, bins);
+  });
+  return new InformationTable(chances, bins, shares);
+}
+
+/** Lays a forecast over the bins its kernel reaches. @param at place, and `sigma` width, in bins from the first bin's edge */
+function spread(chances: Float64Array, start: number, bins: number, at: number, mass: number, sigma: number): void {
+  const home = Math.min(bins - 1, Math.max(0, Math.floor(at)));
+  if (sigma < 0.3) {
+    chances[start + home]! += mass;
+    return;
+  }
+  const reach = Math.min(bins, Math.ceil(2 * sigma));
+  let total = 0;
+  for (let bin = Math.max(0, home - reach); bin <= Math.min(bins - 1, home + reach); bin++) total += bell((bin + 0.5 - at) / sigma);
+  for (let bin = Math.max(0, home - reach); bin <= Math.min(bins - 1, home + reach); bin++) chances[start + bin]! += (mass * bell((bin + 0.5 - at) / sigma)) / total;
+}
+
+function bell(z: number): number {
+  return Math.exp(-0.5 * z * z) + 1e-9;
+}
+
+function blunder(chances: Float64Array, start: number, bins: number): void {
+  for (let bin = 0; bin < bins; bin++) chances[start + bin] = (1 - BLUNDER) * chances[start + bin]! + BLUNDER / bins;
+}
+
+function range(table: ForecastTable & { kind: "numbers" }, candidates: Candidates, shares: Float64Array, stride: number): { low: number; high: number } {
+  let [low, high] = [Infinity, -Infinity];
+  candidates.groups.forEach(({ first, size }, g) => {
+    if (shares[g]! <= NEGLIGIBLE_SHARE) return;
+    for (let row = first; row < first + size; row += stride)
+      for (let at = row * table.slots; at < (row + 1) * table.slots; at++) {
+        if (table.chances[at] === 0 || table.values[at] === Infinity) continue;
+        if (table.values[at]! < low) low = table.values[at]!;
+        if (table.values[at]! > high) high = table.values[at]!;
+      }
+  });
+  if (low > high) return { low: 0, high: 1 };
+  return { low: toScale(table.hookup.instrument, low) - 0.05, high: toScale(table.hookup.instrument, high) + 0.05 };
+}
+
+/**
+ * Width each forecast is smeared by, per slot. A candidate stands for a cloud (see kernel.ts) whose spread by common
+ * tolerances is some 1.6 times that among the candidates; wide spreads come from the fault's own size, which they do
+ * show. Without it a few scattered candidates would pass for knowledge.
+ */
+function slotKernels(table: ForecastTable & { kind: "numbers" }, { first, size }: { first: number; size: number }, within: Float64Array, stride: number): Float64Array {
+  return Float64Array.from({ length: table.slots }, (_, slot) => {
+    let [sum, mean, square] = [0, 0, 0];
+    for (let row = first; row < first + size; row += stride) {
+      const at = row * table.slots + slot;
+      if (table.chances[at] === 0 || table.values[at] === Infinity) continue;
+      const x = toScale(table.hookup.instrument, table.values[at]!);
+      const weight = within[row]!;
+      sum += weight;
+      mean += weight * x;
+      square += weight * x * x;
+    }
+    if (sum <= 0) return 0;
+    const deviation = Math.sqrt(Math.max(0, square / sum - (mean / sum) ** 2));
+    return Math.min(WIDEST_KERNEL, CLOUD_OVER_SCATTER * deviation);
+  });
+}
+
+const CLOUD_OVER_SCATTER = 1.6;
+const WIDEST_KERNEL = 0.5;
+
+/** Weights of the candidates looked at, summing to 1 within each group. */
+function subsetWeights({ groups, weight, count }: Candidates, stride: number): Float64Array {
+  const within = new Float64Array(count);
+  for (const { first, size } of groups) {
+    let sum = 0;
+    for (let row = first; row < first + size; row += stride) sum += weight[row]!;
+    for (let row = first; row < first + size; row += stride) within[row] = sum > 0 ? weight[row]! / sum : 0;
+  }
+  return within;
+}
+
+function entropy(values: Float64Array, start: number, count: number): number {
+  let sum = 0;
+  for (let i = start; i < start + count; i++) {
+    const p = values[i]!;
+    if (p > 0) sum -= p * Math.log2(p);
+  }
+  return sum;
+}

@@ -1,0 +1,241 @@
+import { DRAWS, FIRST_OWN_DRAW } from "../car/draw";
+import { normal, type Random } from "../random/random";
+import type { Candidates, Group } from "./candidates";
+
+/**
+ * A candidate stands for its neighbours too: it is the middle of a small Gaussian cloud in the space of its
+ * scores. All clouds of a group share one covariance. Seen through a check, a cloud is as wide as the check's slope
+ * makes it; a reading pulls each candidate toward what was read and narrows the cloud along that slope.
+ *
+ * This is the kernel (Gaussian-mixture) form of the ensemble Kalman filter: J. L. Anderson and S. L. Anderson,
+ * Monthly Weather Review 127 (1999) 2741–2758; A. S. Stordal et al., Computational Geosciences 15 (2011) 293–305.
+ */
+export interface Cloud {
+  /** covariance[i * DRAWS + j] of the scores. */
+  covariance: Float64Array;
+}
+
+/**
+ * Standard deviation of a fresh cloud, the whole range being 1. Common tolerances act almost straight on what is read,
+ * so the cloud carries most of their spread exactly; a fault's own size acts crookedly and is left to the candidates.
+ */
+const COMMON_WIDTH = 0.85;
+const OWN_WIDTH = 0.25;
+/** What is left of the common spread for the candidates themselves. */
+export const COMMON_SCATTER = Math.sqrt(1 - COMMON_WIDTH * COMMON_WIDTH);
+/** How much of the curvature left over by a straight fit widens the cloud's view. */
+const CURVATURE = 0.04;
+const RIDGE = 1e-3;
+
+export function freshCloud(): Cloud {
+  const covariance = new Float64Array(DRAWS * DRAWS);
+  for (let i = 0; i < DRAWS; i++) covariance[i * DRAWS + i] = (i < FIRST_OWN_DRAW ? COMMON_WIDTH : OWN_WIDTH) ** 2;
+  return { covariance };
+}
+
+/** How one check's reading, on its scale, leans on the scores of a group near the value that was read. */
+export interface Slope {
+  /** Change of the reading per unit of each score. */
+  by: Float64Array;
+  /** covariance · by */
+  spreadBy: Float64Array;
+  /** Variance of the reading within one cloud. */
+  variance: number;
+}
+
+/**
+ * Fits the slope over a group's candidates, weighted toward those near the reading, by forward selection: the score
+ * that explains most of what is left joins until none explains more than chance would (orthogonal matching pursuit,
+ * Pati et al., Asilomar 1993). A plain fit on every score would pull on tolerances the reading says nothing about.
+ *
+ * @param values the group's forecasts on the reading's scale; NaN where there is none
+ * @param reading what was read, on the scale @param error the instrument's error there
+ */
+export function fitSlope(candidates: Candidates, group: Group, cloud: Cloud, values: Float64Array, reading: number, error: number): Slope | null {
+  const weights = localWeights(candidates, group, values, reading, error);
+  if (!weights) return null;
+  const columns = centredColumns(candidates, group, weights);
+  const left = centred(values, weights);
+  const total = dot(left, left, weights);
+  const effective = 1 / weights.reduce((sum, weight) => sum + weight * weight, 0);
+  const chosen: number[] = [];
+  let coefficients: Float64Array = new Float64Array(0);
+  while (chosen.length < MOST_SCORES) {
+    const unexplained = dot(left, left, weights);
+    if (unexplained < 0.01 * total || unexplained < 0.04 * error * error) break;
+    const best = bestColumn(columns, left, weights, chosen);
+    if (best.correlation * best.correlation * effective < CHANCE * unexplained) break;
+    chosen.push(best.index);
+    coefficients = regress(columns, chosen, centred(values, weights), weights);
+    subtractFit(values, weights, columns, chosen, coefficients, left);
+  }
+  const by = new Float64Array(DRAWS);
+  chosen.forEach((d, i) => (by[d] = coefficients[i]!));
+  const spreadBy = multiply(cloud.covariance, by);
+  let through = 0;
+  for (let i = 0; i < DRAWS; i++) through += by[i]! * spreadBy[i]!;
+  return { by, spreadBy, variance: through + CURVATURE * dot(left, left, weights) };
+}
+
+const MOST_SCORES = 6;
+/** A score must explain this many times what pure chance would (about 3 standard errors). */
+const CHANCE = 9;
+
+function centredColumns({ scores }: Candidates, { first, size }: Group, weights: Float64Array): Float64Array[] {
+  return Array.from({ length: DRAWS }, (_, d) => centred(Float64Array.from({ length: size }, (_, k) => scores[(first + k) * DRAWS + d]!), weights));
+}
+
+/** Values less their weighted mean; 0 where the weight is 0. */
+function centred(values: Float64Array, weights: Float64Array): Float64Array {
+  let mean = 0;
+  for (let k = 0; k < values.length; k++) if (weights[k]! > 0) mean += weights[k]! * values[k]!;
+  return values.map((value, k) => (weights[k]! > 0 ? value - mean : 0));
+}
+
+function dot(a: Float64Array, b: Float64Array, weights: Float64Array): number {
+  let sum = 0;
+  for (let k = 0; k < a.length; k++) sum += weights[k]! * a[k]! * b[k]!;
+  return sum;
+}
+
+/** The column most correlated with what is left; `correlation` is scaled so that its square is the variance explained. */
+function bestColumn(columns: Float64Array[], left: Float64Array, weights: Float64Array, taken: number[]): { index: number; correlation: number } {
+  let best = { index: -1, correlation: 0 };
+  columns.forEach((column, index) => {
+    if (taken.includes(index)) return;
+    const own = dot(column, column, weights);
+    if (own < 1e-9) return;
+    const correlation = Math.abs(dot(column, left, weights)) / Math.sqrt(own);
+    if (correlation > best.correlation) best = { index, correlation };
+  });
+  return best;
+}
+
+function regress(columns: Float64Array[], chosen: number[], target: Float64Array, weights: Float64Array): Float64Array {
+  const n = chosen.length;
+  const matrix = new Float64Array(n * n);
+  const right = new Float64Array(n);
+  chosen.forEach((one, i) => {
+    right[i] = dot(columns[one]!, target, weights);
+    chosen.forEach((other, j) => (matrix[i * n + j] = dot(columns[one]!, columns[other]!, weights) + (i === j ? RIDGE : 0)));
+  });
+  solveSymmetric(matrix, right, n);
+  return right;
+}
+
+function subtractFit(values: Float64Array, weights: Float64Array, columns: Float64Array[], chosen: number[], coefficients: Float64Array, out: Float64Array): void {
+  out.set(centred(values, weights));
+  chosen.forEach((d, i) => {
+    for (let k = 0; k < out.length; k++) out[k]! -= coefficients[i]! * columns[d]![k]!;
+  });
+}
+
+/** Pulls one candidate toward the reading. @param pull part of the innovation that is believed, 0 to 1 */
+export function pullCandidate(candidates: Candidates, row: number, slope: Slope, innovation: number, error: number, pull: number): void {
+  const gain = (pull * innovation) / (slope.variance + error * error);
+  for (let d = 0; d < DRAWS; d++) {
+    const at = row * DRAWS + d;
+    candidates.scores[at]! += slope.spreadBy[d]! * gain;
+  }
+}
+
+/** Narrows a group's cloud along a slope after a reading believed to the degree `trust`. */
+export function narrowCloud(cloud: Cloud, slope: Slope, error: number, trust: number): void {
+  const scale = trust / (slope.variance + error * error);
+  for (let i = 0; i < DRAWS; i++)
+    for (let j = 0; j < DRAWS; j++) cloud.covariance[i * DRAWS + j]! -= scale * slope.spreadBy[i]! * slope.spreadBy[j]!;
+}
+
+/**
+ * Redraws a thin group by weight (systematic resampling), each copy scattered within its cloud.
+ * @returns for each new row of the group, the row it was copied from
+ */
+export function redraw({ scores, weight }: Candidates, { first, size }: Group, cloud: Cloud, random: Random): Int32Array {
+  let total = 0;
+  for (let row = first; row < first + size; row++) total += weight[row]!;
+  const before = scores.slice(first * DRAWS, (first + size) * DRAWS);
+  const parents = new Int32Array(size);
+  const root = cholesky(cloud.covariance, DRAWS);
+  const z = new Float64Array(DRAWS);
+  let parent = 0;
+  let passed = weight[first]!;
+  const offset = random();
+  for (let k = 0; k < size; k++) {
+    const target = ((k + offset) / size) * total;
+    while (passed < target && parent < size - 1) passed += weight[first + ++parent]!;
+    const repeated = k > 0 && parents[k - 1] === first + parent;
+    parents[k] = first + parent;
+    for (let d = 0; d < DRAWS; d++) z[d] = repeated ? SCATTER * normal(random) : 0;
+    for (let i = 0; i < DRAWS; i++) {
+      let shift = 0;
+      for (let j = 0; j <= i; j++) shift += root[i * DRAWS + j]! * z[j]!;
+      scores[(first + k) * DRAWS + i] = before[parent * DRAWS + i]! + shift;
+    }
+  }
+  for (let row = first; row < first + size; row++) weight[row] = total / size;
+  return parents;
+}
+
+/** Copies are scattered by this part of the cloud's own width. */
+const SCATTER = 0.3;
+
+/** Candidates near the reading count most; null when nothing in the group varies. */
+function localWeights({ weight }: Candidates, { first, size }: Group, values: Float64Array, reading: number, error: number): Float64Array | null {
+  let [sum, mean, square] = [0, 0, 0];
+  for (let k = 0; k < size; k++) {
+    if (Number.isNaN(values[k]!)) continue;
+    const w = weight[first + k]!;
+    sum += w;
+    mean += w * values[k]!;
+    square += w * values[k]! ** 2;
+  }
+  if (sum <= 0) return null;
+  mean /= sum;
+  const spread = Math.sqrt(Math.max(0, square / sum - mean * mean));
+  if (spread < 0.1 * error) return null;
+  const reach = Math.max(3 * error, 0.35 * spread);
+  const out = new Float64Array(size);
+  let total = 0;
+  for (let k = 0; k < size; k++) {
+    if (Number.isNaN(values[k]!)) continue;
+    const z = (values[k]! - reading) / reach;
+    total += out[k] = weight[first + k]! / (1 + z * z);
+  }
+  if (!(total > 0)) return null;
+  for (let k = 0; k < size; k++) out[k]! /= total;
+  return out;
+}
+
+/** Solves A·x = b in place for a symmetric positive matrix given by its lower triangle. */
+function solveSymmetric(matrix: Float64Array, b: Float64Array, n: number): void {
+  const root = cholesky(matrix, n);
+  for (let i = 0; i < n; i++) {
+    let sum = b[i]!;
+    for (let j = 0; j < i; j++) sum -= root[i * n + j]! * b[j]!;
+    b[i] = sum / root[i * n + i]!;
+  }
+  for (let i = n - 1; i >= 0; i--) {
+    let sum = b[i]!;
+    for (let j = i + 1; j < n; j++) sum -= root[j * n + i]! * b[j]!;
+    b[i] = sum / root[i * n + i]!;
+  }
+}
+
+function cholesky(matrix: Float64Array, n: number): Float64Array {
+  const root = new Float64Array(n * n);
+  for (let i = 0; i < n; i++)
+    for (let j = 0; j <= i; j++) {
+      let sum = matrix[i * n + j]!;
+      for (let k = 0; k < j; k++) sum -= root[i * n + k]! * root[j * n + k]!;
+      root[i * n + j] = i === j ? Math.sqrt(Math.max(sum, 1e-12)) : sum / root[j * n + j]!;
+    }
+  return root;
+}
+
+function multiply(matrix: Float64Array, vector: Float64Array): Float64Array {
+  return Float64Array.from(vector, (_, i) => {
+    let sum = 0;
+    for (let j = 0; j < DRAWS; j++) sum += matrix[i * DRAWS + j]! * vector[j]!;
+    return sum;
+  });
+}

@@ -1,0 +1,167 @@
+import { checkCatalogue, type Check } from "../checks/catalogue";
+import type { CornerSetup } from "../circuit/setup";
+import { defaultPriors } from "../faults/catalogue";
+import type { Part } from "../faults/fault";
+import { seeded } from "../random/random";
+import { drawCandidates, rebuildCar, type Candidates, type Group } from "./candidates";
+import type { Complaint } from "./complaint";
+import type { Evidence } from "./evidence";
+import { Forecasts, PLANNING_STRIDE, type ForecastTable } from "./forecast";
+import { NEGLIGIBLE_SHARE } from "./information";
+import { freshCloud, redraw, type Cloud } from "./kernel";
+import { settleGroup, slipShare, weighGroup, type Pull } from "./weigh";
+
+export interface LineUpOptions {
+  seed: number;
+  /** Candidates per fault and place. */
+  perGroup?: number;
+  priors?: Record<Part, number>;
+}
+
+/** One reading after it was weighed. */
+export interface Weighed {
+  evidence: Evidence;
+  /** How well each group predicted it (density or probability), before it was weighed. */
+  byGroup: Float64Array;
+  /** How well the whole line-up predicted it. */
+  overall: number;
+  /** Per candidate, for judging later whether this reading was the odd one out. */
+  perCandidate: Float64Array;
+}
+
+/** What group `nothing` is called; healthy readings are told by it. */
+export const HEALTHY = "nothing@none";
+
+/**
+ * The line-up of candidate cars for one corner. Feed it readings in order; it re-weighs, and where few candidates
+ * are left it redraws them. Same set-up, complaint, seed and readings give the same numbers anywhere.
+ */
+export class LineUp {
+  readonly setup: CornerSetup;
+  readonly complaint: Complaint;
+  readonly candidates: Candidates;
+  readonly checks: readonly Check[];
+  readonly weighed: Weighed[] = [];
+  /** Group shares before anything was measured. */
+  readonly initial: Float64Array;
+  private readonly forecasts: Forecasts;
+  private readonly planning: Forecasts;
+  private readonly seed: number;
+  private readonly clouds: Cloud[];
+
+  constructor(setup: CornerSetup, complaint: Complaint, { seed, perGroup = 112, priors = defaultPriors }: LineUpOptions) {
+    this.setup = setup;
+    this.complaint = complaint;
+    this.seed = seed;
+    this.candidates = drawCandidates(setup, complaint, priors, perGroup, seed);
+    this.forecasts = new Forecasts(this.candidates);
+    this.planning = new Forecasts(this.candidates, PLANNING_STRIDE);
+    this.clouds = this.candidates.groups.map(freshCloud);
+    this.checks = checkCatalogue(setup);
+    this.initial = this.shares();
+  }
+
+  /** Weighs one reading in. */
+  add(evidence: Evidence): Weighed {
+    const { candidates } = this;
+    const [table] = this.forecasts.want([evidence.hookup], () => true);
+    const perCandidate = new Float64Array(candidates.count);
+    const before = this.shares();
+    const pulls = candidates.groups.map((group, g) => {
+      const pull = weighGroup(evidence, table!, candidates, group, this.clouds[g]!, perCandidate);
+      if (pull) this.remake(group, g);
+      return pull;
+    });
+    const after = this.shares();
+    const overall = after.reduce((sum, share) => sum + share, 0);
+    this.settle(evidence, pulls, (g) => after[g]! > NEGLIGIBLE_SHARE * overall);
+    for (let row = 0; row < candidates.count; row++) candidates.weight[row]! /= overall;
+    const weighed = { evidence, byGroup: after.map((share, g) => (before[g]! > 0 ? share / before[g]! : 0)), overall, perCandidate };
+    this.weighed.push(weighed);
+    this.thicken();
+    return weighed;
+  }
+
+  /** Share of each group, in the order of `candidates.groups`. */
+  shares(): Float64Array {
+    const { groups, weight } = this.candidates;
+    return Float64Array.from(groups, ({ first, size }) => {
+      let sum = 0;
+      for (let row = first; row < first + size; row++) sum += weight[row]!;
+      return sum;
+    });
+  }
+
+  groupIndex(id: string): number {
+    return this.candidates.groups.findIndex((group) => group.id === id);
+  }
+
+  /** Full forecast tables for hook-ups, made if need be. */
+  tables(hookups: readonly Evidence["hookup"][]): ForecastTable[] {
+    return this.forecasts.want(hookups, () => true);
+  }
+
+  /** Forecasts of every `PLANNING_STRIDE`-th candidate only, for choosing among many checks. */
+  planningTables(hookups: readonly Evidence["hookup"][]): ForecastTable[] {
+    const shares = this.shares();
+    return this.planning.want(hookups, (g) => shares[g]! > NEGLIGIBLE_SHARE);
+  }
+
+  /** Chance, in the light of everything since, that a reading was a slip. */
+  slipChance({ evidence, perCandidate }: Weighed): number {
+    const [table] = this.forecasts.want([evidence.hookup], () => false);
+    let sum = 0;
+    for (let row = 0; row < this.candidates.count; row++) {
+      const weight = this.candidates.weight[row]!;
+      if (weight > 0) sum += weight * slipShare(evidence, table!, perCandidate[row]!);
+    }
+    return sum;
+  }
+
+  private settle(evidence: Evidence, pulls: (Pull | null)[], matters: (g: number) => boolean): void {
+    for (let round = 0; round < SETTLING_ROUNDS; round++) {
+      const [table] = this.forecasts.want([evidence.hookup], (g) => pulls[g] !== null && matters(g));
+      this.candidates.groups.forEach((group, g) => {
+        const pull = pulls[g];
+        if (!pull || !matters(g)) return;
+        settleGroup(table!, this.candidates, group, pull);
+        this.remake(group, g);
+      });
+    }
+  }
+
+  private thicken(): void {
+    const { candidates, weighed } = this;
+    candidates.groups.forEach((group, g) => {
+      if (!isThin(candidates, group)) return;
+      const parents = redraw(candidates, group, this.clouds[g]!, seeded(this.seed ^ Math.imul(g + 1, 0x9e3779b1) ^ Math.imul(weighed.length, 0x85ebca6b)));
+      for (const { perCandidate } of weighed) {
+        const kept = perCandidate.slice(group.first, group.first + group.size);
+        parents.forEach((parent, k) => (perCandidate[group.first + k] = kept[parent - group.first]!));
+      }
+      this.remake(group, g);
+    });
+  }
+
+  private remake(group: Group, g: number): void {
+    for (let row = group.first; row < group.first + group.size; row++) rebuildCar(this.candidates, group, row);
+    this.forecasts.moved(g);
+    this.planning.moved(g);
+  }
+}
+
+const SETTLING_ROUNDS = 2;
+
+/** A group is redrawn when it matters and few of its cars carry its weight. */
+const MATTERS = 0.003;
+const THIN = 0.35;
+
+/** Whether a group has become too thin to be trusted: (Σw)² / Σw² (Kish's effective count) against its size. */
+function isThin({ weight }: Candidates, { first, size }: Group): boolean {
+  let [sum, squares] = [0, 0];
+  for (let row = first; row < first + size; row++) {
+    sum += weight[row]!;
+    squares += weight[row]! ** 2;
+  }
+  return sum > MATTERS && (sum * sum) / squares < THIN * size;
+}

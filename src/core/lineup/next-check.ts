@@ -1,0 +1,104 @@
+import { z } from "zod";
+import { hookupKey } from "../checks/hookup";
+import type { Check } from "../checks/catalogue";
+import { PLANNING_STRIDE } from "./forecast";
+import type { LineUp } from "./line-up";
+import { informationTable, type InformationTable } from "./information";
+
+export const policySchema = z.object({
+  approach: z.enum(["information", "access", "wheel"]).default("information"),
+  pierce: z.boolean().default(false),
+});
+export type Policy = z.infer<typeof policySchema>;
+
+export interface Proposal {
+  check: Check;
+  /** Expected information about which fault it is, in bits. */
+  bits: number;
+  /** Minutes from here, preparations already done left out. */
+  minutes: number;
+  /** Bits per minute, looking two checks ahead. */
+  worth: number;
+  todo: Check["access"];
+}
+
+/** What has been prepared already, and what the technician said cannot be done. */
+export interface Progress {
+  done: ReadonlySet<string>;
+  skipped: ReadonlySet<string>;
+}
+
+const SHORTLIST = 10;
+/** How far an approach pulls: a check of its kind counts as this much cheaper. */
+const APPROACH_PULL = 0.45;
+
+/**
+ * The best next checks: expected information over faults per minute, two checks ahead, so that a set-up which
+ * several checks share is charged once. Checks not allowed now are left out.
+ */
+export function proposeChecks(lineUp: LineUp, policy: Policy, progress: Progress, most = 6): Proposal[] {
+  const taken = new Set(lineUp.weighed.map(({ evidence }) => hookupKey(evidence.hookup)));
+  const allowed = lineUp.checks.filter((check) => isAllowed(check, lineUp, policy) && !taken.has(check.id) && !progress.skipped.has(check.id));
+  if (allowed.length === 0) return [];
+  const tables = lineUp.planningTables(allowed.map(({ hookup }) => hookup));
+  const shares = lineUp.shares();
+  const single = allowed.map((check, i) => {
+    const information = informationTable(tables[i]!, lineUp.candidates, shares, PLANNING_STRIDE);
+    const cost = costOf(check, progress.done, policy);
+    return { check, information, cost, bits: information.bits, worth: information.bits / cost };
+  });
+  single.sort((a, b) => b.worth - a.worth);
+  const shortlist = single.slice(0, SHORTLIST);
+  for (const first of shortlist) first.worth = Math.max(first.worth, pairWorth(first, single, shares, progress.done, policy));
+  shortlist.sort((a, b) => b.worth - a.worth);
+  return shortlist.slice(0, most).map(({ check, bits, worth }) => {
+    const todo = check.access.filter(({ id }) => !progress.done.has(id));
+    return { check, bits, worth, todo, minutes: todo.reduce((sum, step) => sum + step.minutes, check.ownMinutes) };
+  });
+}
+
+/** Whether the rules of the trade and of the user let this check be done now. */
+export function isAllowed(check: Check, lineUp: LineUp, policy: Policy): boolean {
+  if (check.pierces && !policy.pierce) return false;
+  if (check.unplugs && lineUp.complaint.presence === "intermittent" && !caught(lineUp)) return false;
+  return true;
+}
+
+/** An intermittent counts as caught once a reading was had that a healthy corner would hardly give. */
+function caught(lineUp: LineUp): boolean {
+  const healthy = lineUp.groupIndex("nothing@none");
+  return lineUp.weighed.some(({ byGroup, overall }) => overall > 5 * byGroup[healthy]!);
+}
+
+function costOf(check: Check, done: ReadonlySet<string>, policy: Policy): number {
+  let minutes = check.ownMinutes + check.damageMinutes;
+  for (const step of check.access) if (!done.has(step.id)) minutes += step.minutes;
+  return minutes * (favoured(check, policy) ? APPROACH_PULL : 1);
+}
+
+function favoured(check: Check, { approach }: Policy): boolean {
+  if (approach === "information") return false;
+  const atWheel = check.access.some(({ id }) => id === "lift" || id === "wheel-off" || id.endsWith(":plug"));
+  const inline = check.access.some(({ id }) => /:c\d$/.test(id)) && !atWheel;
+  return approach === "wheel" ? atWheel : inline;
+}
+
+interface Scored {
+  check: Check;
+  information: InformationTable;
+  cost: number;
+}
+
+/** Bits per minute of a check followed by the best second one, given each outcome of the first. */
+function pairWorth(first: Scored, all: readonly Scored[], shares: Float64Array, done: ReadonlySet<string>, policy: Policy): number {
+  const after = new Set([...done, ...first.check.access.map(({ id }) => id)]);
+  let best = 0;
+  for (const second of all.slice(0, 3 * SHORTLIST)) {
+    if (second.check.id === first.check.id) continue;
+    const cost = first.cost + costOf(second.check, after, policy);
+    const bound = (first.information.bits + second.information.bits) / cost;
+    if (bound <= best) continue;
+    best = Math.max(best, (first.information.bits + first.information.expectedNext(second.information, shares)) / cost);
+  }
+  return best;
+}

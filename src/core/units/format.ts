@@ -1,0 +1,57 @@
+import { quantityUnits, type Quantity } from "./quantity";
+import type { TypedValue } from "./reading";
+
+/**
+ * A number with unit as a workshop reads it: three significant digits, engineering prefix, never scientific notation.
+ * @param value in the quantity's base unit
+ */
+export function formatQuantity(value: number, quantity: Quantity, digits = 3): string {
+  const { number, unit } = formatParts(value, quantity, digits);
+  return `${number} ${unit}`;
+}
+
+/** As `formatQuantity`, number and unit apart, for displays that set them in different sizes. */
+export function formatParts(value: number, quantity: Quantity, digits = 3): { number: string; unit: string } {
+  const base = quantityUnits[quantity];
+  const size = Math.abs(value);
+  const step = STEPS[quantity].find(([from]) => size >= from) ?? STEPS[quantity].at(-1)!;
+  return { number: significant(value / step[1], digits), unit: step[2] + base };
+}
+
+/** What was typed, back in words. */
+export function formatTyped(value: TypedValue): string {
+  if (value.kind === "over-limit") return "OL";
+  if (value.kind === "beep") return value.heard ? "beep" : "no beep";
+  const digits = Math.max(3, Math.min(6, significantDigits(value.value, value.resolution)));
+  return formatQuantity(value.value, value.quantity, digits);
+}
+
+/** A share of one as a percentage: whole numbers, but never “100” or “0” for what is only nearly so. */
+export function formatShare(share: number): string {
+  if (share >= 0.995 && share < 0.99995) return ">99 %";
+  if (share > 0 && share < 0.005) return "<1 %";
+  return `${Math.round(share * 100)} %`;
+}
+
+function significantDigits(value: number, resolution: number): number {
+  if (value === 0) return 1;
+  return Math.floor(Math.log10(Math.abs(value) / resolution) + 1e-9) + 1;
+}
+
+/** From which size on, divide by what, prefix. */
+const STEPS: Record<Quantity, [number, number, string][]> = {
+  volts: [[0.5, 1, ""], [0, 1e-3, "m"]],
+  ohms: [[1e6, 1e6, "M"], [1e3, 1e3, "k"], [0, 1, ""]],
+  amps: [[0.5, 1, ""], [0, 1e-3, "m"]],
+  hertz: [[1e3, 1e3, "k"], [0, 1, ""]],
+  percent: [[0, 1, ""]],
+  speed: [[0, 1, ""]],
+  length: [[0, 1, ""]],
+};
+
+function significant(value: number, digits: number): string {
+  if (value === 0) return "0";
+  const whole = Math.floor(Math.log10(Math.abs(value))) + 1;
+  const decimals = Math.max(0, Math.min(3, digits - Math.max(1, whole)));
+  return value.toFixed(decimals);
+}

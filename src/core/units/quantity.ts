@@ -1,0 +1,17 @@
+/** What an instrument can show, each with the unit its numbers are kept in. */
+export const quantityUnits = {
+  volts: "V",
+  ohms: "Ω",
+  amps: "A",
+  hertz: "Hz",
+  percent: "%",
+  speed: "km/h",
+  length: "mm",
+} as const;
+
+export type Quantity = keyof typeof quantityUnits;
+
+/** Miles per hour to km/h: 1 mile = 1.609344 km exactly (NIST SP 811, appendix B). */
+export const KMH_PER_MPH = 1.609344;
+/** Inch to millimetre: 25.4 exactly (NIST SP 811, appendix B). */
+export const MM_PER_INCH = 25.4;

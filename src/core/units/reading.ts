@@ -1,0 +1,159 @@
+import { KMH_PER_MPH, MM_PER_INCH, quantityUnits, type Quantity } from "./quantity";
+
+/** A reading as typed, in base units, or one of the things a display shows that is no number. */
+export type TypedValue =
+  | { kind: "number"; quantity: Quantity; value: number; resolution: number; coupling?: "ac" | "dc" }
+  | { kind: "over-limit" }
+  | { kind: "beep"; heard: boolean };
+
+export type ParseResult = { ok: true; value: TypedValue } | { ok: false; say: string };
+
+/**
+ * Reads what a hand types on a bench: `11.2`, `11,2 V`, `953mV`, `1.1k`, `1k1`, `0.65vac`, `OL`, `beep`, `no beep`,
+ * `55.7 Hz`, `22 km/h`, `5 mph`. The unit comes from `expected` when it is left out.
+ *
+ * @param text what was typed
+ * @param expected the quantity the check asks for; a typed unit of another quantity is refused, never converted
+ * @returns the value in base units with the size of its last digit, or a sentence saying what was not understood
+ */
+export function parseReading(text: string, expected: Quantity): ParseResult {
+  const trimmed = text.trim();
+  if (trimmed === "") return refuse(`Nothing typed. Type a number${unitHint(expected)}.`);
+  const word = parseWord(trimmed);
+  if (word) return { ok: true, value: word };
+  const split = splitNumber(trimmed.toLowerCase().replace(/\s+/g, " "), trimmed);
+  if (!split) return refuse(`“${clip(trimmed)}” is not a number I can read. Type for example ${example(expected)}.`);
+  const unit = parseUnit(split.unit, split.rawUnit, expected);
+  if (!unit) return refuse(`“${clip(split.rawUnit)}” is not a unit I know here. This reading is in ${quantityUnits[expected]}.`);
+  if (unit.quantity !== expected)
+    return refuse(`“${clip(trimmed)}” is in ${quantityUnits[unit.quantity]}, but this check reads ${quantityUnits[expected]}.`);
+  return {
+    ok: true,
+    value: {
+      kind: "number",
+      quantity: expected,
+      value: split.number * unit.scale,
+      resolution: split.resolution * Math.abs(unit.scale),
+      ...(unit.coupling ? { coupling: unit.coupling } : {}),
+    },
+  };
+}
+
+const OVER_LIMIT = /^(ol|o\.l\.?|0l|over ?limit|over ?load|open|inf|infinite|∞)(\s*[kKmM]?(ohms?|Ω|Ω))?$/i;
+
+function parseWord(text: string): TypedValue | null {
+  if (OVER_LIMIT.test(text)) return { kind: "over-limit" };
+  if (/^(beeps?|yes|tone)$/i.test(text)) return { kind: "beep", heard: true };
+  if (/^(no[ -]?beep|no|silent|silence|no tone)$/i.test(text)) return { kind: "beep", heard: false };
+  return null;
+}
+
+interface SplitNumber {
+  number: number;
+  resolution: number;
+  unit: string;
+  rawUnit: string;
+}
+
+function splitNumber(lower: string, raw: string): SplitNumber | null {
+  const radix = /^([+-−]?)(\d{1,4})([kmrv])(\d{1,4})\s*(Ω|ohms?)?$/i.exec(raw.trim());
+  if (radix) return splitRadixLetter(radix);
+  const match = /^([+\-−]?)\s*(\d+(?:[.,]\d*)?|[.,]\d+)(e[+-]?\d{1,3})?\s*(.*)$/.exec(lower);
+  if (!match) return null;
+  const [, sign, digits, exponent = "", unit] = match;
+  const plain = digits!.replace(",", ".");
+  const number = Number(plain + exponent) * (sign === "-" || sign === "−" ? -1 : 1);
+  if (!Number.isFinite(number)) return null;
+  const decimals = plain.includes(".") ? plain.length - plain.indexOf(".") - 1 : 0;
+  const rawUnit = raw.slice(raw.length - unit!.length).trim();
+  return { number, resolution: 10 ** -decimals * Number(`1${exponent}`), unit: unit!.trim(), rawUnit };
+}
+
+/** `1k1` is 1.1 kΩ, `4M7` 4.7 MΩ, `0R5` 0.5 Ω, `4V7` 4.7 V: the letter stands for the point (IEC 60062 style). */
+function splitRadixLetter([, sign, whole, letter, fraction]: RegExpExecArray): SplitNumber {
+  const number = Number(`${whole}.${fraction}`) * (sign === "-" || sign === "−" ? -1 : 1);
+  const rawUnit = /r/i.test(letter!) ? "Ω" : letter!;
+  return { number, resolution: 10 ** -fraction!.length, unit: rawUnit.toLowerCase(), rawUnit };
+}
+
+interface Unit {
+  quantity: Quantity;
+  scale: number;
+  coupling?: "ac" | "dc";
+}
+
+const PREFIX: Record<string, number> = { "": 1, k: 1e3, K: 1e3, M: 1e6, m: 1e-3, u: 1e-6, µ: 1e-6, μ: 1e-6, n: 1e-9, G: 1e9 };
+const BASE: [RegExp, Quantity][] = [
+  [/^(v|volts?)$/i, "volts"],
+  [/^(Ω|Ω|ohms?|r)$/i, "ohms"],
+  [/^(a|amps?)$/i, "amps"],
+  [/^(hz|hertz)$/i, "hertz"],
+];
+
+function parseUnit(lower: string, raw: string, expected: Quantity): Unit | null {
+  if (lower === "") return { quantity: expected, scale: 1 };
+  const fixed = FIXED_UNITS[lower.replace(/\s/g, "")];
+  if (fixed) return fixed;
+  const coupled = /^(.*?)\s*(ac|dc|rms)$/i.exec(raw);
+  const coupling = coupled ? (/dc/i.test(coupled[2]!) ? "dc" : "ac") : undefined;
+  const bare = coupled ? coupled[1]! : raw;
+  if (bare.length === 1 && bare in PREFIX) return barePrefix(bare, expected);
+  for (const prefix of Object.keys(PREFIX)) {
+    if (!bare.startsWith(prefix)) continue;
+    const rest = bare.slice(prefix.length).trim();
+    const base = BASE.find(([pattern]) => pattern.test(rest));
+    if (base) return { quantity: base[1], scale: prefixScale(prefix, base[1]), ...(coupling ? { coupling } : {}) };
+  }
+  return null;
+}
+
+/** `1.1k` has no unit but a prefix; `m` is milli for volts and amps and mega for ohms, where milliohms are never typed bare. */
+function barePrefix(letter: string, expected: Quantity): Unit | null {
+  if (letter === "G" || letter === "n") return null;
+  return { quantity: expected, scale: prefixScale(letter, expected) };
+}
+
+function prefixScale(prefix: string, quantity: Quantity): number {
+  return prefix === "m" && quantity === "ohms" ? 1e6 : PREFIX[prefix]!;
+}
+
+const FIXED_UNITS: Record<string, Unit> = {
+  "%": { quantity: "percent", scale: 1 },
+  percent: { quantity: "percent", scale: 1 },
+  "km/h": { quantity: "speed", scale: 1 },
+  kmh: { quantity: "speed", scale: 1 },
+  kph: { quantity: "speed", scale: 1 },
+  mph: { quantity: "speed", scale: KMH_PER_MPH },
+  mm: { quantity: "length", scale: 1 },
+  in: { quantity: "length", scale: MM_PER_INCH },
+  inch: { quantity: "length", scale: MM_PER_INCH },
+  milliohm: { quantity: "ohms", scale: 1e-3 },
+  milliohms: { quantity: "ohms", scale: 1e-3 },
+};
+
+const EXAMPLES: Record<Quantity, string> = {
+  volts: "11.2, 953mV or 0.65vac",
+  ohms: "1.1k, 0.4 or OL",
+  amps: "7mA or 0.014",
+  hertz: "55.7",
+  percent: "50",
+  speed: "22 km/h or 5 mph",
+  length: "0.4 mm or 0.015 in",
+};
+
+function example(expected: Quantity): string {
+  return EXAMPLES[expected];
+}
+
+function unitHint(expected: Quantity): string {
+  return ` in ${quantityUnits[expected]}, for example ${example(expected)}`;
+}
+
+function refuse(say: string): ParseResult {
+  return { ok: false, say };
+}
+
+/** Very long input is quoted short so that the message stays readable. */
+function clip(text: string): string {
+  return text.length > 40 ? `${text.slice(0, 37)}…` : text;
+}

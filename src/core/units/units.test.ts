@@ -1,0 +1,80 @@
+import { describe, expect, it } from "vitest";
+import { formatQuantity, formatShare, formatTyped } from "./format";
+import type { Quantity } from "./quantity";
+import { parseReading } from "./reading";
+
+const number = (text: string, quantity: Quantity) => {
+  const parsed = parseReading(text, quantity);
+  if (!parsed.ok || parsed.value.kind !== "number") throw new Error(`not a number: ${text}`);
+  return parsed.value;
+};
+
+describe("what a hand types on a bench", () => {
+  it.each<[string, Quantity, number, number]>([
+    ["11.2", "volts", 11.2, 0.1],
+    ["11,2 V", "volts", 11.2, 0.1],
+    ["953mV", "volts", 0.953, 0.001],
+    ["953 mv", "volts", 0.953, 0.001],
+    ["1.1k", "ohms", 1100, 100],
+    ["1k1", "ohms", 1100, 100],
+    ["4M7", "ohms", 4.7e6, 1e5],
+    ["2m", "ohms", 2e6, 1e6],
+    ["0R5", "ohms", 0.5, 0.1],
+    ["1.2 kΩ", "ohms", 1200, 100],
+    ["0.65vac", "volts", 0.65, 0.01],
+    ["-0.2 V dc", "volts", -0.2, 0.1],
+    ["55.7 Hz", "hertz", 55.7, 0.1],
+    ["22 km/h", "speed", 22, 1],
+    ["5 mph", "speed", 8.04672, 1.609344],
+    ["14mA", "amps", 0.014, 0.001],
+    [".5", "volts", 0.5, 0.1],
+    ["1.5e3", "ohms", 1500, 100],
+    ["0.015 in", "length", 0.381, 0.0254],
+  ])("%s as %s", (text, quantity, value, resolution) => {
+    expect(number(text, quantity).value).toBeCloseTo(value, 9);
+    expect(number(text, quantity).resolution).toBeCloseTo(resolution, 9);
+  });
+
+  it("keeps AC apart from DC when it is said", () => {
+    expect(number("0.65vac", "volts").coupling).toBe("ac");
+    expect(number("0.65 V", "volts").coupling).toBeUndefined();
+  });
+
+  it.each(["OL", "o.l.", "open", "OL kΩ", "∞"])("%s is over limit", (text) => {
+    expect(parseReading(text, "ohms")).toEqual({ ok: true, value: { kind: "over-limit" } });
+  });
+
+  it("hears a beep and its absence", () => {
+    expect(parseReading("beep", "ohms")).toEqual({ ok: true, value: { kind: "beep", heard: true } });
+    expect(parseReading("no beep", "ohms")).toEqual({ ok: true, value: { kind: "beep", heard: false } });
+  });
+
+  it.each<[string, Quantity, RegExp]>([
+    ["", "volts", /Nothing typed/],
+    ["twelve", "volts", /“twelve” is not a number/],
+    ["11.2.3", "volts", /“.3” is not a unit/],
+    ["12 bananas", "volts", /“bananas” is not a unit/],
+    ["12 V", "ohms", /is in V, but this check reads Ω/],
+    ["1e999", "ohms", /not a number/],
+    ["--5", "volts", /not a number/],
+  ])("nonsense is named, never guessed: %s", (text, quantity, say) => {
+    const parsed = parseReading(text, quantity);
+    expect(parsed.ok).toBe(false);
+    if (!parsed.ok) expect(parsed.say).toMatch(say);
+  });
+
+  it("quotes a paste of thousands of characters short", () => {
+    const parsed = parseReading("x".repeat(5000), "volts");
+    expect(parsed.ok ? "" : parsed.say).toMatch(/“x{37}…”/);
+  });
+
+  it("writes values as a display would", () => {
+    expect(formatQuantity(0.0002, "volts")).toBe("0.20 mV");
+    expect(formatQuantity(11.2, "volts")).toBe("11.2 V");
+    expect(formatQuantity(1446, "ohms")).toBe("1.45 kΩ");
+    expect(formatQuantity(0.014, "amps")).toBe("14.0 mA");
+    expect(formatShare(0.9999)).toBe(">99 %");
+    expect(formatShare(0.002)).toBe("<1 %");
+    expect(formatTyped(number("11.23", "volts"))).toBe("11.23 V");
+  });
+});

@@ -1,0 +1,159 @@
+import type { Capture, Channel } from "../capture/capture";
+import { dropOutSpeedKmh, PASSIVE_REFERENCE } from "../ring/ring";
+import { parseTyre, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
+import { leadingFinding, type Finding } from "./findings";
+import { FEWEST_SAMPLES_A_PULSE, findPulses, rhythmOf, type Pulse } from "./pulses";
+import { lossFindings, median, shapeFindings } from "./ring-findings";
+import { findPulsesPerRevolution, foldRing, type RingPattern } from "./ring-pattern";
+import { signalShape, type SignalKind, type SignalShape } from "./signal";
+
+export interface AnalyseOptions {
+  /** Pulses per revolution, when known. */
+  pulses?: number;
+  tyre?: string;
+  family?: "active-2wire" | "active-3wire" | "passive";
+}
+
+export interface Range {
+  min: number;
+  median: number;
+  max: number;
+}
+
+export interface ChannelAnalysis {
+  name: string;
+  signal: SignalKind;
+  levels: { lowV: number; highV: number };
+  peakToPeakV: number;
+  dutyPct: number | null;
+  frequencyHz: Range | null;
+  speedKmh: Range | null;
+  pulses: number;
+  pulsesPerRevolution: number | null;
+  /** How the count was come by. */
+  countFrom: "given" | "signature" | "unknown";
+  revolutions: number | null;
+  findings: Finding[];
+  /** The word under which this channel enters the line-up. */
+  leading: string;
+}
+
+/** Sense resistors met in practice, ohms; a level is wrong only if it is wrong for all of them. */
+const SENSE_OHMS = { from: 100, to: 140 } as const;
+const WINDOW_MA = { low: [5.9, 8.4], high: [11.8, 16.8] } as const;
+/** Passive module thresholds are commonly 100–200 mV (from memory). */
+const PASSIVE_THRESHOLD_V = 0.15;
+/** A passive signal under this part of the usual one for its speed is too small. */
+const LOW_AMPLITUDE = 0.45;
+/** Falling out above this speed a module takes the wheel for locked (judgement from the 5 mph of the trade). */
+const EARLY_DROP_OUT_KMH = 5;
+const DUTY_LIMITS = [36, 64] as const;
+
+/** Analyses every channel of a capture. */
+export function analyseCapture(capture: Capture, options: AnalyseOptions = {}): ChannelAnalysis[] {
+  return capture.channels.map((channel) => analyseChannel(channel, capture, options));
+}
+
+function analyseChannel({ name, samples }: Channel, { sampleS, startS }: Capture, options: AnalyseOptions): ChannelAnalysis {
+  const shape = signalShape(samples);
+  const pulses = findPulses(samples, shape);
+  const rhythm = rhythmOf(pulses);
+  const found = options.pulses ?? findPulsesPerRevolution(rhythm);
+  const ring = found && pulses.length > 8 ? foldRing(pulses, rhythm, found) : null;
+  const hertz = range(rhythm.periods, rhythm.ratios, sampleS);
+  const tyre = parseTyre(options.tyre ?? "205/55R16");
+  const speed = hertz && found && tyre ? mapRange(hertz, (value) => speedKmh(value, found, rollingCircumferenceM(tyre))) : null;
+  const findings: Finding[] = [];
+  const turning = pulses.length >= 8 && shape.kind !== "noise";
+  if (turning) {
+    findings.push(...lossFindings(pulses, rhythm, ring, sampleS, startS));
+    if (ring && ring.revolutions >= 1.8) findings.push(...shapeFindings(ring, isPassive(shape, options), (tooth) => toothTimes(pulses, rhythm.teeth, ring, tooth, sampleS, startS)));
+  }
+  findings.push(...levelFindings(shape, pulses, speed, options, samples.length * sampleS, startS, turning));
+  return {
+    name,
+    signal: turning ? shape.kind : shape.kind === "flat" ? "flat" : pulses.length < 8 && shape.kind === "two-level" ? "two-level" : shape.kind,
+    levels: { lowV: shape.lowV, highV: shape.highV },
+    peakToPeakV: shape.peakToPeakV,
+    dutyPct: dutyOf(pulses),
+    frequencyHz: hertz,
+    speedKmh: speed,
+    pulses: pulses.length,
+    pulsesPerRevolution: found,
+    countFrom: options.pulses ? "given" : found ? "signature" : "unknown",
+    revolutions: ring ? ring.revolutions : null,
+    findings,
+    leading: leadingFinding(findings, turning ? shape.kind : pulses.length < 8 ? "flat" : shape.kind),
+  };
+}
+
+/** Findings from size and levels rather than from rhythm. */
+function levelFindings(shape: SignalShape, pulses: readonly Pulse[], speed: Range | null, options: AnalyseOptions, lengthS: number, startS: number, turning: boolean): Finding[] {
+  const whole = { startS, endS: startS + lengthS, ringLocked: false };
+  if (shape.kind === "noise") return [{ code: "noise-at-rest", confidence: 0.8, ...whole, say: "Only noise: nothing in it repeats with a wheel. A leaking coil, or the probe's ground." }];
+  if (!turning) return [];
+  const list: Finding[] = [];
+  if (isPassive(shape, options) && speed) list.push(...passiveSize(pulses, speed, whole));
+  if (shape.kind === "two-level" && options.family === "active-2wire" && shape.lowV > 0.05 && shape.highV < 4) {
+    const [lowMa, highMa] = [shape.lowV, shape.highV].map((volts) => ({ least: (1000 * volts) / SENSE_OHMS.to, most: (1000 * volts) / SENSE_OHMS.from })) as [Current, Current];
+    if (outside(lowMa, WINDOW_MA.low) || outside(highMa, WINDOW_MA.high))
+      list.push({ code: "level-out-of-window", confidence: 0.85, ...whole, size: lowMa.least, say: `Levels ${shape.lowV.toFixed(2)} and ${shape.highV.toFixed(2)} V are outside 5.9–8.4 and 11.8–16.8 mA for any usual sense resistor: resistance or a leak in the circuit, not the ring.` });
+  }
+  const duty = dutyOf(pulses);
+  if (shape.kind === "two-level" && duty !== null && (duty < DUTY_LIMITS[0] || duty > DUTY_LIMITS[1]))
+    list.push({ code: "duty-shift", confidence: 0.7, ...whole, size: duty, say: `High for ${Math.round(duty)} % of the time instead of about half: the sensor stands too far off, or the encoder is weak.` });
+  return list;
+}
+
+interface Current {
+  least: number;
+  most: number;
+}
+
+function outside({ least, most }: Current, [from, to]: readonly [number, number]): boolean {
+  return most < from || least > to;
+}
+
+/** A passive signal against the straight line of the trade, and the speed at which it falls out. */
+function passiveSize(pulses: readonly Pulse[], speed: Range, whole: { startS: number; endS: number; ringLocked: boolean }): Finding[] {
+  const rms = median(pulses.map(({ heightV }) => heightV).filter(Number.isFinite)) / (2 * Math.SQRT2);
+  const usual = (PASSIVE_REFERENCE.volts * speed.median) / PASSIVE_REFERENCE.speedKmh;
+  const list: Finding[] = [];
+  if (rms < LOW_AMPLITUDE * usual)
+    list.push({ code: "low-amplitude", confidence: 0.9, ...whole, size: rms / usual, say: `${rms.toFixed(2)} V RMS at ${speed.median.toFixed(1)} km/h is ${Math.round((100 * rms) / usual)} % of the usual: too large a gap, or a weak coil. The ring itself is even.` });
+  const dropOut = dropOutSpeedKmh(rms * Math.SQRT2, speed.median, PASSIVE_THRESHOLD_V);
+  if (dropOut > EARLY_DROP_OUT_KMH)
+    list.push({ code: "drop-out-speed", confidence: 0.8, ...whole, size: dropOut, say: `Falls under a usual module threshold at ${dropOut.toFixed(1)} km/h: the module would see a locking wheel on every slow stop.` });
+  return list;
+}
+
+function isPassive(shape: SignalShape, { family }: AnalyseOptions): boolean {
+  return family ? family === "passive" : shape.kind === "sine";
+}
+
+/** Frequency over the whole capture, from periods that hold no gap. */
+function range(periods: Float64Array, ratios: Float64Array, sampleS: number): Range | null {
+  const even = [...periods].filter((period, i) => Math.abs(ratios[i]! - 1) < 0.5 && period > 0).map((period) => 1 / (period * sampleS)).sort((a, b) => a - b);
+  if (even.length < 4) return null;
+  const at = (share: number) => even[Math.min(even.length - 1, Math.floor(share * even.length))]!;
+  return { min: at(0.01), median: at(0.5), max: at(0.99) };
+}
+
+function mapRange({ min, median: middle, max }: Range, by: (value: number) => number): Range {
+  return { min: by(min), median: by(middle), max: by(max) };
+}
+
+function dutyOf(pulses: readonly Pulse[]): number | null {
+  const duties = pulses.map(({ duty }) => duty).filter(Number.isFinite);
+  return duties.length < 4 ? null : 100 * median(duties);
+}
+
+function toothTimes(pulses: readonly Pulse[], teeth: Int32Array, ring: RingPattern, tooth: number, sampleS: number, startS: number): [number, number] {
+  const i = Math.max(0, [...teeth.keys()].find((at) => teeth[at]! % ring.pulsesPerRevolution === tooth) ?? 0);
+  return [startS + pulses[Math.max(0, i - 1)]!.at * sampleS, startS + pulses[Math.min(pulses.length - 1, i + 2)]!.at * sampleS];
+}
+
+/** How fast the wheel may turn before pulses of this capture are too short to be told apart, in Hz. */
+export function fastestSafeHz(sampleS: number): number {
+  return 1 / (FEWEST_SAMPLES_A_PULSE * sampleS);
+}

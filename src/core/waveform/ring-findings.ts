@@ -1,0 +1,121 @@
+import type { Finding } from "./findings";
+import { isMissing, type Pulse, type Rhythm } from "./pulses";
+import type { RingPattern } from "./ring-pattern";
+
+/** Pulses lost: at the same place each turn (the ring), or anywhere (wire, connector, supply). */
+export function lossFindings(pulses: readonly Pulse[], { ratios, teeth }: Rhythm, ring: RingPattern | null, sampleS: number, startS: number): Finding[] {
+  const gaps = [...ratios.keys()].filter((i) => isMissing(ratios[i]!));
+  if (gaps.length === 0) return [];
+  const at = (i: number) => startS + pulses[i]!.at * sampleS;
+  const locked = ring ? lockedPlace(gaps, teeth, ring) : null;
+  if (locked) {
+    const own = gaps.filter((i) => nearTooth(teeth[i]!, locked.tooth, ring!.pulsesPerRevolution));
+    const lost = median(own.map((i) => Math.round(ratios[i]!) - 1));
+    const finding: Finding = {
+      code: "missing-pulses",
+      confidence: locked.confidence,
+      ringLocked: true,
+      tooth: ((locked.tooth + 1) % ring!.pulsesPerRevolution) + 1,
+      count: lost,
+      startS: at(own[0]!),
+      endS: at(own[0]! + 1),
+      say: `${lost === 1 ? "One pulse is" : `${lost} pulses are`} missing at the same place on ${own.length} of ${Math.max(own.length, Math.floor(ring!.revolutions))} turns. It turns with the wheel: the ring, not the wire.`,
+    };
+    const others = gaps.filter((i) => !own.includes(i));
+    return others.length > Math.max(1, 0.15 * gaps.length) ? [finding, scattered(others, ratios, at)] : [finding];
+  }
+  return [scattered(gaps, ratios, at)];
+}
+
+function scattered(gaps: number[], ratios: Float64Array, at: (i: number) => number): Finding {
+  const lost = gaps.reduce((sum, i) => sum + Math.round(ratios[i]!) - 1, 0);
+  return {
+    code: "random-dropout",
+    confidence: Math.min(0.99, 0.6 + 0.1 * gaps.length),
+    ringLocked: false,
+    count: lost,
+    startS: at(gaps[0]!),
+    endS: at(gaps[0]! + 1),
+    say: `The signal is lost ${gaps.length === 1 ? "once" : `${gaps.length} times`} (${lost} pulses) at no fixed place of the ring. Look for a loose contact or wire, not for a bad ring.`,
+  };
+}
+
+/** The tooth at which most gaps sit, when they come nearly every turn. */
+function lockedPlace(gaps: number[], teeth: Int32Array, ring: RingPattern): { tooth: number; confidence: number } | null {
+  const N = ring.pulsesPerRevolution;
+  if (ring.revolutions < 1.8) return null;
+  let best = { tooth: -1, count: 0 };
+  for (const i of gaps) {
+    const tooth = teeth[i]! % N;
+    const count = gaps.filter((j) => nearTooth(teeth[j]!, tooth, N)).length;
+    if (count > best.count) best = { tooth, count };
+  }
+  const seen = best.count / Math.max(1, Math.floor(ring.revolutions));
+  const share = best.count / gaps.length;
+  if (best.count < 2 || seen < 0.6 || share < 0.3) return null;
+  return { tooth: best.tooth, confidence: Math.min(0.99, 0.7 + 0.3 * share * Math.min(1, seen)) };
+}
+
+function nearTooth(tooth: number, place: number, N: number): boolean {
+  const distance = Math.abs((tooth % N) - place);
+  return Math.min(distance, N - distance) <= 1;
+}
+
+/** A crack (short–long pair), a single odd tooth, or a once-per-turn wave in the folded ring. */
+export function shapeFindings(ring: RingPattern, isPassive: boolean, spanOf: (tooth: number) => [number, number]): Finding[] {
+  const list: Finding[] = [];
+  const wave = firstHarmonic(ring.periodMean);
+  const rest = ring.periodMean.map((value, t) => value - wave.at(t));
+  const usual = medianAbsolute(rest);
+  const odd = rest.map((value, t) => (Number.isNaN(value) ? 0 : Math.abs(value) / Math.hypot(3 * usual, 2 * ring.periodError[t]!)));
+  const worst = odd.indexOf(Math.max(...odd));
+  const size = rest[worst]!;
+  if (odd[worst]! > 1.8 && Math.abs(size) > 0.05) {
+    const [startS, endS] = spanOf(worst);
+    list.push({
+      code: "cracked-ring",
+      confidence: Math.min(0.99, 0.6 + 0.1 * odd[worst]!),
+      ringLocked: true,
+      tooth: worst + 1,
+      size: Math.abs(size),
+      startS,
+      endS,
+      say: `The spacing jumps by ${Math.round(Math.abs(size) * 100)} % of a tooth at the same place each turn: a crack, or a tooth out of place. Not a wire.`,
+    });
+  }
+  const heightRest = ring.heightMean.map((value) => value - 1);
+  if (isPassive && ring.revolutions >= 2) {
+    const usualHeight = medianAbsolute(heightRest);
+    const deviations = heightRest.map((value) => (Number.isNaN(value) ? 0 : Math.abs(value)));
+    const tooth = deviations.indexOf(Math.max(...deviations));
+    if (deviations[tooth]! > Math.max(0.12, 5 * usualHeight) && list.length === 0) {
+      const [startS, endS] = spanOf(tooth);
+      list.push({ code: "odd-tooth", confidence: 0.9, ringLocked: true, tooth: tooth + 1, size: deviations[tooth]!, startS, endS, say: `One tooth stands ${Math.round(deviations[tooth]! * 100)} % ${heightRest[tooth]! < 0 ? "lower" : "higher"} than its neighbours, each turn: debris or a bent tooth.` });
+    }
+  }
+  if (wave.size > 0.02 && wave.size > 4 * usual && ring.revolutions >= 2)
+    list.push({ code: "eccentric", confidence: 0.85, ringLocked: true, size: wave.size, startS: spanOf(0)[0], endS: spanOf(ring.pulsesPerRevolution - 1)[1], say: `Speed seems to swing by ${Math.round(wave.size * 100)} % once a turn: the ring runs out of true, or the bearing has play.` });
+  return list;
+}
+
+function firstHarmonic(values: Float64Array): { size: number; at: (tooth: number) => number } {
+  const N = values.length;
+  let [a, b, n] = [0, 0, 0];
+  values.forEach((value, t) => {
+    if (Number.isNaN(value)) return;
+    a += value * Math.cos((2 * Math.PI * t) / N);
+    b += value * Math.sin((2 * Math.PI * t) / N);
+    n++;
+  });
+  const [x, y] = [(2 * a) / Math.max(1, n), (2 * b) / Math.max(1, n)];
+  return { size: Math.hypot(x, y), at: (t) => x * Math.cos((2 * Math.PI * t) / N) + y * Math.sin((2 * Math.PI * t) / N) };
+}
+
+function medianAbsolute(values: Float64Array): number {
+  return median([...values].filter((value) => !Number.isNaN(value)).map(Math.abs));
+}
+
+export function median(values: number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[sorted.length >> 1] ?? 0;
+}

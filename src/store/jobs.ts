@@ -1,0 +1,94 @@
+import localforage from "localforage";
+import type { Capture } from "../core/capture/capture";
+import { mergeJobs } from "../core/job/derive";
+import { jobSchema, type Job } from "../core/job/schema";
+
+const jobs = localforage.createInstance({ name: "tastatura", storeName: "jobs" });
+const captures = localforage.createInstance({ name: "tastatura", storeName: "captures" });
+const flags = localforage.createInstance({ name: "tastatura", storeName: "flags" });
+
+const CHANNEL = "tastatura-jobs";
+const channel = typeof BroadcastChannel === "undefined" ? null : new BroadcastChannel(CHANNEL);
+
+/** A stored record that this version cannot read; it is left where it is. */
+export interface Unreadable {
+  id: string;
+  why: string;
+}
+
+/** All jobs, newest first, and those that could not be read. */
+export async function listJobs(): Promise<{ jobs: Job[]; unreadable: Unreadable[] }> {
+  const found: Job[] = [];
+  const unreadable: Unreadable[] = [];
+  await jobs.iterate<unknown, void>((value, id) => {
+    const parsed = jobSchema.safeParse(value);
+    if (parsed.success) found.push(parsed.data);
+    else unreadable.push({ id, why: parsed.error.issues[0]?.message ?? "unknown" });
+  });
+  return { jobs: found.sort((a, b) => (lastTouched(a) < lastTouched(b) ? 1 : -1)), unreadable };
+}
+
+export function lastTouched(job: Job): string {
+  return job.entries.at(-1)?.at ?? job.createdAt;
+}
+
+export async function loadJob(id: string): Promise<Job | null> {
+  const value = await jobs.getItem<unknown>(id);
+  if (value === null) return null;
+  return jobSchema.parse(value);
+}
+
+let saving: Promise<unknown> = Promise.resolve();
+
+/**
+ * Saves a job. The log is joined with what another tab may have stored since, so that neither loses entries.
+ * Rejects when the browser could not write; the caller keeps what was typed.
+ */
+export function saveJob(job: Job): Promise<Job> {
+  const next = saving.then(async () => {
+    const write = async () => {
+      const stored = jobSchema.safeParse(await jobs.getItem<unknown>(job.id));
+      const merged = stored.success ? mergeJobs(job, stored.data) : job;
+      await jobs.setItem(job.id, merged);
+      return merged;
+    };
+    const merged = typeof navigator !== "undefined" && "locks" in navigator ? await navigator.locks.request(`job-${job.id}`, write) : await write();
+    channel?.postMessage(job.id);
+    return merged;
+  });
+  saving = next.catch(() => undefined);
+  return next;
+}
+
+export async function removeJob(id: string): Promise<void> {
+  await jobs.removeItem(id);
+  channel?.postMessage(id);
+}
+
+/** Calls back when another tab has written a job. @returns a function that stops listening */
+export function onOtherTab(callback: (id: string) => void): () => void {
+  const listen = (event: MessageEvent<string>) => callback(event.data);
+  channel?.addEventListener("message", listen);
+  return () => channel?.removeEventListener("message", listen);
+}
+
+export async function saveCapture(id: string, capture: Capture): Promise<void> {
+  await captures.setItem(id, capture);
+}
+
+export async function loadCapture(id: string): Promise<Capture | null> {
+  return captures.getItem<Capture>(id);
+}
+
+/** Puts the demo workshop into an empty store once; a store with anything in it is left alone. */
+export async function seedDemo(load: () => Promise<{ jobs: unknown[]; captures: { id: string; capture: Capture }[] }>): Promise<boolean> {
+  if ((await jobs.length()) > 0 || (await flags.getItem("demo-seeded"))) return false;
+  const demo = await load();
+  for (const value of demo.jobs) {
+    const job = jobSchema.parse(value);
+    await jobs.setItem(job.id, job);
+  }
+  for (const { id, capture } of demo.captures) await captures.setItem(id, capture);
+  await flags.setItem("demo-seeded", true);
+  return true;
+}

@@ -1,0 +1,49 @@
+import { expose } from "comlink";
+import type { Hookup } from "../core/checks/hookup";
+import { forecastStrip, previewReading, type ForecastStrip, type Preview } from "../core/job/forecast-strip";
+import { progressOf, replay, standingReadings } from "../core/job/derive";
+import { diagnosisOf, type Diagnosis } from "../core/job/diagnosis";
+import { evidenceOf } from "../core/job/reading";
+import type { Job } from "../core/job/schema";
+import type { LineUp } from "../core/lineup/line-up";
+import { typedEvidence } from "../core/lineup/typed-evidence";
+
+let current: { key: string; readings: string[]; lineUp: LineUp } | null = null;
+
+/** The line-up of a job: the one at hand, with the newest readings added, or rebuilt when the log was cut back. */
+function lineUpOf(job: Job): LineUp {
+  const key = JSON.stringify([job.id, job.setup, job.complaint]);
+  const readings = standingReadings(job).map(({ id }) => id);
+  const kept = current;
+  if (kept?.key === key && kept.readings.every((id, i) => readings[i] === id)) {
+    for (const { id, reading } of standingReadings(job).slice(kept.readings.length)) {
+      const evidence = evidenceOf(reading, job.setup);
+      if (evidence.ok) kept.lineUp.add(evidence.value);
+      kept.readings.push(id);
+    }
+    return kept.lineUp;
+  }
+  current = { key, readings, lineUp: replay(job) };
+  return current.lineUp;
+}
+
+const api = {
+  /** Everything the Bench shows of a job. */
+  diagnose(job: Job): Diagnosis {
+    return diagnosisOf(lineUpOf(job), job.policy, progressOf(job));
+  },
+
+  /** Bands of the leading suspects for one hook-up. */
+  strip(job: Job, hookup: Hookup): ForecastStrip {
+    return forecastStrip(lineUpOf(job), hookup);
+  },
+
+  /** What a typed value would mean; null when it cannot be read yet. */
+  preview(job: Job, hookup: Hookup, typed: string): Preview | null {
+    const parsed = typedEvidence(hookup, typed, job.setup);
+    return parsed.ok ? previewReading(lineUpOf(job), parsed.evidence) : null;
+  },
+};
+
+export type LineUpWorker = typeof api;
+expose(api);
