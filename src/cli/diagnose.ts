@@ -1,7 +1,7 @@
 import { basename } from "node:path";
 import { UnusableInput } from "../core/capture/capture";
 import { diagnoseFile } from "../core/job/diagnose-file";
-import type { NextCheck } from "../core/job/diagnosis";
+import type { NextCheck } from "../core/job/describe-hookup";
 import { readText, runCommand } from "./io";
 
 await runCommand(async () => {

@@ -53,7 +53,7 @@ export function swapChances(sensorAtFault: boolean): number[] {
 /** Chances of what the live speed shows. @param comesAndGoes the fault is intermittent @param speedReach largest speed driven */
 export function speedChances(car: CarCondition, view: ModuleView, hookup: Hookup, setup: CornerSetup, comesAndGoes: boolean): number[] {
   const { words } = answersFor(hookup, setup)!;
-  return chances(words, { [speedWord(car, view, Math.max(10, speedOf(hookup.state)), comesAndGoes)]: 0.88, erratic: 0.01, "drops-out": 0.02, zero: 0.01, "cuts-low": 0.01, "ratio-off": 0.01 }, "follows");
+  return chances(words, { "drops-out": 0.02, [speedWord(car, view, Math.max(10, speedOf(hookup.state)), comesAndGoes)]: 0.92 }, "follows");
 }
 
 function speedWord(car: CarCondition, view: ModuleView, speedKmh: number, comesAndGoes: boolean): string {
@@ -69,7 +69,7 @@ function speedWord(car: CarCondition, view: ModuleView, speedKmh: number, comesA
 /** Chances of each finding in a capture of the signal at one point. @param volts low and high (active) or RMS (passive) at the probe */
 export function scopeChances(car: CarCondition, volts: { step: number; share: number; bothLevels: boolean }, hookup: Hookup, setup: CornerSetup, comesAndGoes: boolean, view: ModuleView): number[] {
   const { words } = answersFor(hookup, setup)!;
-  return chances(words, { [scopeWord(car, volts, hookup, comesAndGoes, view)]: 0.96, "odd-tooth": 0.005, "random-dropout": 0.005 }, "clean");
+  return chances(words, { [scopeWord(car, volts, hookup, comesAndGoes, view)]: 0.97 }, "clean");
 }
 
 function scopeWord(car: CarCondition, volts: { step: number; share: number; bothLevels: boolean }, hookup: Hookup, comesAndGoes: boolean, view: ModuleView): string {

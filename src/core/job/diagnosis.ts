@@ -1,37 +1,11 @@
-import { hookupLabel, instruction, cautions, stateWords, pointLabel } from "../checks/words";
-import { answersFor, type Answers } from "../checks/answers";
-import { quantityOf, type Hookup, type Instrument } from "../checks/hookup";
-import type { CircuitState } from "../circuit/state";
+import type { Hookup } from "../checks/hookup";
+import { pointLabel } from "../checks/words";
 import { contradictions, type Contradiction } from "../lineup/contradictions";
 import { weighGuess, type Guess } from "../lineup/cost";
 import type { LineUp } from "../lineup/line-up";
 import { proposeChecks, type Policy, type Progress, type Proposal } from "../lineup/next-check";
 import { rankParts, rankSuspects, type PartShare, type Suspect } from "../lineup/suspects";
-import { quantityUnits, type Quantity } from "../units/quantity";
-import { readingFrom } from "./reading";
-
-/** A proposed check, ready to be shown or written. */
-export interface NextCheck {
-  id: string;
-  check: string;
-  label: string;
-  instrument: Instrument;
-  red?: string;
-  black?: string;
-  look?: string;
-  state: CircuitState;
-  stateWords: string;
-  minutes: number;
-  bits: number;
-  why: string;
-  todo: string[];
-  cautions: string[];
-  unit: string | null;
-  quantity: Quantity | null;
-  answers: Answers | null;
-  pierces: boolean;
-  hookup: Hookup;
-}
+import { describeHookup, type NextCheck } from "./describe-hookup";
 
 export interface Diagnosis {
   suspects: Suspect[];
@@ -65,30 +39,12 @@ export function provenSuspect({ suspects }: Diagnosis): Suspect | null {
 }
 
 function describeCheck({ check, bits, minutes, todo }: Proposal, lineUp: LineUp, suspects: Suspect[]): NextCheck {
-  const { hookup } = check;
-  const written = readingFrom(hookup, "");
-  const quantity = quantityOf[hookup.instrument] ?? null;
   return {
-    id: check.id,
-    check: instruction(hookup, lineUp.setup),
-    label: hookupLabel(hookup),
-    instrument: hookup.instrument,
-    ...(written.red ? { red: written.red } : {}),
-    ...(written.point ? { red: written.point } : {}),
-    ...(written.black ? { black: written.black } : {}),
-    ...(written.look ? { look: written.look } : {}),
-    state: hookup.state,
-    stateWords: stateWords(hookup.state),
+    ...describeHookup(check.hookup, lineUp.setup),
     minutes,
     bits: Math.round(bits * 100) / 100,
-    why: whyThis(hookup, suspects, bits),
+    why: whyThis(check.hookup, suspects, bits),
     todo: todo.map(({ say }) => say),
-    cautions: cautions(hookup),
-    unit: quantity ? quantityUnits[quantity] : null,
-    quantity,
-    answers: answersFor(hookup, lineUp.setup),
-    pierces: check.pierces,
-    hookup,
   };
 }
 

@@ -1,0 +1,16 @@
+import { defineConfig } from "@playwright/test";
+
+const port = Number(process.env.PORT ?? 3211);
+
+export default defineConfig({
+  testDir: "e2e",
+  timeout: 120_000,
+  workers: 1,
+  reporter: "line",
+  use: {
+    baseURL: `http://localhost:${port}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"] },
+  },
+  webServer: { command: `node node_modules/next/dist/bin/next start -p ${port}`, port, reuseExistingServer: false, env: { TASTATURA_DEMO: "1" } },
+});

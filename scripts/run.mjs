@@ -1,0 +1,79 @@
+import { spawn, spawnSync } from "node:child_process";
+import { existsSync, readFileSync, writeFileSync } from "node:fs";
+import { createHash } from "node:crypto";
+import { fileURLToPath } from "node:url";
+
+export const root = fileURLToPath(new URL("..", import.meta.url));
+
+/** Runs a command to its end and stops the whole script, with its exit code, when it fails. */
+export function step(title, command, args, env = {}) {
+  console.log(`\n== ${title}`);
+  const done = spawnSync(command, args, { cwd: root, stdio: "inherit", env: { ...process.env, ...env } });
+  if (done.status === 0) return;
+  console.error(`${title} failed${done.error ? `: ${done.error.message}` : ""}.`);
+  process.exit(done.status ?? 1);
+}
+
+/** A tool out of node_modules. */
+export function tool(title, name, args, env) {
+  step(title, process.execPath, [`${root}node_modules/${TOOLS[name]}`, ...args], env);
+}
+
+const TOOLS = {
+  eslint: "eslint/bin/eslint.js",
+  tsc: "typescript/bin/tsc",
+  depcruise: "dependency-cruiser/bin/dependency-cruise.mjs",
+  vitest: "vitest/vitest.mjs",
+  next: "next/dist/bin/next",
+  playwright: "@playwright/test/cli.js",
+  tsx: "tsx/dist/cli.mjs",
+};
+
+/** Installs the packages of the lock file unless they are there already. */
+export function install() {
+  const stamp = `${root}node_modules/.installed`;
+  const wanted = createHash("sha256").update(readFileSync(`${root}package-lock.json`)).digest("hex");
+  if (existsSync(stamp) && readFileSync(stamp, "utf8") === wanted) return;
+  step("install packages", "npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"]);
+  writeFileSync(stamp, wanted);
+}
+
+/** Debian's Chromium for the browser tests, through apt when it is missing and allowed. */
+export function needChromium() {
+  if (existsSync("/usr/bin/chromium")) return;
+  console.log("\n== install Chromium");
+  const quiet = { stdio: "inherit", env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } };
+  spawnSync("apt-get", ["update", "-qq"], quiet);
+  spawnSync("apt-get", ["install", "-y", "-qq", "chromium"], quiet);
+  if (existsSync("/usr/bin/chromium")) return;
+  console.error("Chromium is missing and could not be installed. Run: apt-get install chromium, as an administrator.");
+  process.exit(1);
+}
+
+/** Makes the demo files and the production build. */
+export function build() {
+  tool("demo workshop", "tsx", ["scripts/make-demo.ts"]);
+  tool("production build", "next", ["build"]);
+}
+
+/** Starts the built app with the demo workshop. @returns the child process */
+export function serve(port) {
+  return spawn(process.execPath, [`${root}node_modules/${TOOLS.next}`, "start", "-p", String(port)], {
+    cwd: root,
+    stdio: ["ignore", "ignore", "inherit"],
+    env: { ...process.env, TASTATURA_DEMO: "1" },
+  });
+}
+
+/** Waits until an address answers. */
+export async function answers(address, tries = 120) {
+  for (let i = 0; i < tries; i++) {
+    const ok = await fetch(address).then(
+      (response) => response.ok,
+      () => false,
+    );
+    if (ok) return true;
+    await new Promise((resolve) => setTimeout(resolve, 500));
+  }
+  return false;
+}

@@ -1,0 +1,10 @@
+import { Suspense } from "react";
+import { ComplaintScreen } from "@/ui/complaint/complaint-screen";
+
+export default function Page() {
+  return (
+    <Suspense>
+      <ComplaintScreen />
+    </Suspense>
+  );
+}

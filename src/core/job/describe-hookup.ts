@@ -1,0 +1,60 @@
+import { accessSteps } from "../checks/access";
+import { answersFor, type Answers } from "../checks/answers";
+import { hookupKey, quantityOf, type Hookup, type Instrument } from "../checks/hookup";
+import { cautions, hookupLabel, instruction, stateWords } from "../checks/words";
+import type { CornerSetup } from "../circuit/setup";
+import type { CircuitState } from "../circuit/state";
+import { quantityUnits, type Quantity } from "../units/quantity";
+import { readingFrom } from "./reading";
+
+/** A check, proposed or chosen, ready to be shown or written. */
+export interface NextCheck {
+  id: string;
+  check: string;
+  label: string;
+  instrument: Instrument;
+  red?: string;
+  black?: string;
+  look?: string;
+  state: CircuitState;
+  stateWords: string;
+  minutes: number;
+  bits: number;
+  why: string;
+  todo: string[];
+  cautions: string[];
+  unit: string | null;
+  quantity: Quantity | null;
+  answers: Answers | null;
+  pierces: boolean;
+  hookup: Hookup;
+}
+
+/** A hook-up of the technician's own choosing, in the same shape as a proposed check. */
+export function describeHookup(hookup: Hookup, setup: CornerSetup): NextCheck {
+  const written = readingFrom(hookup, "");
+  const access = accessSteps(hookup, setup);
+  const quantity = quantityOf[hookup.instrument] ?? null;
+  const red = written.red ?? written.point;
+  return {
+    id: hookupKey(hookup),
+    check: instruction(hookup, setup),
+    label: hookupLabel(hookup),
+    instrument: hookup.instrument,
+    ...(red ? { red } : {}),
+    ...(written.black ? { black: written.black } : {}),
+    ...(written.look ? { look: written.look } : {}),
+    state: hookup.state,
+    stateWords: stateWords(hookup.state),
+    minutes: access.access.reduce((sum, step) => sum + step.minutes, access.ownMinutes),
+    bits: 0,
+    why: "Your own choice: any measurement weighs in.",
+    todo: access.access.map(({ say }) => say),
+    cautions: cautions(hookup),
+    unit: quantity ? quantityUnits[quantity] : null,
+    quantity,
+    answers: answersFor(hookup, setup),
+    pierces: access.pierces,
+    hookup,
+  };
+}

@@ -1,0 +1,158 @@
+import { circuitStateSchema } from "../core/circuit/state";
+import { cornerSetupSchema, type CornerSetup } from "../core/circuit/setup";
+import type { Capture } from "../core/capture/capture";
+import { simulateCar, readCar, type SimulatedCar } from "../core/car/simulated";
+import { recordCar, signalPoint } from "../core/car/synthesise";
+import { complaintSchema, type Complaint } from "../core/lineup/complaint";
+import { policySchema, proposeChecks } from "../core/lineup/next-check";
+import { progressOf, replay } from "../core/job/derive";
+import { readingFrom } from "../core/job/reading";
+import { JOB_VERSION, type Job } from "../core/job/schema";
+import { analyseCapture } from "../core/waveform/analyse";
+import { pointText } from "../core/circuit/point";
+
+interface DemoCar {
+  id: string;
+  name: string;
+  plate: string;
+  hoursAgo: number;
+  setup: Partial<CornerSetup>;
+  path: CornerSetup["path"];
+  complaint: Partial<Complaint>;
+  fault: string;
+  seed: number;
+  intermittent?: boolean;
+  /** Readings already taken, by the plan's own choice. */
+  readings: number;
+  capture: "logged" | "to-drop" | null;
+  spin: { fromKmh: number; toKmh: number };
+}
+
+const MINIBUS_PATH: CornerSetup["path"] = [
+  { station: "module", accessMin: 35, landmark: "under the battery tray" },
+  { spanM: 1.4, mm2: 0.5, landmark: "battery tray" },
+  { station: "c1", accessMin: 4, landmark: "inner sill" },
+  { spanM: 3.2, mm2: 0.5, landmark: "frame rail top", exposure: 2 },
+  { station: "plug", accessMin: 7, landmark: "rear arch" },
+];
+const SHORT_PATH: CornerSetup["path"] = [
+  { station: "module", accessMin: 30 },
+  { spanM: 1.1, mm2: 0.5, landmark: "bulkhead" },
+  { station: "c1", accessMin: 3, landmark: "strut tower" },
+  { spanM: 0.9, mm2: 0.5, landmark: "front arch", exposure: 2 },
+  { station: "plug", accessMin: 6 },
+];
+
+/** The night workshop of an invented island transport co-operative. */
+const cars: DemoCar[] = [
+  {
+    id: "demo-pelican",
+    name: "Tarnwick Pelican 14",
+    plate: "fleet 14",
+    hoursAgo: 1,
+    setup: { corner: "RR", family: "active-2wire" },
+    path: MINIBUS_PATH,
+    complaint: { codes: ["C003C-39"], symptoms: ["lamp"], recentWork: ["bearing"] },
+    fault: "ring-missing@ring",
+    seed: 14,
+    readings: 2,
+    capture: "to-drop",
+    spin: { fromKmh: 9, toKmh: 3 },
+  },
+  {
+    id: "demo-drover",
+    name: "Osmund Drover 09",
+    plate: "fleet 09",
+    hoursAgo: 5,
+    setup: { corner: "FL", family: "passive", pulsesPerRevolution: 44, tyre: "235/75R15" },
+    path: SHORT_PATH,
+    complaint: { codes: ["C0031-21"], symptoms: ["false-abs-low-speed", "pulls-under-braking"] },
+    fault: "mounting-gap@mounting",
+    seed: 9,
+    readings: 1,
+    capture: "logged",
+    spin: { fromKmh: 10, toKmh: 6 },
+  },
+  {
+    id: "demo-skua",
+    name: "Elverby Skua 03",
+    plate: "fleet 03",
+    hoursAgo: 26,
+    setup: { corner: "RL", family: "active-2wire" },
+    path: MINIBUS_PATH,
+    complaint: { codes: ["C0037-13"], symptoms: ["lamp"] },
+    fault: "wire-open@span2.supply",
+    seed: 3,
+    readings: 5,
+    capture: null,
+    spin: { fromKmh: 8, toKmh: 4 },
+  },
+  {
+    id: "demo-teal",
+    name: "Halmer Teal 21",
+    plate: "fleet 21",
+    hoursAgo: 49,
+    setup: { corner: "FR", family: "active-3wire", supplyV: 8 },
+    path: SHORT_PATH,
+    complaint: { codes: ["C0034-31"], symptoms: ["lamp", "when-wet"] },
+    fault: "terminal-open@plug.ground",
+    seed: 21,
+    readings: 0,
+    capture: null,
+    spin: { fromKmh: 8, toKmh: 4 },
+  },
+];
+
+export interface DemoWorkshop {
+  jobs: Job[];
+  captures: { id: string; name: string; capture: Capture }[];
+}
+
+/** Builds the demo workshop from its simulated cars; nothing in it is typed in by hand. @param now moment the times are counted back from */
+export function demoWorkshop(now: Date): DemoWorkshop {
+  const workshop: DemoWorkshop = { jobs: [], captures: [] };
+  for (const car of cars) {
+    const setup = cornerSetupSchema.parse({ ...car.setup, path: car.path });
+    const simulated = simulateCar(setup, car.fault, { seed: car.seed, intermittent: car.intermittent ?? false });
+    const at = (minutes: number) => new Date(now.getTime() - car.hoursAgo * 3_600_000 + minutes * 60_000).toISOString();
+    let job: Job = {
+      tastatura: JOB_VERSION,
+      id: car.id,
+      createdAt: at(0),
+      car: { name: car.name, plate: car.plate },
+      setup,
+      complaint: complaintSchema.parse(car.complaint),
+      policy: policySchema.parse({}),
+      entries: [],
+      simulated: { fault: car.fault, seed: car.seed, intermittent: car.intermittent ?? false },
+    };
+    if (car.capture) job = withCapture(job, car, simulated, workshop, at(4));
+    for (let i = 0; i < car.readings; i++) job = withReading(job, simulated, at(6 + 3 * i), i);
+    workshop.jobs.push(job);
+  }
+  return workshop;
+}
+
+function withReading(job: Job, car: SimulatedCar, at: string, index: number): Job {
+  const lineUp = replay(job);
+  const best = proposeChecks(lineUp, job.policy, progressOf(job)).find(({ check }) => check.hookup.instrument !== "scope");
+  if (!best) return job;
+  const typed = readCar(car, best.check.hookup);
+  return { ...job, entries: [...job.entries, { id: `${job.id}-${index}`, at, kind: "reading", reading: readingFrom(best.check.hookup, typed) }] };
+}
+
+function withCapture(job: Job, car: DemoCar, simulated: SimulatedCar, workshop: DemoWorkshop, at: string): Job {
+  const point = signalPoint(job.setup, "plug");
+  const capture: Capture = {
+    name: `${car.name}, ${job.setup.corner} ${pointText(point)}`,
+    sampleS: 1 / 4000,
+    startS: 0,
+    channels: [{ name: "signal", unit: "V", samples: recordCar(simulated, { point, durationS: 4, sampleS: 1 / 4000, ...car.spin, noiseV: 0.008, seed: car.seed }) }],
+  };
+  const captureId = `${car.id}-capture`;
+  workshop.captures.push({ id: captureId, name: `${car.name.toLowerCase().replaceAll(" ", "-")}-${job.setup.corner.toLowerCase()}.csv`, capture });
+  if (car.capture !== "logged") return job;
+  const [channel] = analyseCapture(capture, { pulses: job.setup.pulsesPerRevolution, tyre: job.setup.tyre, family: job.setup.family });
+  const state = circuitStateSchema.parse({ wheel: "hand", speedKmh: 7 });
+  return { ...job, entries: [...job.entries, { id: `${job.id}-c`, at, kind: "capture", captureId, name: capture.name, reading: { instrument: "scope", point: pointText(point), finding: channel!.leading, state } }] };
+}

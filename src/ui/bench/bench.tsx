@@ -1,0 +1,161 @@
+"use client";
+import dynamic from "next/dynamic";
+import { nanoid } from "nanoid";
+import { useEffect, useRef, useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import { toast } from "sonner";
+import type { Hookup } from "@/core/checks/hookup";
+import { lastUndoable, standingReadings } from "@/core/job/derive";
+import { hookupOf, readingFrom } from "@/core/job/reading";
+import type { Entry, Job } from "@/core/job/schema";
+import { describeHookup, type NextCheck } from "@/core/job/describe-hookup";
+import { typedEvidence } from "@/core/lineup/typed-evidence";
+import { useDiagnosis } from "../jobs/use-lineup";
+import { PathDrawing } from "../path/path-drawing";
+import { FreeReading } from "./free-reading";
+import { KeySheet } from "./key-sheet";
+import { LogPanel } from "./log-panel";
+import { NextCheckCard } from "./next-check-card";
+import { SuspectsPanel } from "./suspects-panel";
+
+const CapturePanel = dynamic(() => import("./capture-panel").then((module) => module.CapturePanel), { ssr: false, loading: () => <p className="rounded-2xl border border-rule bg-card p-4 text-muted">Loading captures…</p> });
+
+/** The main screen: the path, the next check, the suspects, the log. */
+export function Bench({ job, change }: { job: Job; change: (job: Job) => void }) {
+  const { diagnosis, before, working, failed } = useDiagnosis(job);
+  const [chosen, setChosen] = useState(0);
+  const [free, setFree] = useState<Hookup | null>(null);
+  const [picking, setPicking] = useState(false);
+  const [keys, setKeys] = useState(false);
+  const [typed, setTyped] = useState("");
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const input = useRef<HTMLInputElement>(null);
+  const proposals = diagnosis?.next ?? [];
+  const check: NextCheck | null = free ? describeHookup(free, job.setup) : (proposals[Math.min(chosen, proposals.length - 1)] ?? null);
+
+  const append = (entry: Entry) => {
+    change({ ...job, entries: [...job.entries, entry] });
+    setTyped("");
+    setRefusal(null);
+    setFree(null);
+    setChosen(0);
+  };
+  const stamp = () => ({ id: nanoid(10), at: new Date().toISOString() });
+  const log = () => {
+    if (!check || typed.trim() === "") return setRefusal("Nothing typed yet.");
+    const parsed = typedEvidence(check.hookup, typed, job.setup);
+    if (!parsed.ok) return setRefusal(parsed.say);
+    const value = parsed.evidence.value.kind === "word" ? parsed.evidence.value.word : typed.trim();
+    append({ ...stamp(), kind: "reading", reading: readingFrom(parsed.evidence.hookup, value) });
+  };
+  const retract = (id: string) => append({ ...stamp(), kind: "retract", entry: id });
+  const undo = () => {
+    const last = lastUndoable(job);
+    if (last) retract(last.id);
+    else toast("Nothing to undo.");
+  };
+  const skip = () => check && !free && append({ ...stamp(), kind: "skip", check: check.id, reason: `can't reach: ${check.label}` });
+  const other = (step: number) => {
+    setFree(null);
+    setTyped("");
+    setRefusal(null);
+    setChosen((at) => (at + step + Math.max(1, proposals.length)) % Math.max(1, proposals.length));
+  };
+  useHotkeys("BracketLeft", () => other(-1));
+  useHotkeys("BracketRight", () => other(1));
+  useHotkeys("u", undo);
+  useHotkeys("s", skip);
+  useHotkeys("p", () => setPicking(true), { preventDefault: true });
+  useHotkeys("shift+slash", () => setKeys(true), { preventDefault: true });
+  useEffect(() => {
+    // A digit, sign or point anywhere starts a reading, so that no hand has to look for the field first.
+    const start = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement;
+      if (event.ctrlKey || event.metaKey || event.altKey || /INPUT|SELECT|TEXTAREA/.test(target.tagName) || target.closest("[role=dialog]")) return;
+      if (/^[\d.,+-]$/.test(event.key)) input.current?.focus();
+    };
+    window.addEventListener("keydown", start);
+    return () => window.removeEventListener("keydown", start);
+  }, []);
+
+  if (failed) return <p role="alert" className="m-6 rounded-xl border border-brick bg-brick-wash p-4">The line-up could not be worked out: {failed}. The log is safe; export the job and report this.</p>;
+  if (!diagnosis) return <p className="p-16 text-center text-muted" role="status">Lining up the suspects…</p>;
+  const contradicted = new Set(diagnosis.contradictions.flatMap(({ reading }) => standingReadings(job)[reading]?.id ?? []));
+  return (
+    <main aria-busy={working}>
+      <h1 className="sr-only">Bench: {job.car.name}</h1>
+      <PathDrawing setup={job.setup} suspects={diagnosis.suspects} pins={pinsOf(job)} probes={{ red: check?.red ?? check?.look, black: check?.black }} unplugged={check?.state.unplugged ?? []} />
+      <div className="grid gap-4 p-4 lg:grid-cols-[minmax(0,1fr)_25rem]">
+        <div className="grid content-start gap-4">
+          {diagnosis.contradictions.map(({ reading, say }) => (
+            <p key={reading} role="alert" className="rounded-xl border border-plum bg-card px-4 py-2 text-plum">
+              ? {say}
+            </p>
+          ))}
+          {check ? (
+            <NextCheckCard
+              job={job}
+              check={check}
+              free={free !== null}
+              position={free ? null : { at: Math.min(chosen, proposals.length - 1) + 1, of: proposals.length }}
+              typed={typed}
+              refusal={refusal}
+              input={input}
+              proven={diagnosis.suspects.find(({ verdict }) => verdict === "proven") ?? null}
+              onType={(text) => {
+                setTyped(text);
+                setRefusal(null);
+              }}
+              onLog={log}
+              onOther={other}
+              onSkip={skip}
+              onPick={() => setPicking(true)}
+            />
+          ) : (
+            <p className="rounded-2xl border border-rule bg-card p-8 text-center">Every check that is allowed now has been made. Press P to log any other measurement, or retract one that you doubt.</p>
+          )}
+          <CapturePanel job={job} onLog={(reading, captureId, name) => append({ ...stamp(), kind: "capture", captureId, name, reading })} />
+        </div>
+        <div className="grid content-start gap-4">
+          <SuspectsPanel diagnosis={diagnosis} before={before} />
+          <LogPanel job={job} contradicted={contradicted} onRetract={retract} />
+        </div>
+      </div>
+      <footer className="flex flex-wrap gap-x-5 gap-y-1 border-t border-rule px-4 py-2 text-sm text-muted">
+        <span>
+          <b className="text-ink">U</b> undo
+        </span>
+        <span>
+          <b className="text-ink">[ ]</b> other checks
+        </span>
+        <span>
+          <b className="text-ink">P</b> pick two points
+        </span>
+        <button type="button" className="underline" onClick={() => setKeys(true)}>
+          <b className="text-ink">?</b> all keys
+        </button>
+        <span className="ml-auto">The tool advises; a qualified person decides. The maker's procedure and torques come first.</span>
+      </footer>
+      <FreeReading
+        key={String(picking)}
+        setup={job.setup}
+        open={picking}
+        onClose={() => setPicking(false)}
+        onChoose={(hookup) => {
+          setFree(hookup);
+          setPicking(false);
+          setTyped("");
+          setTimeout(() => input.current?.focus(), 50);
+        }}
+      />
+      <KeySheet open={keys} onClose={() => setKeys(false)} />
+    </main>
+  );
+}
+
+function pinsOf(job: Job) {
+  return standingReadings(job).flatMap(({ reading }) => {
+    const hookup = hookupOf(reading, job.setup);
+    return hookup.ok && reading.red && reading.value !== undefined ? [{ point: reading.red, label: String(reading.value) }] : [];
+  });
+}

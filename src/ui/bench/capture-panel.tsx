@@ -1,0 +1,121 @@
+"use client";
+import { wrap, type Remote } from "comlink";
+import { nanoid } from "nanoid";
+import { useEffect, useRef, useState } from "react";
+import { toast } from "sonner";
+import { scopeAnswers } from "@/core/checks/answers";
+import { signalPoint } from "@/core/car/synthesise";
+import { pointText } from "@/core/circuit/point";
+import { circuitStateSchema } from "@/core/circuit/state";
+import type { Job, Reading } from "@/core/job/schema";
+import { loadCapture, saveCapture } from "@/store/jobs";
+import type { CaptureWorker, ReadCapture } from "@/workers/capture.worker";
+import { Cap } from "../keys/cap";
+import { TraceChart } from "../chart/trace-chart";
+
+let remote: Remote<CaptureWorker> | null = null;
+
+function captureWorker(): Remote<CaptureWorker> {
+  remote ??= wrap<CaptureWorker>(new Worker(new URL("../../workers/capture.worker.ts", import.meta.url), { type: "module" }));
+  return remote;
+}
+
+/** Where a recording is dropped, seen, and weighed in. */
+export function CapturePanel({ job, onLog }: { job: Job; onLog: (reading: Reading, captureId: string, name: string) => void }) {
+  const picker = useRef<HTMLInputElement>(null);
+  const [read, setRead] = useState<{ id: string; result: ReadCapture; logged: boolean } | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [over, setOver] = useState(false);
+  const options = { pulses: job.setup.pulsesPerRevolution, tyre: job.setup.tyre, family: job.setup.family };
+  const last = job.entries.findLast((entry) => entry.kind === "capture");
+  const lastId = last?.kind === "capture" ? last.captureId : null;
+  useEffect(() => {
+    if (!lastId) return;
+    let live = true;
+    const show = async () => {
+      const capture = await loadCapture(lastId);
+      if (!capture || !live) return;
+      const { pulsesPerRevolution: pulses, tyre, family } = job.setup;
+      const result = await captureWorker().analyse(capture, { pulses, tyre, family });
+      if (live) setRead({ id: lastId, result, logged: true });
+    };
+    show().catch((error: unknown) => toast.error(`The kept capture could not be shown: ${String(error)}`));
+    return () => {
+      live = false;
+    };
+  }, [lastId, job.setup]);
+  const take = async (file: File) => {
+    setBusy(true);
+    const result = await captureWorker().read(file, options).finally(() => setBusy(false));
+    const id = nanoid(10);
+    setRead({ id, result, logged: false });
+    if (result.ok) await saveCapture(id, result.capture).catch((error: unknown) => toast.error(`The capture could not be kept: ${String(error)}. Keep the file.`));
+  };
+  const channel = read?.result.ok ? read.result.channels[0] : null;
+  return (
+    <section
+      aria-label="Capture"
+      className={`rounded-2xl border bg-card p-4 ${over ? "border-marigold" : "border-rule"}`}
+      onDragOver={(event) => {
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={(event) => {
+        event.preventDefault();
+        setOver(false);
+        const file = event.dataTransfer.files[0];
+        if (file) void take(file);
+      }}
+    >
+      <div className="flex items-center gap-3">
+        <h2 className="text-sm font-semibold text-muted">Capture</h2>
+        <p className="text-sm text-muted">{busy ? "Reading…" : "Drop a recording of the signal here (CSV), or choose one."}</p>
+        <span className="ml-auto">
+          <Cap onClick={() => picker.current?.click()}>choose file</Cap>
+        </span>
+        <input ref={picker} type="file" accept=".csv,.tsv,.txt" className="sr-only" aria-label="Capture file" onChange={(event) => event.target.files?.[0] && void take(event.target.files[0])} />
+      </div>
+      {read && !read.result.ok && (
+        <p role="alert" className="mt-2 rounded-lg border border-brick bg-brick-wash px-3 py-2">
+          {read.result.say}
+        </p>
+      )}
+      {read?.result.ok && channel && (
+        <>
+          <TraceChart name={channel.name} traces={read.result.traces} findings={channel.findings} />
+          <ul>
+            {channel.findings.map((finding) => (
+              <li key={finding.code + finding.startS} className="border-t border-rule py-1.5">
+                <b>{scopeAnswers.say[finding.code] ?? finding.code}</b>
+                {finding.tooth && <span className="font-mono"> · tooth {finding.tooth} of {channel.pulsesPerRevolution}</span>}
+                <span className="float-right font-mono">{Math.round(finding.confidence * 100)} %</span>
+                <p className="text-sm text-muted">{finding.say}</p>
+              </li>
+            ))}
+            {channel.findings.length === 0 && <li className="border-t border-rule py-1.5 text-verdigris">✓ Nothing wrong found in it: {channel.pulses} pulses, levels steady.</li>}
+          </ul>
+          <div className="flex flex-wrap items-center gap-4">
+            <p className="font-mono text-sm text-muted">
+              {channel.pulses} pulses{channel.speedKmh && ` · ${channel.speedKmh.min.toFixed(1)}–${channel.speedKmh.max.toFixed(1)} km/h`}
+              {channel.signal === "two-level" && ` · ${channel.levels.lowV.toFixed(2)} / ${channel.levels.highV.toFixed(2)} V`}
+            </p>
+            {!read.logged && (
+              <Cap
+                lead
+                className="ml-auto"
+                onClick={() => {
+                  const state = circuitStateSchema.parse({ wheel: "hand", speedKmh: 7 });
+                  onLog({ instrument: "scope", point: pointText(signalPoint(job.setup, "plug")), finding: channel.leading, state }, read.id, read.result.ok ? read.result.capture.name : "");
+                  setRead({ ...read, logged: true });
+                }}
+              >
+                Weigh this in: {scopeAnswers.say[channel.leading]}
+              </Cap>
+            )}
+          </div>
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,78 @@
+"use client";
+import clsx from "clsx";
+import type { ForecastStrip, Preview } from "@/core/job/forecast-strip";
+import { formatShare } from "@/core/units/format";
+
+/** One number line: a band for each leading suspect and for a healthy corner, and the needle of what is being typed. */
+export function ForecastStripView({ strip, preview }: { strip: ForecastStrip; preview: Preview | null }) {
+  if (strip.wordLabels) return <WordForecast strip={strip} words={strip.wordLabels} />;
+  const hasOverLimit = strip.rows.some(({ overLimit }) => overLimit > 0.02);
+  return (
+    <div className="relative" role="img" aria-label={strip.rows.map((row) => `${row.words}: ${row.bands.length} band${row.bands.length === 1 ? "" : "s"}${row.overLimit > 0.5 ? ", over limit" : ""}`).join("; ")}>
+      <ul className="grid gap-1">
+        {strip.rows.map((row) => (
+          <li key={row.id} className="grid grid-cols-[minmax(8rem,15rem)_1fr_2.6rem] items-center gap-2">
+            <span className={clsx("truncate text-sm", row.healthy && "font-semibold text-verdigris")} title={row.words}>
+              {row.healthy ? "✓ healthy" : row.words}
+            </span>
+            <span className="relative h-6 border-b border-rule">
+              {row.bands.map((band) => (
+                <span
+                  key={band.from}
+                  className={clsx("absolute top-0.5 h-5 rounded", row.healthy ? "bg-verdigris" : "hatch bg-brick")}
+                  style={{ left: `${band.from * 100}%`, width: `${Math.max(0.9, (band.to - band.from) * 100)}%`, opacity: 0.35 + 0.65 * Math.min(1, band.chance) }}
+                />
+              ))}
+              {preview?.at != null && <span className="absolute -top-1 -bottom-1 w-[3px] bg-marigold" style={{ left: `calc(${preview.at * 100}% - 1px)` }} />}
+            </span>
+            <span className="text-right font-mono text-xs text-muted">{hasOverLimit && row.overLimit > 0.02 ? `OL ${Math.round(row.overLimit * 100)}` : ""}</span>
+          </li>
+        ))}
+      </ul>
+      <div className="mt-0.5 grid grid-cols-[minmax(8rem,15rem)_1fr_2.6rem] gap-2" aria-hidden="true">
+        <span />
+        <span className="relative h-5">
+          {strip.ticks.map(({ at, label }) => (
+            <span key={label} className="absolute -translate-x-1/2 font-mono text-xs whitespace-nowrap text-muted" style={{ left: `${at * 100}%` }}>
+              {label}
+            </span>
+          ))}
+        </span>
+        <span className="text-right font-mono text-xs text-muted">{hasOverLimit ? "OL %" : ""}</span>
+      </div>
+    </div>
+  );
+}
+
+function WordForecast({ strip, words }: { strip: ForecastStrip; words: string[] }) {
+  return (
+    <div className="overflow-x-auto">
+      <table className="w-full text-sm">
+        <thead>
+          <tr className="text-left text-muted">
+            <th className="pr-3 font-normal">would say</th>
+            {words.map((word) => (
+              <th key={word} className="px-1 font-normal">
+                {word}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {strip.rows.map((row) => (
+            <tr key={row.id} className="border-t border-rule">
+              <td className={clsx("max-w-60 truncate pr-3", row.healthy && "font-semibold text-verdigris")} title={row.words}>
+                {row.healthy ? "✓ healthy" : row.words}
+              </td>
+              {row.words01?.map((chance, i) => (
+                <td key={words[i]} className="px-1 font-mono tabular-nums">
+                  {chance < 0.005 ? <span className="text-muted">·</span> : formatShare(chance)}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

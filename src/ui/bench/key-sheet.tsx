@@ -1,0 +1,41 @@
+"use client";
+import { Dialog, DialogPanel, DialogTitle } from "@headlessui/react";
+import { Cap } from "../keys/cap";
+
+const KEYS: [string, string][] = [
+  ["0–9 . , −", "start a reading, anywhere"],
+  ["Enter", "log it"],
+  ["Esc", "leave the field"],
+  ["[  ]", "other good checks"],
+  ["S", "can't reach this one"],
+  ["P", "pick two points of your own"],
+  ["U", "undo the last entry"],
+  ["C  B", "Complaint, Bench"],
+  ["J", "jobs board"],
+  ["?", "this sheet"],
+];
+
+export function KeySheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Dialog open={open} onClose={onClose} className="relative z-20">
+      <div className="fixed inset-0 bg-ink/40" aria-hidden="true" />
+      <div className="fixed inset-0 flex items-center justify-center p-4">
+        <DialogPanel className="w-full max-w-md rounded-2xl bg-card p-5">
+          <DialogTitle className="text-xl font-bold">Keys</DialogTitle>
+          <dl className="my-3 grid grid-cols-[7rem_1fr] gap-y-2">
+            {KEYS.map(([key, does]) => (
+              <div key={key} className="contents">
+                <dt className="font-mono font-semibold">{key}</dt>
+                <dd>{does}</dd>
+              </div>
+            ))}
+          </dl>
+          <p className="mb-3 text-sm text-muted">Units may be left out: 953mV, 1.1k, 1k1, 11,2 and OL are understood.</p>
+          <Cap legend="Esc" onClick={onClose}>
+            close
+          </Cap>
+        </DialogPanel>
+      </div>
+    </Dialog>
+  );
+}

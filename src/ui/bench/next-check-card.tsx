@@ -1,0 +1,164 @@
+"use client";
+import { useEffect, useState, type RefObject } from "react";
+import type { NextCheck } from "@/core/job/describe-hookup";
+import type { ForecastStrip, Preview } from "@/core/job/forecast-strip";
+import type { Job } from "@/core/job/schema";
+import type { Suspect } from "@/core/lineup/suspects";
+import { formatShare } from "@/core/units/format";
+import { instrumentWords } from "@/core/checks/hookup";
+import { Cap } from "../keys/cap";
+import { lineUpWorker } from "../jobs/use-lineup";
+import { ForecastStripView } from "./forecast-strip-view";
+
+interface CardProps {
+  job: Job;
+  check: NextCheck;
+  free: boolean;
+  position: { at: number; of: number } | null;
+  typed: string;
+  refusal: string | null;
+  input: RefObject<HTMLInputElement | null>;
+  proven: Suspect | null;
+  onType: (text: string) => void;
+  onLog: () => void;
+  onOther: (step: number) => void;
+  onSkip: () => void;
+  onPick: () => void;
+}
+
+/** What to do next, what each suspect would read, and the reading itself. */
+export function NextCheckCard({ job, check, free, position, typed, refusal, input, proven, onType, onLog, onOther, onSkip, onPick }: CardProps) {
+  const strip = useStrip(job, check);
+  const preview = usePreview(job, check, typed);
+  return (
+    <section aria-label="Next check" className="rounded-2xl border border-rule bg-card p-4">
+      {proven && (
+        <p className="mb-3 rounded-xl border border-verdigris px-4 py-2 text-lg font-semibold text-verdigris" role="status">
+          ✓ Proven: {proven.words.toLowerCase()} ({formatShare(proven.share)}). Repair that first; measure on only to be surer.
+        </p>
+      )}
+      <div className="flex flex-wrap items-center gap-2 text-sm">
+        <h2 className="font-semibold text-muted">{free ? "Your own reading" : "Next check"}</h2>
+        {position && (
+          <span className="text-muted">
+            {position.at} of {position.of}
+          </span>
+        )}
+        <span className="ml-auto rounded-full border border-rule px-3 py-0.5">{check.minutes} min</span>
+        {!free && <span className="rounded-full border border-rule px-3 py-0.5">splits {check.bits.toFixed(2)} bit</span>}
+        <span className="rounded-full border border-rule px-3 py-0.5">{instrumentWords[check.instrument]}</span>
+        {check.pierces && <span className="rounded-full border border-brick px-3 py-0.5 text-brick">1 hole to seal</span>}
+      </div>
+      <p className="mt-1 text-xl leading-snug font-bold text-balance" data-testid="instruction">
+        {check.check}
+      </p>
+      <p className="mt-1 text-muted">{check.why}</p>
+      {check.todo.length > 0 && (
+        <p className="mt-1 text-sm">
+          <b>Still to do first:</b> {check.todo.join(" · ")}
+        </p>
+      )}
+      <div className="mt-3 grid min-h-44 gap-4 md:grid-cols-[minmax(0,1fr)_16rem]">
+        <div>{strip ? <ForecastStripView strip={strip} preview={preview} /> : <p className="py-8 text-center text-muted">Working out what each suspect would read…</p>}</div>
+        <form
+          className="cap lead w-full self-end"
+          onSubmit={(event) => {
+            event.preventDefault();
+            onLog();
+          }}
+        >
+          <label className="legend" htmlFor="reading">
+            Enter
+          </label>
+          <span className="flex w-full items-baseline justify-end gap-2">
+            <input
+              ref={input}
+              id="reading"
+              autoComplete="off"
+              spellCheck={false}
+              inputMode={check.answers ? "text" : "decimal"}
+              className="w-full min-w-0 bg-transparent text-right font-mono text-4xl font-semibold outline-none"
+              value={typed}
+              placeholder={check.answers ? "1…" : "0.0"}
+              aria-label={`Reading: ${check.label}`}
+              aria-describedby="meaning"
+              aria-invalid={refusal !== null}
+              onChange={(event) => onType(event.target.value)}
+              onKeyDown={(event) => {
+                if (event.key === "Escape") event.currentTarget.blur();
+              }}
+            />
+            <span className="font-mono text-2xl">{check.unit}</span>
+          </span>
+          <span id="meaning" aria-live="polite" className="min-h-10 w-full text-right text-sm text-muted">
+            {refusal ? <span className="text-brick">{refusal}</span> : preview ? `${preview.say} ${formatShare(preview.leaderShare)}` : "type what the instrument shows"}
+          </span>
+          <button type="submit" className="sr-only">
+            Log the reading
+          </button>
+        </form>
+      </div>
+      {check.answers && (
+        <div className="mt-3 flex flex-wrap gap-2" role="group" aria-label="Answers">
+          {check.answers.words.map((word, i) => (
+            <Cap key={word} legend={String(i + 1)} onClick={() => onType(word)} aria-pressed={typed === word}>
+              {check.answers!.say[word]}
+            </Cap>
+          ))}
+        </div>
+      )}
+      <div className="mt-3 flex flex-wrap items-start gap-2">
+        <Cap legend="[" onClick={() => onOther(-1)} aria-label="Previous check">
+          ‹
+        </Cap>
+        <Cap legend="]" onClick={() => onOther(1)}>
+          other checks
+        </Cap>
+        <Cap legend="S" onClick={onSkip} disabled={free}>
+          can't reach
+        </Cap>
+        <Cap legend="P" onClick={onPick}>
+          pick two points
+        </Cap>
+        <ul className="min-w-64 flex-1 pl-3 text-sm">
+          {check.cautions.map((caution) => (
+            <li key={caution}>▲ {caution}</li>
+          ))}
+        </ul>
+      </div>
+    </section>
+  );
+}
+
+/** Bands of the current check; the last ones stay until the new ones are there, so that nothing jumps. */
+function useStrip(job: Job, check: NextCheck): ForecastStrip | null {
+  const [strip, setStrip] = useState<{ of: string; strip: ForecastStrip } | null>(null);
+  useEffect(() => {
+    let live = true;
+    void lineUpWorker()
+      .strip(job, check.hookup)
+      .then((made) => live && setStrip({ of: check.id, strip: made }));
+    return () => {
+      live = false;
+    };
+    // The hook-up is named by its id.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [job, check.id]);
+  return strip?.of === check.id ? strip.strip : null;
+}
+
+function usePreview(job: Job, check: NextCheck, typed: string): Preview | null {
+  const [preview, setPreview] = useState<{ of: string; preview: Preview | null }>({ of: "", preview: null });
+  useEffect(() => {
+    let live = true;
+    if (typed.trim() === "") return;
+    void lineUpWorker()
+      .preview(job, check.hookup, typed)
+      .then((made) => live && setPreview({ of: typed + check.id, preview: made }));
+    return () => {
+      live = false;
+    };
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [job, check.id, typed]);
+  return preview.of === typed + check.id ? preview.preview : null;
+}

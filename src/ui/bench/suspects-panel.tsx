@@ -1,0 +1,61 @@
+"use client";
+import clsx from "clsx";
+import type { Diagnosis } from "@/core/job/diagnosis";
+import { partWords } from "@/core/faults/fault";
+import { formatShare } from "@/core/units/format";
+
+const SHOWN = 5;
+
+/** Ranked suspects with their trend, what would clear them, and what guessing would cost. */
+export function SuspectsPanel({ diagnosis, before }: { diagnosis: Diagnosis; before: Record<string, number> }) {
+  const { suspects, guess, candidates, ruledOut, parts } = diagnosis;
+  const cleared = parts.filter(({ verdict }) => verdict === "cleared");
+  return (
+    <section aria-label="Suspects" className="rounded-2xl border border-rule bg-card p-4">
+      <h2 className="flex items-baseline justify-between gap-2 border-b border-rule pb-1 text-sm">
+        <span className="font-semibold text-muted">Suspects</span>
+        <span className="font-mono text-xs text-muted">
+          {ruledOut.toLocaleString("en")} of {candidates.toLocaleString("en")} cars ruled out
+        </span>
+      </h2>
+      <ol>
+        {suspects.slice(0, SHOWN).map(({ id, words, share, verdict, clearedBy, provenBy }) => (
+          <li key={id} className="border-b border-rule py-2" data-suspect={id}>
+            <div className="flex items-baseline justify-between gap-3">
+              <span className="font-semibold">
+                {words} {verdict === "proven" && <span className="rounded bg-verdigris px-1.5 py-0.5 text-sm text-card">✓ proven</span>}
+              </span>
+              <span className="font-mono text-lg font-semibold whitespace-nowrap tabular-nums">{formatShare(share)}</span>
+            </div>
+            <div className="mt-1 flex items-center gap-3">
+              <span className="h-2.5 flex-1 rounded bg-rule">
+                <span className="hatch block h-full rounded bg-brick" style={{ width: `${share * 100}%` }} />
+              </span>
+              <Trend now={share} then={before[id]} />
+            </div>
+            <p className="mt-1 text-sm text-muted">{verdict === "proven" ? `Proven by reading ${provenBy.map((n) => n + 1).join(", ")}.` : `Cleared by: ${clearedBy}`}</p>
+          </li>
+        ))}
+      </ol>
+      {cleared.length > 0 && <p className="py-2 text-sm text-verdigris">✓ Cleared: {cleared.map(({ part }) => partWords[part]).join(", ")}</p>}
+      <div className="mt-2 rounded-xl border border-rule bg-paper p-3 text-sm">
+        <p>
+          <b>Fit a sensor now?</b> {guess.fitSensorNow.chancePct} in 100 would be fixed.
+        </p>
+        <p className="text-muted">
+          Average bill by guessing {guess.fitSensorNow.expectedCost} · measuring on {guess.plan.expectedCost} (estimates)
+        </p>
+        <p className="mt-1 font-medium">{guess.better === "act" ? `Cheaper now: repair the ${partWords[guess.actOn]}.` : "Cheaper now: measure on."}</p>
+      </div>
+    </section>
+  );
+}
+
+function Trend({ now, then }: { now: number; then: number | undefined }) {
+  const change = then === undefined ? 0 : Math.round((now - then) * 100);
+  return (
+    <span className={clsx("w-12 text-right font-mono text-sm tabular-nums", change > 0 ? "text-brick" : change < 0 ? "text-verdigris" : "text-muted")}>
+      {change > 0 ? `▲ ${change}` : change < 0 ? `▼ ${-change}` : "="}
+    </span>
+  );
+}

@@ -1,0 +1,131 @@
+"use client";
+import { formatDistanceToNow } from "date-fns";
+import { Download, Upload } from "lucide-react";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useCallback, useEffect, useRef, useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import { toast } from "sonner";
+import { UnusableInput } from "@/core/capture/capture";
+import { standingReadings } from "@/core/job/derive";
+import { exportJob, importJob } from "@/core/job/file";
+import type { Job } from "@/core/job/schema";
+import { familyWords } from "@/core/circuit/setup";
+import { formatShare } from "@/core/units/format";
+import { lastTouched, listJobs, onOtherTab, saveJob, seedDemo, type Unreadable } from "@/store/jobs";
+import { Cap } from "../keys/cap";
+import { CarMark } from "../keys/car-mark";
+import { download } from "./download";
+import { loadDemo } from "./load-demo";
+import { newJob } from "./new-job";
+import { useDiagnosis } from "./use-lineup";
+
+/** The board: one row a job. */
+export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
+  const router = useRouter();
+  const picker = useRef<HTMLInputElement>(null);
+  const [list, setList] = useState<{ jobs: Job[]; unreadable: Unreadable[] } | null>(null);
+  const refresh = useCallback(() => listJobs().then(setList, (error: unknown) => toast.error(`The store cannot be read: ${String(error)}. Check that this browser allows site data.`, { duration: Infinity })), []);
+  useEffect(() => {
+    void (seed ? seedDemo(loadDemo).then(refresh, refresh) : refresh());
+    return onOtherTab(() => void refresh());
+  }, [refresh, seed]);
+  const start = async () => {
+    const job = newJob();
+    await saveJob(job);
+    router.push(`/complaint?job=${job.id}`);
+  };
+  useHotkeys("n", () => void start());
+  const open = (at: number) => list?.jobs[at] && router.push(`/bench?job=${list.jobs[at].id}`);
+  useHotkeys("1,2,3,4,5,6,7,8,9", (_, { keys }) => open(Number(keys?.join("")) - 1));
+  const take = async (file: File) => {
+    try {
+      const job = importJob(await file.text(), file.name);
+      await saveJob(job);
+      await refresh();
+      toast.success(`${job.car.name} is on the board; readings already here were kept.`);
+    } catch (error) {
+      toast.error(error instanceof UnusableInput ? error.message : `Not imported: ${String(error)}`, { duration: 20000 });
+    }
+  };
+  return (
+    <div className="mx-auto max-w-6xl px-4 pb-12">
+      <header className="flex flex-wrap items-center gap-3 py-4">
+        <h1 className="text-2xl font-bold tracking-tight">tastatura</h1>
+        <p className="text-muted">Wheel speed faults, traced to their true cause.</p>
+        <div className="ml-auto flex gap-2">
+          <Cap legend="I" onClick={() => picker.current?.click()}>
+            <span className="inline-flex items-center gap-2">
+              <Upload size={16} aria-hidden /> Import job
+            </span>
+          </Cap>
+          <Cap legend="N" lead onClick={() => void start()}>
+            New job
+          </Cap>
+        </div>
+        <input ref={picker} type="file" accept=".json,application/json" className="sr-only" aria-label="Job file" onChange={(event) => event.target.files?.[0] && void take(event.target.files[0])} />
+      </header>
+      {list?.unreadable.map(({ id, why }) => (
+        <p key={id} role="alert" className="mb-2 rounded-lg border border-brick bg-brick-wash px-4 py-2">
+          A stored job ({id}) cannot be read by this version: {why}. It is kept untouched; update the program.
+        </p>
+      ))}
+      {list === null ? (
+        <p className="py-16 text-center text-muted">Opening the workshop…</p>
+      ) : list.jobs.length === 0 ? (
+        <div className="rounded-2xl border border-dashed border-rule bg-card p-12 text-center">
+          <p className="text-xl font-semibold">No car on the board.</p>
+          <p className="mt-2 text-muted">Press N to start a job: which corner, what kind of sensor, what is lit. Or import a job file.</p>
+        </div>
+      ) : (
+        <ul className="grid gap-3">
+          {list.jobs.map((job, at) => (
+            <JobRow key={job.id} job={job} at={at} />
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+function JobRow({ job, at }: { job: Job; at: number }) {
+  const { diagnosis, failed } = useDiagnosis(job);
+  const lead = diagnosis?.suspects[0];
+  return (
+    <li className="grid grid-cols-[auto_1fr] gap-x-4 rounded-2xl border border-rule bg-card p-3 md:grid-cols-[auto_14rem_1fr_auto]">
+      <Link href={`/bench?job=${job.id}`} className="cap row-span-2 self-center md:row-span-1" aria-label={`Open ${job.car.name}`}>
+        <span className="legend">{at < 9 ? at + 1 : ""}</span>
+        <span>Open</span>
+      </Link>
+      <div className="self-center">
+        <div className="flex items-center gap-3 text-lg font-semibold">
+          {job.car.name || "unnamed car"} <CarMark corner={job.setup.corner} />
+        </div>
+        <div className="text-sm text-muted">
+          {familyWords[job.setup.family]} · {standingReadings(job).length} readings
+        </div>
+      </div>
+      <div className="self-center">
+        {failed ? (
+          <p className="text-brick">Not worked out: {failed}</p>
+        ) : lead ? (
+          <>
+            <p className="font-medium">
+              <span className="mr-2 font-mono tabular-nums">{formatShare(lead.share)}</span>
+              {lead.words} {lead.verdict === "proven" && <b className="text-verdigris">✓ proven</b>}
+            </p>
+            <p className="text-sm text-muted">{lead.verdict === "proven" ? "Ready to repair." : `Next: ${diagnosis.next[0]?.label ?? "nothing left to measure"}`}</p>
+          </>
+        ) : (
+          <p className="text-muted">Lining up the suspects…</p>
+        )}
+      </div>
+      <div className="flex items-center gap-3 self-center text-sm text-muted">
+        <span>{formatDistanceToNow(new Date(lastTouched(job)), { addSuffix: true })}</span>
+        <Cap aria-label={`Export ${job.car.name}`} onClick={() => download(`${job.car.name || "job"}-${job.setup.corner}.json`, exportJob(job))}>
+          <Download size={18} aria-hidden />
+        </Cap>
+      </div>
+    </li>
+  );
+}

@@ -1,0 +1,29 @@
+import { nanoid } from "nanoid";
+import { cornerSetupSchema } from "@/core/circuit/setup";
+import { JOB_VERSION, type Job } from "@/core/job/schema";
+import { complaintSchema } from "@/core/lineup/complaint";
+import { policySchema } from "@/core/lineup/next-check";
+
+/** A job with a usual car behind it, so that three answers are enough to start. */
+export function newJob(): Job {
+  return {
+    tastatura: JOB_VERSION,
+    id: nanoid(10),
+    createdAt: new Date().toISOString(),
+    car: { name: "", plate: "" },
+    setup: cornerSetupSchema.parse({
+      corner: "FL",
+      family: "active-2wire",
+      path: [
+        { station: "module", accessMin: 40 },
+        { spanM: 1.2, mm2: 0.5 },
+        { station: "c1", accessMin: 4 },
+        { spanM: 3.2, mm2: 0.5 },
+        { station: "plug", accessMin: 7 },
+      ],
+    }),
+    complaint: complaintSchema.parse({}),
+    policy: policySchema.parse({}),
+    entries: [],
+  };
+}

@@ -1,0 +1,44 @@
+"use client";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import type { ReactNode } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import type { Job } from "@/core/job/schema";
+import { CarMark } from "./car-mark";
+
+const SCREENS = [
+  { key: "c", legend: "C", name: "Complaint", path: "/complaint" },
+  { key: "b", legend: "B", name: "Bench", path: "/bench" },
+] as const;
+
+/** Name of the car, its corner, and the caps that lead from screen to screen. */
+export function JobHeader({ job, here, children }: { job: Job; here: string; children?: ReactNode }) {
+  const router = useRouter();
+  useHotkeys("j", () => router.push("/"));
+  useHotkeys("c", () => router.push(`/complaint?job=${job.id}`));
+  useHotkeys("b", () => router.push(`/bench?job=${job.id}`));
+  return (
+    <header className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-rule px-4 py-2">
+      <Link href="/" className="text-lg font-bold tracking-tight" title="Jobs (J)">
+        tastatura
+      </Link>
+      <span className="font-semibold">{job.car.name}</span>
+      <CarMark corner={job.setup.corner} />
+      <span className="rounded-full border border-rule px-3 py-1 text-sm">{job.complaint.presence === "hard" ? "hard fault · here now" : "intermittent · comes and goes"}</span>
+      {job.simulated && <span className="rounded-full border border-plum px-3 py-1 text-sm text-plum">simulated car</span>}
+      {children}
+      <nav className="ml-auto flex gap-2" aria-label="Screens of this job">
+        <Link href="/" className="cap">
+          <span className="legend">J</span>
+          <span>Jobs</span>
+        </Link>
+        {SCREENS.map(({ legend, name, path }) => (
+          <Link key={path} href={`${path}?job=${job.id}`} className="cap" aria-current={here === path ? "page" : undefined}>
+            <span className="legend">{legend}</span>
+            <span>{name}</span>
+          </Link>
+        ))}
+      </nav>
+    </header>
+  );
+}
