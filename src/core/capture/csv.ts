@@ -47,7 +47,8 @@ function findFormat(lines: string[], name: string): Format {
   if (firstRow < 0) throw new UnusableInput(`${name}: no rows of numbers in the first ${LARGEST_HEADER_LINES} lines. A capture has a time column and one column per channel.`);
   const sample = lines[firstRow]!;
   const separator = sample.includes("\t") ? "\t" : sample.includes(";") ? ";" : decimalCommaOnly(sample) ? /\s+/ : ",";
-  const decimalComma = separator !== "," && /\d,\d/.test(sample) && !/\d\.\d/.test(sample);
+  const several = lines.slice(firstRow, firstRow + 50).join("\n");
+  const decimalComma = separator !== "," && /\d,\d/.test(several) && !/\d\.\d/.test(several);
   const width = sample.split(separator).filter((cell, i, all) => cell.trim() !== "" || i < all.length - 1).length;
   if (width > MOST_CHANNELS + 1) throw new UnusableInput(`${name} has ${width} columns; ${MOST_CHANNELS} channels are the most. Export only the channels of this corner.`);
   return { separator, decimalComma, labels: labelsAbove(lines, firstRow, separator, width), firstRow };

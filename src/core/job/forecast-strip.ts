@@ -85,6 +85,6 @@ function ticksOf(hookup: Hookup, { low, high }: { low: number; high: number }): 
   const quantity = quantityOf[hookup.instrument]!;
   const all = (TICKS[quantity] ?? []).map((value) => ({ at: (toScale(hookup.instrument, value) - low) / (high - low), label: value === 0 ? "0" : formatQuantity(value, quantity, 1).replace(/\.0+(?= )/, "") }));
   const shown: { at: number; label: string }[] = [];
-  for (const tick of all) if (tick.at >= 0 && tick.at <= 1 && (shown.length === 0 || tick.at - shown.at(-1)!.at > 0.11)) shown.push(tick);
+  for (const tick of all) if (tick.at >= 0 && tick.at <= 1 && (shown.length === 0 || tick.at - shown.at(-1)!.at > 0.17)) shown.push(tick);
   return shown;
 }

@@ -20,7 +20,8 @@ export function foldRing(pulses: readonly Pulse[], { ratios, teeth }: Rhythm, pu
   const [count, sum, square, heightCount, heightSum] = sums as [Float64Array, Float64Array, Float64Array, Float64Array, Float64Array];
   ratios.forEach((ratio, i) => {
     const tooth = teeth[i]! % N;
-    if (!isMissing(ratio)) {
+    // Next to a gap a period is cut short or stretched by the gap, not by the ring.
+    if (!isMissing(ratio) && !isMissing(ratios[i - 1] ?? 1) && !isMissing(ratios[i + 1] ?? 1)) {
       count[tooth]! += 1;
       sum[tooth]! += ratio - 1;
       square[tooth]! += (ratio - 1) ** 2;
@@ -36,7 +37,7 @@ export function foldRing(pulses: readonly Pulse[], { ratios, teeth }: Rhythm, pu
     pulsesPerRevolution: N,
     revolutions: (teeth.at(-1) ?? 0) / N,
     periodMean,
-    periodError: count.map((n) => (n > 0 ? Math.max(pooled, 0.002) / Math.sqrt(n) : NaN)),
+    periodError: count.map((n, t) => (n > 0 ? Math.max(pooled, 0.002, n > 1 ? Math.sqrt(Math.max(0, square[t]! / n - (sum[t]! / n) ** 2)) : 0.2) / Math.sqrt(n) : NaN)),
     heightMean: heightSum.map((value, t) => (heightCount[t]! > 0 ? value / heightCount[t]! : NaN)),
   };
 }

@@ -11,7 +11,7 @@ export function ForecastStripView({ strip, preview }: { strip: ForecastStrip; pr
     <div className="relative" role="img" aria-label={strip.rows.map((row) => `${row.words}: ${row.bands.length} band${row.bands.length === 1 ? "" : "s"}${row.overLimit > 0.5 ? ", over limit" : ""}`).join("; ")}>
       <ul className="grid gap-1">
         {strip.rows.map((row) => (
-          <li key={row.id} className="grid grid-cols-[minmax(8rem,15rem)_1fr_2.6rem] items-center gap-2">
+          <li key={row.id} className="grid grid-cols-[minmax(7rem,12rem)_1fr_2.6rem] items-center gap-2">
             <span className={clsx("truncate text-sm", row.healthy && "font-semibold text-verdigris")} title={row.words}>
               {row.healthy ? "✓ healthy" : row.words}
             </span>
@@ -29,7 +29,7 @@ export function ForecastStripView({ strip, preview }: { strip: ForecastStrip; pr
           </li>
         ))}
       </ul>
-      <div className="mt-0.5 grid grid-cols-[minmax(8rem,15rem)_1fr_2.6rem] gap-2" aria-hidden="true">
+      <div className="mt-0.5 grid grid-cols-[minmax(7rem,12rem)_1fr_2.6rem] gap-2" aria-hidden="true">
         <span />
         <span className="relative h-5">
           {strip.ticks.map(({ at, label }) => (
@@ -45,30 +45,35 @@ export function ForecastStripView({ strip, preview }: { strip: ForecastStrip; pr
 }
 
 function WordForecast({ strip, words }: { strip: ForecastStrip; words: string[] }) {
+  const shown = words.map((_, i) => strip.rows.some((row) => (row.words01?.[i] ?? 0) > 0.02));
   return (
     <div className="overflow-x-auto">
       <table className="w-full text-sm">
         <thead>
           <tr className="text-left text-muted">
             <th className="pr-3 font-normal">would say</th>
-            {words.map((word) => (
-              <th key={word} className="px-1 font-normal">
-                {word}
-              </th>
-            ))}
+            {words.map((word, i) =>
+              shown[i] ? (
+                <th key={word} className="px-1 font-normal">
+                  {word.replaceAll("-", " ")}
+                </th>
+              ) : null,
+            )}
           </tr>
         </thead>
         <tbody>
           {strip.rows.map((row) => (
             <tr key={row.id} className="border-t border-rule">
-              <td className={clsx("max-w-60 truncate pr-3", row.healthy && "font-semibold text-verdigris")} title={row.words}>
+              <td className={clsx("max-w-48 truncate pr-3", row.healthy && "font-semibold text-verdigris")} title={row.words}>
                 {row.healthy ? "✓ healthy" : row.words}
               </td>
-              {row.words01?.map((chance, i) => (
-                <td key={words[i]} className="px-1 font-mono tabular-nums">
-                  {chance < 0.005 ? <span className="text-muted">·</span> : formatShare(chance)}
-                </td>
-              ))}
+              {row.words01?.map((chance, i) =>
+                shown[i] ? (
+                  <td key={words[i]} className="px-1 whitespace-nowrap tabular-nums">
+                    {chance < 0.02 ? <span className="text-muted">·</span> : <span className={chance > 0.5 ? "font-bold" : ""}>{formatShare(chance)}</span>}
+                  </td>
+                ) : null,
+              )}
             </tr>
           ))}
         </tbody>

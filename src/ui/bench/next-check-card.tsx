@@ -49,19 +49,19 @@ export function NextCheckCard({ job, check, free, position, typed, refusal, inpu
         <span className="rounded-full border border-rule px-3 py-0.5">{instrumentWords[check.instrument]}</span>
         {check.pierces && <span className="rounded-full border border-brick px-3 py-0.5 text-brick">1 hole to seal</span>}
       </div>
-      <p className="mt-1 text-xl leading-snug font-bold text-balance" data-testid="instruction">
+      <p className="mt-1 text-lg leading-snug font-bold text-pretty" data-testid="instruction">
         {check.check}
       </p>
-      <p className="mt-1 text-muted">{check.why}</p>
+      <p className="mt-0.5 text-sm text-muted">{check.why}</p>
       {check.todo.length > 0 && (
         <p className="mt-1 text-sm">
           <b>Still to do first:</b> {check.todo.join(" · ")}
         </p>
       )}
-      <div className="mt-3 grid min-h-44 gap-4 md:grid-cols-[minmax(0,1fr)_16rem]">
+      <div className="mt-2 grid min-h-40 gap-4 md:grid-cols-[minmax(0,1fr)_14rem]">
         <div>{strip ? <ForecastStripView strip={strip} preview={preview} /> : <p className="py-8 text-center text-muted">Working out what each suspect would read…</p>}</div>
         <form
-          className="cap lead w-full self-end"
+          className="cap lead w-full self-end focus-within:outline-3 focus-within:outline-marigold"
           onSubmit={(event) => {
             event.preventDefault();
             onLog();
@@ -77,7 +77,7 @@ export function NextCheckCard({ job, check, free, position, typed, refusal, inpu
               autoComplete="off"
               spellCheck={false}
               inputMode={check.answers ? "text" : "decimal"}
-              className="w-full min-w-0 bg-transparent text-right font-mono text-4xl font-semibold outline-none"
+              className="w-full min-w-0 bg-transparent text-right font-mono text-4xl font-semibold !outline-none"
               value={typed}
               placeholder={check.answers ? "1…" : "0.0"}
               aria-label={`Reading: ${check.label}`}

@@ -25,7 +25,7 @@ export function SuspectsPanel({ diagnosis, before }: { diagnosis: Diagnosis; bef
               <span className="font-semibold">
                 {words} {verdict === "proven" && <span className="rounded bg-verdigris px-1.5 py-0.5 text-sm text-card">✓ proven</span>}
               </span>
-              <span className="font-mono text-lg font-semibold whitespace-nowrap tabular-nums">{formatShare(share)}</span>
+              <span className="text-lg font-bold whitespace-nowrap tabular-nums">{formatShare(share)}</span>
             </div>
             <div className="mt-1 flex items-center gap-3">
               <span className="h-2.5 flex-1 rounded bg-rule">

@@ -2,6 +2,7 @@
 import { useRouter, useSearchParams } from "next/navigation";
 import { useHotkeys } from "react-hotkeys-hook";
 import { families, familyWords, cornerSetupSchema, spansOf, stationsOf, type Family } from "@/core/circuit/setup";
+import { partWords } from "@/core/faults/fault";
 import { decodeCode } from "@/core/codes/code";
 import type { Job } from "@/core/job/schema";
 import { recentWorks, symptoms, type Complaint } from "@/core/lineup/complaint";
@@ -127,12 +128,12 @@ function ComplaintForm({ job, change }: { job: Job; change: (job: Job) => void }
           <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">What this does to the suspicion</h2>
           <ol>
             {diagnosis?.parts.filter(({ share }) => share >= 0.005).map(({ part, share }) => (
-              <li key={part} className="grid grid-cols-[9rem_1fr_4rem] items-center gap-2 border-b border-rule py-2">
-                <span>{part}</span>
+              <li key={part} className="grid grid-cols-[10rem_1fr_3.5rem] items-center gap-2 border-b border-rule py-2">
+                <span className="text-sm">{partWords[part]}</span>
                 <span className="h-3 rounded bg-rule">
                   <span className="hatch block h-full rounded bg-brick" style={{ width: `${share * 100}%` }} />
                 </span>
-                <span className="text-right font-mono">{formatShare(share)}</span>
+                <span className="text-right tabular-nums">{formatShare(share)}</span>
               </li>
             ))}
           </ol>

@@ -92,7 +92,7 @@ function JobRow({ job, at }: { job: Job; at: number }) {
   const { diagnosis, failed } = useDiagnosis(job);
   const lead = diagnosis?.suspects[0];
   return (
-    <li className="grid grid-cols-[auto_1fr] gap-x-4 rounded-2xl border border-rule bg-card p-3 md:grid-cols-[auto_14rem_1fr_auto]">
+    <li className="grid grid-cols-[auto_1fr] gap-x-4 rounded-2xl border border-rule bg-card p-3 md:grid-cols-[auto_17rem_1fr_auto]">
       <Link href={`/bench?job=${job.id}`} className="cap row-span-2 self-center md:row-span-1" aria-label={`Open ${job.car.name}`}>
         <span className="legend">{at < 9 ? at + 1 : ""}</span>
         <span>Open</span>
@@ -111,7 +111,7 @@ function JobRow({ job, at }: { job: Job; at: number }) {
         ) : lead ? (
           <>
             <p className="font-medium">
-              <span className="mr-2 font-mono tabular-nums">{formatShare(lead.share)}</span>
+              <span className="mr-2 font-bold tabular-nums">{formatShare(lead.share)}</span>
               {lead.words} {lead.verdict === "proven" && <b className="text-verdigris">✓ proven</b>}
             </p>
             <p className="text-sm text-muted">{lead.verdict === "proven" ? "Ready to repair." : `Next: ${diagnosis.next[0]?.label ?? "nothing left to measure"}`}</p>

@@ -3,6 +3,7 @@ import { parsePoint } from "@/core/circuit/point";
 import { conductorsOf, type CornerSetup } from "@/core/circuit/setup";
 import { pathShares, type PathItem } from "@/core/harness/path-shares";
 import type { Suspect } from "@/core/lineup/suspects";
+import { pointLabel } from "@/core/checks/words";
 import { formatShare } from "@/core/units/format";
 
 export interface Pin {
@@ -50,7 +51,7 @@ export function PathDrawing({ setup, suspects, pins, probes, unplugged }: PathPr
         {(["red", "black"] as const).map((probe) => {
           const text = probes[probe];
           const x = text ? (xOf(text) ?? (probe === "black" ? 52 : null)) : null;
-          return x === null ? null : <ProbeTip key={probe} x={x} probe={probe} label={`${probe} · ${text!.replace("battery.negative", "battery −").replace("battery.positive", "battery +")}`} y={wireConductorY(text!, setup, wireY)} />;
+          return x === null ? null : <ProbeTip key={probe} x={x} probe={probe} label={`${probe} · ${probeLabel(text!, setup)}`} y={wireConductorY(text!, setup, wireY)} />;
         })}
       </svg>
       <figcaption className="sr-only">
@@ -92,11 +93,11 @@ function Station({ item, x, width, open }: Placed & { open: boolean }) {
       <rect x={x} y={TOP} width={width} height={BOX} rx="9" fill="var(--card)" stroke={open ? "var(--marigold)" : "var(--muted)"} strokeWidth={open ? 2.5 : 1.2} strokeDasharray={open ? "6 4" : undefined} />
       <rect x={x} y={TOP} width={width} height={BOX} rx="9" fill={hatch(item.share)} />
       <rect x={x} y={TOP + BOX - 4} width={width} height="4" rx="2" fill="var(--rule)" />
-      <text x={x + 9} y={TOP + 20} fontSize="15" fontWeight="700" fill="var(--ink)" style={{ paintOrder: "stroke", stroke: "var(--card)", strokeWidth: 4 }}>
+      <text x={x + 9} y={TOP + 20} fontSize="15" fontWeight="700" fill="var(--ink)" style={{ paintOrder: "stroke", stroke: "var(--card)", strokeWidth: 6 }}>
         {item.name}
       </text>
       {open && (
-        <text x={x + 9} y={TOP + 38} fontSize="13" fill="var(--ink)" style={{ paintOrder: "stroke", stroke: "var(--card)", strokeWidth: 4 }}>
+        <text x={x + 9} y={TOP + 38} fontSize="13" fill="var(--ink)" style={{ paintOrder: "stroke", stroke: "var(--card)", strokeWidth: 6 }}>
           open
         </text>
       )}
@@ -107,7 +108,7 @@ function Station({ item, x, width, open }: Placed & { open: boolean }) {
 
 function Share({ x, y, share }: { x: number; y: number; share: number }) {
   return (
-    <text x={x} y={y} textAnchor="end" fontSize="21" fontWeight="700" fontFamily="var(--font-mono)" fill="var(--ink)" style={{ paintOrder: "stroke", stroke: "var(--card)", strokeWidth: 5 }}>
+    <text x={x} y={y} textAnchor="end" fontSize="21" fontWeight="700" fontFamily="var(--font-mono)" fill="var(--ink)" style={{ paintOrder: "stroke", stroke: "var(--card)", strokeWidth: 7 }}>
       {formatShare(share).replace(" %", "")}
     </text>
   );
@@ -167,6 +168,11 @@ function ProbeTip({ x, probe, label, y }: { x: number; probe: "red" | "black"; l
       </text>
     </g>
   );
+}
+
+function probeLabel(text: string, setup: CornerSetup): string {
+  const parsed = parsePoint(text, setup);
+  return parsed.ok ? pointLabel(parsed.point) : text;
 }
 
 /** The newest reading at each point, at most eight. */
