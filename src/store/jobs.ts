@@ -20,7 +20,7 @@ export interface Unreadable {
 export async function listJobs(): Promise<{ jobs: Job[]; unreadable: Unreadable[] }> {
   const found: Job[] = [];
   const unreadable: Unreadable[] = [];
-  await jobs.iterate<unknown, void>((value, id) => {
+  await jobs.iterate((value: unknown, id) => {
     const parsed = jobSchema.safeParse(value);
     if (parsed.success) found.push(parsed.data);
     else unreadable.push({ id, why: parsed.error.issues[0]?.message ?? "unknown" });

@@ -22,6 +22,14 @@ interface Cut {
   probe: number;
 }
 
+const NO_CUTS: readonly Cut[] = [];
+
+/** Battery positive as a chafed wire finds it. */
+interface Rail {
+  volts: number;
+  seriesOhms: number;
+}
+
 /**
  * The netlist of one corner: module, harness, connectors and sensor as a ladder of levels, one node per conductor
  * and level. Built once per set-up and list of pierced places, then stamped for one car after another.
@@ -111,7 +119,9 @@ export class CornerNet {
     // With its plug off the module's own supply pins are usually in that plug too, so it is dead then.
     const awake = powered && !moduleOpen;
     ladder.join(EARTH, POWER, awake ? 1 / car.moduleLoadOhms : 1 / car.offOhms);
-    const [first, second, third] = [this.node(0, 0), this.node(0, 1), this.node(0, 2)];
+    const first = this.node(0, 0);
+    const second = this.node(0, 1);
+    const third = this.node(0, 2);
     const live = awake && car.channelAlive;
     if (this.setup.family === "passive") return this.stampPassiveInput(car, live, first, second);
     const availableV = railV * (car.moduleLoadOhms / (car.moduleLoadOhms + car.feedOhms + car.earthOhms)) - 0.3;
@@ -135,8 +145,8 @@ export class CornerNet {
   }
 
   private stampPassiveInput(car: CornerCondition, live: boolean, a: number, b: number): void {
-    for (const leg of [a, b]) {
-      const ohms = live ? car.biasOhms : car.offOhms;
+    const ohms = live ? car.biasOhms : car.offOhms;
+    for (let leg = a; leg <= b; leg++) {
       this.ladder.join(EARTH, leg, 1 / ohms);
       if (!live || car.biasV === 0) continue;
       this.ladder.inject(leg, car.biasV / ohms);
@@ -156,66 +166,68 @@ export class CornerNet {
     if (car.bridge?.station === station) this.ladder.join(this.node(level, 0), this.node(level, 1), 1 / car.bridge.ohms);
   }
 
-  private stampSpan(car: CornerCondition, span: number, start: number, rail: { volts: number; seriesOhms: number }): number {
+  private stampSpan(car: CornerCondition, span: number, start: number, rail: Rail): number {
     const cuts = this.cutsOf(car, span);
     let level = start;
     let from = 0;
-    let series: SpanDefect[] = [];
-    for (const cut of [...cuts, null]) {
-      const to = cut ? cut.fraction : 1;
-      this.stampPiece(car.spanOhms[span]! * Math.max(to - from, 1e-6), level, series);
+    let series: SpanDefect | null = null;
+    for (const cut of cuts) {
+      this.stampPiece(car.spanOhms[span]! * Math.max(cut.fraction - from, 1e-6), level, series);
       level += 1;
-      from = to;
-      series = [];
-      if (!cut) break;
+      from = cut.fraction;
+      series = null;
       if (cut.probe >= 0) this.probeLevel[cut.probe] = level;
-      else if (cut.defect!.kind === "series") series = [cut.defect!];
+      else if (cut.defect!.kind === "series") series = cut.defect!;
       else this.stampLeak(cut.defect!, level, rail);
     }
-    return level;
+    this.stampPiece(car.spanOhms[span]! * Math.max(1 - from, 1e-6), level, series);
+    return level + 1;
   }
 
-  private stampPiece(ohms: number, level: number, series: SpanDefect[]): void {
+  private stampPiece(ohms: number, level: number, series: SpanDefect | null): void {
     for (let wire = 0; wire < this.wires; wire++) {
-      const extra = series.reduce((sum, defect) => (defect.conductor === wire ? sum + defect.ohms : sum), 0);
+      const extra = series !== null && series.conductor === wire ? series.ohms : 0;
       if (extra < Infinity) this.ladder.join(this.node(level, wire), this.node(level + 1, wire), 1 / (ohms + extra));
     }
   }
 
-  private stampLeak(defect: SpanDefect, level: number, rail: { volts: number; seriesOhms: number }): void {
+  private stampLeak(defect: SpanDefect, level: number, rail: Rail): void {
     const node = this.node(level, defect.conductor);
     if (defect.kind === "to-ground") this.ladder.joinPotential(node, 1 / defect.ohms, 0);
     else if (defect.kind === "to-power") this.ladder.joinPotential(node, 1 / (defect.ohms + rail.seriesOhms), rail.volts);
     else this.ladder.join(node, this.node(level, (defect.conductor + 1) % this.wires), 1 / defect.ohms);
   }
 
-  private cutsOf(car: CornerCondition, span: number): Cut[] {
+  private cutsOf(car: CornerCondition, span: number): readonly Cut[] {
     const cuts = this.cuts[span]!;
+    if (this.pierced.length === 0 && car.spanDefects.length === 0) return NO_CUTS;
     cuts.length = 0;
-    this.pierced.forEach((place, probe) => {
+    for (let probe = 0; probe < this.pierced.length; probe++) {
+      const place = this.pierced[probe]!;
       if (place.span === span) cuts.push({ fraction: place.fraction, defect: null, probe });
-    });
+    }
     for (const defect of car.spanDefects) if (defect.span === span) cuts.push({ fraction: defect.fraction, defect, probe: -1 });
     return cuts.length > 1 ? cuts.sort((one, two) => one.fraction - two.fraction) : cuts;
   }
 
   private stampSensor(car: CornerCondition, level: SensorLevel, on: boolean): void {
     const { sensor } = car;
-    const [first, second, third] = [this.sensorNode(0), this.sensorNode(1), this.sensorNode(2)];
-    const across = (ohms: number) => this.ladder.join(first, second, 1 / ohms);
+    const first = this.sensorNode(0);
+    const second = this.sensorNode(1);
+    const third = this.sensorNode(2);
     this.ladder.joinPotential(second, 1 / sensor.bodyOhms, 0);
     if (sensor.mode === "open") return;
-    if (sensor.mode === "short") return across(sensor.shortOhms);
-    if (this.setup.family === "passive") return across(sensor.coilOhms);
+    if (sensor.mode === "short") return this.ladder.join(first, second, 1 / (sensor.shortOhms));
+    if (this.setup.family === "passive") return this.ladder.join(first, second, 1 / (sensor.coilOhms));
     const amps = level === "high" ? sensor.highA : sensor.lowA;
     if (this.setup.family === "active-3wire") {
-      across(sensor.quiescentOhms);
+      this.ladder.join(first, second, 1 / (sensor.quiescentOhms));
       this.ladder.join(second, third, on && level === "low" ? 1 / sensor.outputOhms : 1e-7);
       return;
     }
-    if (!on) return across(sensor.minimumV / amps);
+    if (!on) return this.ladder.join(first, second, 1 / (sensor.minimumV / amps));
     this.ladder.inject(first, -amps);
     this.ladder.inject(second, amps);
-    across(1e6);
+    this.ladder.join(first, second, 1 / (1e6));
   }
 }

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import type { z } from "zod";
 import { UnusableInput } from "../capture/capture";
 import { JOB_VERSION, jobSchema, type Job } from "./schema";
 

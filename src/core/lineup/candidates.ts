@@ -6,8 +6,14 @@ import type { CarCondition } from "../faults/fault";
 import { suspectables, suspectId, type Suspectable } from "../faults/catalogue";
 import type { Part } from "../faults/fault";
 import { normal, normalScore, seeded, type Random } from "../random/random";
-import { COMMON_SCATTER } from "./kernel";
 import { complaintWeight, type Complaint } from "./complaint";
+
+/**
+ * Common tolerances act almost straight on what is read, so the cloud about each candidate (see kernel.ts) carries
+ * most of their spread: this part of the standard deviation. The candidates themselves scatter by the rest.
+ */
+export const COMMON_WIDTH = 0.85;
+const COMMON_SCATTER = Math.sqrt(1 - COMMON_WIDTH * COMMON_WIDTH);
 
 /** One fault at one place with its share of the candidates: rows `first` to `first + size − 1`. */
 export interface Group extends Suspectable {

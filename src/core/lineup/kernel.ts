@@ -1,6 +1,6 @@
 import { DRAWS, FIRST_OWN_DRAW } from "../car/draw";
 import { normal, type Random } from "../random/random";
-import type { Candidates, Group } from "./candidates";
+import { COMMON_WIDTH, type Candidates, type Group } from "./candidates";
 
 /**
  * A candidate stands for its neighbours too: it is the middle of a small Gaussian cloud in the space of its
@@ -15,14 +15,8 @@ export interface Cloud {
   covariance: Float64Array;
 }
 
-/**
- * Standard deviation of a fresh cloud, the whole range being 1. Common tolerances act almost straight on what is read,
- * so the cloud carries most of their spread exactly; a fault's own size acts crookedly and is left to the candidates.
- */
-const COMMON_WIDTH = 0.85;
+/** Width of a fresh cloud along the fault's own scores: its size acts crookedly and is left to the candidates. */
 const OWN_WIDTH = 0.25;
-/** What is left of the common spread for the candidates themselves. */
-export const COMMON_SCATTER = Math.sqrt(1 - COMMON_WIDTH * COMMON_WIDTH);
 /** How much of the curvature left over by a straight fit widens the cloud's view. */
 const CURVATURE = 0.04;
 const RIDGE = 1e-3;

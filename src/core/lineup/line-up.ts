@@ -74,7 +74,7 @@ export class LineUp {
     });
     const after = this.shares();
     const overall = after.reduce((sum, share) => sum + share, 0);
-    this.settle(evidence, pulls, (g) => after[g]! > NEGLIGIBLE_SHARE * overall);
+    this.settle(evidence, pulls, (g) => after[g]! > SETTLED_SHARE * overall);
     for (let row = 0; row < candidates.count; row++) candidates.weight[row]! /= overall;
     const weighed = { evidence, byGroup: after.map((share, g) => (before[g]! > 0 ? share / before[g]! : 0)), overall, perCandidate };
     this.weighed.push(weighed);
@@ -150,7 +150,9 @@ export class LineUp {
   }
 }
 
-const SETTLING_ROUNDS = 2;
+const SETTLING_ROUNDS = 1;
+/** Groups below this share are not worth settling. */
+const SETTLED_SHARE = 3e-3;
 
 /** A group is redrawn when it matters and few of its cars carry its weight. */
 const MATTERS = 0.003;

@@ -31,7 +31,7 @@ export function NextCheckCard({ job, check, free, position, typed, refusal, inpu
   const strip = useStrip(job, check);
   const preview = usePreview(job, check, typed);
   return (
-    <section aria-label="Next check" className="rounded-2xl border border-rule bg-card p-4">
+    <section aria-label="Next check" data-hookup={JSON.stringify(check.hookup)} className="rounded-2xl border border-rule bg-card p-4">
       {proven && (
         <p className="mb-3 rounded-xl border border-verdigris px-4 py-2 text-lg font-semibold text-verdigris" role="status">
           ✓ Proven: {proven.words.toLowerCase()} ({formatShare(proven.share)}). Repair that first; measure on only to be surer.

@@ -1,13 +1,13 @@
 "use client";
 import { LineChart } from "echarts/charts";
 import { DataZoomComponent, GridComponent, MarkAreaComponent, TooltipComponent } from "echarts/components";
-import { init, use } from "echarts/core";
+import { init, use as register } from "echarts/core";
 import { CanvasRenderer } from "echarts/renderers";
 import { useEffect, useRef } from "react";
 import type { ThinTrace } from "@/core/capture/thin";
 import type { Finding } from "@/core/waveform/findings";
 
-use([LineChart, GridComponent, DataZoomComponent, TooltipComponent, MarkAreaComponent, CanvasRenderer]);
+register([LineChart, GridComponent, DataZoomComponent, TooltipComponent, MarkAreaComponent, CanvasRenderer]);
 
 /** A trace that zooms, its findings shaded. */
 export function TraceChart({ name, traces, findings }: { name: string; traces: ThinTrace[]; findings: Finding[] }) {

@@ -29,12 +29,12 @@ export function JobHeader({ job, here, children }: { job: Job; here: string; chi
       {children}
       <nav className="ml-auto flex gap-2" aria-label="Screens of this job">
         <Link href="/" className="cap">
-          <span className="legend">J</span>
+          <span className="legend" aria-hidden="true">J</span>
           <span>Jobs</span>
         </Link>
         {SCREENS.map(({ legend, name, path }) => (
           <Link key={path} href={`${path}?job=${job.id}`} className="cap" aria-current={here === path ? "page" : undefined}>
-            <span className="legend">{legend}</span>
+            <span className="legend" aria-hidden="true">{legend}</span>
             <span>{name}</span>
           </Link>
         ))}

@@ -1,0 +1,47 @@
+/** How long a line-up takes to build, to weigh a reading, and to propose; against a bare pass over its candidates. */
+import { cornerSetupSchema } from "../src/core/circuit/setup";
+import { complaintSchema } from "../src/core/lineup/complaint";
+import { LineUp } from "../src/core/lineup/line-up";
+import { proposeChecks } from "../src/core/lineup/next-check";
+import { typedEvidence } from "../src/core/lineup/typed-evidence";
+import { readCar, simulateCar } from "../src/core/car/simulated";
+import { rankSuspects } from "../src/core/lineup/suspects";
+
+const setup = cornerSetupSchema.parse({ corner: "RR", family: "active-2wire", path: [{ station: "module" }, { spanM: 1.2, mm2: 0.5 }, { station: "c1" }, { spanM: 3.4, mm2: 0.5 }, { station: "plug" }] });
+const policy = { approach: "information", pierce: false } as const;
+const times: Record<string, number[]> = {};
+const time = <T>(name: string, run: () => T): T => {
+  const from = performance.now();
+  const result = run();
+  (times[name] ??= []).push(performance.now() - from);
+  return result;
+};
+let candidates = 0;
+for (let round = 0; round < 5; round++) {
+  const car = simulateCar(setup, "wire-resistance@span2.return", { seed: round });
+  const lineUp = time("build", () => new LineUp(setup, complaintSchema.parse({}), { seed: round }));
+  candidates = lineUp.candidates.count;
+  const done = new Set<string>();
+  for (let step = 0; step < 6; step++) {
+    const proposals = time(step === 0 ? "propose, first" : "propose, later", () => proposeChecks(lineUp, policy, { done, skipped: new Set() }));
+    const { check } = proposals[0]!;
+    time("forecast of the shown check", () => lineUp.tables([check.hookup]));
+    const typed = typedEvidence(check.hookup, readCar(car, check.hookup), setup);
+    if (!typed.ok) throw new Error(typed.say);
+    time("Enter to new ranking", () => {
+      lineUp.add(typed.evidence);
+      return rankSuspects(lineUp);
+    });
+    for (const { id } of check.access) done.add(id);
+  }
+  time("baseline: bare pass over the weights, 1000 times", () => {
+    let sum = 0;
+    for (let n = 0; n < 1000; n++) for (let row = 0; row < lineUp.candidates.count; row++) sum += lineUp.candidates.weight[row]!;
+    return sum;
+  });
+}
+console.log(`${candidates} candidates; median ms (least – most)`);
+for (const [name, all] of Object.entries(times)) {
+  const sorted = all.toSorted((a, b) => a - b);
+  console.log(`${name.padEnd(50)} ${sorted[sorted.length >> 1]!.toFixed(1).padStart(8)}  (${sorted[0]!.toFixed(1)} – ${sorted.at(-1)!.toFixed(1)})`);
+}

@@ -1,0 +1,135 @@
+import AxeBuilder from "./axe";
+import { expect, test, type Page } from "@playwright/test";
+import { readFileSync } from "node:fs";
+import { readCar, simulateCar, type SimulatedCar } from "../src/core/car/simulated";
+import { evidenceOf, hookupOf } from "../src/core/job/reading";
+import type { Hookup } from "../src/core/checks/hookup";
+import type { Job } from "../src/core/job/schema";
+
+/** Tells which hook-up the card proposes, from the demo of what the log stores after Enter. */
+async function storedJob(page: Page, id: string): Promise<Job> {
+  return page.evaluate(
+    (key) =>
+      new Promise((resolve, reject) => {
+        const open = indexedDB.open("tastatura");
+        open.onerror = () => reject(open.error);
+        open.onsuccess = () => {
+          const get = open.result.transaction("jobs").objectStore("jobs").get(key);
+          get.onsuccess = () => {
+            open.result.close();
+            resolve(get.result);
+          };
+        };
+      }),
+    id,
+  );
+}
+
+async function proposed(page: Page): Promise<Hookup> {
+  await expect(page.locator("[data-hookup]")).toBeVisible({ timeout: 60_000 });
+  await expect(page.locator("main[aria-busy=false]")).toBeVisible({ timeout: 60_000 });
+  return JSON.parse((await page.locator("[data-hookup]").getAttribute("data-hookup"))!) as Hookup;
+}
+
+const jobs: { family: string; keys: string[]; fault: string; seed: number; said: RegExp }[] = [
+  { family: "active-2wire", keys: ["4"], fault: "wire-open@span2.supply", seed: 31, said: /supply wire open/ },
+  { family: "passive", keys: ["1", "f", "f"], fault: "sensor-open@sensor", seed: 32, said: /sensor open/ },
+];
+
+for (const { family, keys, fault, seed, said } of jobs)
+  test(`${family}: from a new job to proven in at most 8 readings, by keyboard alone`, async ({ page }) => {
+    await page.goto("/");
+    await expect(page.getByText("Tarnwick Pelican 14")).toBeVisible();
+    await page.keyboard.press("n");
+    await expect(page.getByRole("heading", { name: "What is known" })).toBeVisible();
+    for (const key of keys) await page.keyboard.press(key);
+    await page.keyboard.press("b");
+    let car: SimulatedCar | null = null;
+    let readings = 0;
+    for (; readings < 8; readings++) {
+      const hookup = await proposed(page);
+      if (await page.getByText(/^✓ Proven:/).isVisible()) break;
+      const id = new URL(page.url()).searchParams.get("job")!;
+      car ??= simulateCar((await storedJob(page, id)).setup, fault, { seed });
+      const typed = readCar(car, hookup);
+      await page.keyboard.press("0");
+      await page.keyboard.press("Control+A");
+      await page.keyboard.type(typed);
+      await page.keyboard.press("Enter");
+      await expect(page.getByRole("region", { name: "Log" }).locator("li")).toHaveCount(readings + 1);
+      await page.keyboard.press("Escape");
+    }
+    await expect(page.getByText(/^✓ Proven:/)).toContainText(said);
+    expect(readings).toBeLessThanOrEqual(8);
+    await page.reload();
+    await expect(page.getByText(/^✓ Proven:/)).toContainText(said, { timeout: 60_000 });
+    const stored = await storedJob(page, new URL(page.url()).searchParams.get("job")!);
+    for (const entry of stored.entries) if (entry.kind === "reading") expect(evidenceOf(entry.reading, stored.setup).ok && hookupOf(entry.reading, stored.setup).ok).toBe(true);
+  });
+
+test("undo, a word that is no reading, and a free reading", async ({ page }) => {
+  await page.goto("/");
+  await expect(page.getByText("Halmer Teal 21")).toBeVisible();
+  await page.goto("/bench?job=demo-teal");
+  await proposed(page);
+  await page.keyboard.type("5bananas");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("“bananas” is not a unit")).toBeVisible();
+  await expect(page.getByRole("textbox", { name: /^Reading/ })).toHaveValue("5bananas");
+  await page.keyboard.press("Control+A");
+  await page.keyboard.type("5.02");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("region", { name: "Log" }).getByText("5.02")).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("u");
+  await expect(page.getByRole("region", { name: "Log" }).locator(".line-through")).toHaveCount(1);
+  await page.keyboard.press("p");
+  await page.getByLabel("Red probe").selectOption("module.in.power");
+  await page.getByRole("button", { name: "read here" }).click();
+  await expect(page.getByTestId("instruction")).toContainText("module's battery feed pin");
+  await page.keyboard.type("12.3");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("region", { name: "Log" }).getByText("12.3", { exact: true })).toBeVisible();
+});
+
+test("a dropped capture is read, shown and weighed in; a bad one gets a sentence", async ({ page, request }) => {
+  await page.goto("/");
+  await expect(page.getByText("Tarnwick Pelican 14")).toBeVisible();
+  await page.goto("/bench?job=demo-pelican");
+  await proposed(page);
+  await page.getByLabel("Capture file").setInputFiles({ name: "notes.csv", mimeType: "text/csv", buffer: Buffer.from("dear diary") });
+  await expect(page.getByRole("alert").filter({ hasText: "no rows of numbers" })).toBeVisible();
+  const csv = await (await request.get("/demo/tarnwick-pelican-14-rr.csv")).body();
+  await page.getByLabel("Capture file").setInputFiles({ name: "spin.csv", mimeType: "text/csv", buffer: csv });
+  await expect(page.getByText(/tooth \d+ of 48/)).toBeVisible();
+  await page.getByRole("button", { name: /Weigh this in: pulses missing/ }).click();
+  await expect(page.getByText(/^✓ Proven: ring has lost teeth/)).toBeVisible({ timeout: 60_000 });
+});
+
+test("a job is exported, and imported again", async ({ page }) => {
+  await page.goto("/");
+  const [file] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "Export Elverby Skua 03" }).click()]);
+  const text = readFileSync(await file.path(), "utf8");
+  expect(JSON.parse(text)).toMatchObject({ tastatura: "job/1", id: "demo-skua" });
+  await page.getByLabel("Job file").setInputFiles({ name: "cut.json", mimeType: "application/json", buffer: Buffer.from(text.slice(0, 300)) });
+  await expect(page.getByText("cut.json is cut short")).toBeVisible();
+  const other = text.replaceAll("demo-skua", "from-elsewhere").replace("Elverby Skua 03", "Elverby Skua 77");
+  await page.getByLabel("Job file").setInputFiles({ name: "other.json", mimeType: "application/json", buffer: Buffer.from(other) });
+  await expect(page.locator("li", { hasText: "Elverby Skua 77" }).first()).toBeVisible();
+});
+
+test("nothing serious for a screen reader, and nothing leaves the machine", async ({ page }) => {
+  const strangers: string[] = [];
+  page.on("request", (request) => {
+    if (!/^(https?:\/\/localhost|blob:|data:)/.test(request.url())) strangers.push(request.url());
+  });
+  for (const address of ["/", "/bench?job=demo-drover", "/complaint?job=demo-drover"]) {
+    await page.goto("/");
+    await expect(page.getByText("Osmund Drover 09").first()).toBeVisible();
+    await page.goto(address);
+    await expect(page.getByText("Osmund Drover 09").first()).toBeVisible();
+    await page.waitForTimeout(1500);
+    expect(await AxeBuilder(page)).toEqual([]);
+  }
+  expect(strangers).toEqual([]);
+});
