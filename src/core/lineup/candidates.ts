@@ -36,6 +36,8 @@ export interface Candidates {
   healthy: (CarCondition | null)[];
   duty: Float64Array;
   weight: Float64Array;
+  /** Groups whose scores have changed since their cars were made. */
+  stale: Uint8Array;
 }
 
 /** Draws a line-up: `perGroup` cars for every fault and place, weights from prior and complaint. */
@@ -65,6 +67,7 @@ export function drawCandidates(setup: CornerSetup, complaint: Complaint, priors:
     healthy: new Array<CarCondition | null>(count).fill(null),
     duty: new Float64Array(count),
     weight: new Float64Array(count),
+    stale: new Uint8Array(groups.length),
   };
   // Common tolerances are the same numbers in every group, so that no fault wins by luck of the draw.
   const common = Array.from({ length: DRAWS }, () => stratified(perGroup, random));
@@ -98,8 +101,15 @@ function makeNoticeable(candidates: Candidates, group: Group, row: number, watch
   return UNNOTICED;
 }
 
+/** Makes the cars of a group anew if its scores have changed. @param g the group's number */
+export function freshen(candidates: Candidates, group: Group, g: number): void {
+  if (candidates.stale[g] === 0) return;
+  for (let row = group.first; row < group.first + group.size; row++) rebuildCar(candidates, group, row);
+  candidates.stale[g] = 0;
+}
+
 /** Makes a candidate's car anew from its scores. */
-export function rebuildCar({ setup, scores, cars, healthy, duty }: Candidates, group: Group, row: number): void {
+function rebuildCar({ setup, scores, cars, healthy, duty }: Candidates, group: Group, row: number): void {
   const at = fromScores(scores, row * DRAWS);
   cars[row] = drawCar(setup, group.fault, group.place, at);
   healthy[row] = group.comesAndGoes ? drawHealthy(setup, at) : null;

@@ -2,7 +2,7 @@ import { StateReader, type Outlook } from "../car/reader";
 import { answersFor } from "../checks/answers";
 import { hookupKey, type Hookup } from "../checks/hookup";
 import { stateKey } from "../circuit/state";
-import type { Candidates, Group } from "./candidates";
+import { freshen, type Candidates, type Group } from "./candidates";
 
 /** What every candidate would read in one hook-up. Numbers have `slots` alternatives each (sensor level × fault there or away). */
 export type ForecastTable =
@@ -10,6 +10,7 @@ export type ForecastTable =
   | { kind: "words"; hookup: Hookup; words: readonly string[]; chances: Float64Array };
 
 const SLOTS = 4;
+const NEVER = -1;
 /** Planning looks at every so-many-th candidate: what a check may show needs no more. */
 export const PLANNING_STRIDE = 6;
 
@@ -38,7 +39,8 @@ export class Forecasts {
     for (const shelf of this.readers) {
       if (!shelf.tables.some(({ hookup }) => wanted.has(hookupKey(hookup)))) continue;
       this.candidates.groups.forEach((group, g) => {
-        if (shelf.made[g] === this.moves[g] || !matters(g)) return;
+        if (shelf.made[g] === this.moves[g] || (!matters(g) && (shelf.made[g] !== NEVER || this.stride > 1))) return;
+        freshen(this.candidates, group, g);
         fill(shelf.reader, shelf.tables, this.candidates, group, this.stride);
         shelf.made[g] = this.moves[g]!;
       });
@@ -59,7 +61,7 @@ export class Forecasts {
       return { kind: "numbers", hookup, slots: SLOTS, values: new Float64Array(count * SLOTS), chances: new Float64Array(count * SLOTS) };
     });
     const reader = new StateReader(setup, hookups[0]!.state, hookups);
-    this.readers.push({ reader, tables, made: new Int32Array(groups.length).fill(-1) });
+    this.readers.push({ reader, tables, made: new Int32Array(groups.length).fill(NEVER) });
     hookups.forEach((hookup, i) => this.tables.set(hookupKey(hookup), tables[i]!));
   }
 }

@@ -49,6 +49,7 @@ export function fitSlope(candidates: Candidates, group: Group, cloud: Cloud, val
   const weights = localWeights(candidates, group, values, reading, error);
   if (!weights) return null;
   const columns = centredColumns(candidates, group, weights);
+  const norms = columns.map((column) => dot(column, column, weights));
   const left = centred(values, weights);
   const total = dot(left, left, weights);
   const effective = 1 / weights.reduce((sum, weight) => sum + weight * weight, 0);
@@ -57,7 +58,7 @@ export function fitSlope(candidates: Candidates, group: Group, cloud: Cloud, val
   while (chosen.length < MOST_SCORES) {
     const unexplained = dot(left, left, weights);
     if (unexplained < 0.01 * total || unexplained < 0.04 * error * error) break;
-    const best = bestColumn(columns, left, weights, chosen);
+    const best = bestColumn(columns, norms, left, weights, chosen);
     if (best.correlation * best.correlation * effective < CHANCE * unexplained) break;
     chosen.push(best.index);
     coefficients = regress(columns, chosen, centred(values, weights), weights);
@@ -75,8 +76,17 @@ const MOST_SCORES = 6;
 /** A score must explain this many times what pure chance would (about 3 standard errors). */
 const CHANCE = 9;
 
+/** Reused from fit to fit: thousands of short arrays a reading would keep the collector busy. */
+let scratch: Float64Array[] = [];
+
 function centredColumns({ scores }: Candidates, { first, size }: Group, weights: Float64Array): Float64Array[] {
-  return Array.from({ length: DRAWS }, (_, d) => centred(Float64Array.from({ length: size }, (_, k) => scores[(first + k) * DRAWS + d]!), weights));
+  if (scratch[0]?.length !== size) scratch = Array.from({ length: DRAWS }, () => new Float64Array(size));
+  scratch.forEach((column, d) => {
+    let mean = 0;
+    for (let k = 0; k < size; k++) mean += weights[k]! * (column[k] = scores[(first + k) * DRAWS + d]!);
+    for (let k = 0; k < size; k++) column[k]! -= mean;
+  });
+  return scratch;
 }
 
 /** Values less their weighted mean; 0 where the weight is 0. */
@@ -93,11 +103,11 @@ function dot(a: Float64Array, b: Float64Array, weights: Float64Array): number {
 }
 
 /** The column most correlated with what is left; `correlation` is scaled so that its square is the variance explained. */
-function bestColumn(columns: Float64Array[], left: Float64Array, weights: Float64Array, taken: number[]): { index: number; correlation: number } {
+function bestColumn(columns: Float64Array[], norms: number[], left: Float64Array, weights: Float64Array, taken: number[]): { index: number; correlation: number } {
   let best = { index: -1, correlation: 0 };
   columns.forEach((column, index) => {
     if (taken.includes(index)) return;
-    const own = dot(column, column, weights);
+    const own = norms[index]!;
     if (own < 1e-9) return;
     const correlation = Math.abs(dot(column, left, weights)) / Math.sqrt(own);
     if (correlation > best.correlation) best = { index, correlation };

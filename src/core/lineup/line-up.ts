@@ -3,7 +3,7 @@ import type { CornerSetup } from "../circuit/setup";
 import { defaultPriors } from "../faults/catalogue";
 import type { Part } from "../faults/fault";
 import { seeded } from "../random/random";
-import { drawCandidates, rebuildCar, type Candidates, type Group } from "./candidates";
+import { drawCandidates, type Candidates, type Group } from "./candidates";
 import type { Complaint } from "./complaint";
 import type { Evidence } from "./evidence";
 import { Forecasts, PLANNING_STRIDE, type ForecastTable } from "./forecast";
@@ -64,12 +64,12 @@ export class LineUp {
   /** Weighs one reading in. */
   add(evidence: Evidence): Weighed {
     const { candidates } = this;
-    const [table] = this.forecasts.want([evidence.hookup], () => true);
-    const perCandidate = new Float64Array(candidates.count);
     const before = this.shares();
+    const [table] = this.forecasts.want([evidence.hookup], (g) => before[g]! > FORECAST_SHARE);
+    const perCandidate = new Float64Array(candidates.count);
     const pulls = candidates.groups.map((group, g) => {
       const pull = weighGroup(evidence, table!, candidates, group, this.clouds[g]!, perCandidate);
-      if (pull) this.remake(group, g);
+      if (pull) this.moved(g);
       return pull;
     });
     const after = this.shares();
@@ -98,7 +98,8 @@ export class LineUp {
 
   /** Full forecast tables for hook-ups, made if need be. */
   tables(hookups: readonly Evidence["hookup"][]): ForecastTable[] {
-    return this.forecasts.want(hookups, () => true);
+    const shares = this.shares();
+    return this.forecasts.want(hookups, (g) => shares[g]! > FORECAST_SHARE);
   }
 
   /** Forecasts of every `PLANNING_STRIDE`-th candidate only, for choosing among many checks. */
@@ -125,7 +126,7 @@ export class LineUp {
         const pull = pulls[g];
         if (!pull || !matters(g)) return;
         settleGroup(table!, this.candidates, group, pull);
-        this.remake(group, g);
+        this.moved(g);
       });
     }
   }
@@ -139,20 +140,23 @@ export class LineUp {
         const kept = perCandidate.slice(group.first, group.first + group.size);
         parents.forEach((parent, k) => (perCandidate[group.first + k] = kept[parent - group.first]!));
       }
-      this.remake(group, g);
+      this.moved(g);
     });
   }
 
-  private remake(group: Group, g: number): void {
-    for (let row = group.first; row < group.first + group.size; row++) rebuildCar(this.candidates, group, row);
+  private moved(g: number): void {
+    this.candidates.stale[g] = 1;
     this.forecasts.moved(g);
     this.planning.moved(g);
   }
 }
 
+/** Groups below this share keep the forecasts they have. */
+const FORECAST_SHARE = 1e-5;
+
 const SETTLING_ROUNDS = 1;
 /** Groups below this share are not worth settling. */
-const SETTLED_SHARE = 3e-3;
+const SETTLED_SHARE = 1e-2;
 
 /** A group is redrawn when it matters and few of its cars carry its weight. */
 const MATTERS = 0.003;
