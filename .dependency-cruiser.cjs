@@ -2,7 +2,24 @@
  * The layer rule of the house: core <- workers, store, cli, demo <- ui <- app.
  * Inside core the folders below may only import those listed before them.
  */
-const coreOrder = ["random", "units", "tyre", "codes", "circuit", "ring", "faults", "checks", "car", "lineup", "capture", "waveform", "scanlog", "harness", "job", "report"];
+const coreOrder = [
+  "random",
+  "units",
+  "tyre",
+  "codes",
+  "circuit",
+  "ring",
+  "faults",
+  "checks",
+  "car",
+  "lineup",
+  "capture",
+  "waveform",
+  "scanlog",
+  "harness",
+  "job",
+  "report",
+];
 
 const coreRules = coreOrder.map((folder, at) => ({
   name: `core-${folder}-looks-only-up-the-list`,
@@ -20,9 +37,19 @@ module.exports = {
       from: { path: "^src/core/", pathNot: "[.]test[.]ts$" },
       to: { path: "^src/(app|ui|workers|store|cli|demo)/|^node_modules/(react|next|localforage|comlink|echarts)" },
     },
-    { name: "workers-store-cli-do-not-see-faces", severity: "error", from: { path: "^src/(workers|store|cli|demo)/" }, to: { path: "^src/(ui|app)/" } },
+    {
+      name: "workers-store-cli-do-not-see-faces",
+      severity: "error",
+      from: { path: "^src/(workers|store|cli|demo)/" },
+      to: { path: "^src/(ui|app)/" },
+    },
     { name: "ui-does-not-see-app", severity: "error", from: { path: "^src/ui/" }, to: { path: "^src/app/" } },
-    { name: "no-orphans", severity: "error", from: { orphan: true, path: "^src/", pathNot: "([.]d[.]ts|[.]test[.]ts|^src/app/.*|^src/cli/.*)$" }, to: {} },
+    {
+      name: "no-orphans",
+      severity: "error",
+      from: { orphan: true, path: "^src/", pathNot: "([.]d[.]ts|[.]test[.]ts|^src/app/.*|^src/cli/.*)$" },
+      to: {},
+    },
     ...coreRules,
   ],
   options: {

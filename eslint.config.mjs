@@ -18,6 +18,11 @@ export default ts.config(
       "max-lines": ["error", { max: 400, skipBlankLines: true, skipComments: true }],
     },
   },
-  { files: ["scripts/*.mjs", "*.mjs", "*.cjs"], languageOptions: { globals: { process: "readonly", console: "readonly", fetch: "readonly", setTimeout: "readonly", URL: "readonly" } } },
+  {
+    files: ["scripts/*.mjs", "*.mjs", "*.cjs"],
+    languageOptions: {
+      globals: { process: "readonly", console: "readonly", fetch: "readonly", setTimeout: "readonly", URL: "readonly" },
+    },
+  },
   { files: ["**/*.cjs"], languageOptions: { globals: { module: "readonly" } } },
 );

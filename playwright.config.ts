@@ -10,7 +10,23 @@ export default defineConfig({
   use: {
     baseURL: `http://localhost:${port}`,
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"] },
+    launchOptions: {
+      executablePath: "/usr/bin/chromium",
+      args: [
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-quic",
+        "--no-first-run",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+      ],
+    },
   },
-  webServer: { command: `node node_modules/next/dist/bin/next start -p ${port}`, port, reuseExistingServer: false, env: { TASTATURA_DEMO: "1" } },
+  webServer: {
+    command: `node node_modules/next/dist/bin/next start -p ${port}`,
+    port,
+    reuseExistingServer: false,
+    env: { TASTATURA_DEMO: "1" },
+  },
 });

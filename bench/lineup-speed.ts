@@ -7,7 +7,17 @@ import { typedEvidence } from "../src/core/lineup/typed-evidence";
 import { readCar, simulateCar } from "../src/core/car/simulated";
 import { rankSuspects } from "../src/core/lineup/suspects";
 
-const setup = cornerSetupSchema.parse({ corner: "RR", family: "active-2wire", path: [{ station: "module" }, { spanM: 1.2, mm2: 0.5 }, { station: "c1" }, { spanM: 3.4, mm2: 0.5 }, { station: "plug" }] });
+const setup = cornerSetupSchema.parse({
+  corner: "RR",
+  family: "active-2wire",
+  path: [
+    { station: "module" },
+    { spanM: 1.2, mm2: 0.5 },
+    { station: "c1" },
+    { spanM: 3.4, mm2: 0.5 },
+    { station: "plug" },
+  ],
+});
 const policy = { approach: "information", pierce: false } as const;
 const times: Record<string, number[]> = {};
 const time = <T>(name: string, run: () => T): T => {
@@ -23,7 +33,9 @@ for (let round = 0; round < 5; round++) {
   candidates = lineUp.candidates.count;
   const done = new Set<string>();
   for (let step = 0; step < 6; step++) {
-    const proposals = time(step === 0 ? "propose, first" : "propose, later", () => proposeChecks(lineUp, policy, { done, skipped: new Set() }));
+    const proposals = time(step === 0 ? "propose, first" : "propose, later", () =>
+      proposeChecks(lineUp, policy, { done, skipped: new Set() }),
+    );
     const { check } = proposals[0]!;
     time("forecast of the shown check", () => lineUp.tables([check.hookup]));
     const typed = typedEvidence(check.hookup, readCar(car, check.hookup), setup);
@@ -36,12 +48,15 @@ for (let round = 0; round < 5; round++) {
   }
   time("baseline: bare pass over the weights, 1000 times", () => {
     let sum = 0;
-    for (let n = 0; n < 1000; n++) for (let row = 0; row < lineUp.candidates.count; row++) sum += lineUp.candidates.weight[row]!;
+    for (let n = 0; n < 1000; n++)
+      for (let row = 0; row < lineUp.candidates.count; row++) sum += lineUp.candidates.weight[row]!;
     return sum;
   });
 }
 console.log(`${candidates} candidates; median ms (least – most)`);
 for (const [name, all] of Object.entries(times)) {
   const sorted = all.toSorted((a, b) => a - b);
-  console.log(`${name.padEnd(50)} ${sorted[sorted.length >> 1]!.toFixed(1).padStart(8)}  (${sorted[0]!.toFixed(1)} – ${sorted.at(-1)!.toFixed(1)})`);
+  console.log(
+    `${name.padEnd(50)} ${sorted[sorted.length >> 1]!.toFixed(1).padStart(8)}  (${sorted[0]!.toFixed(1)} – ${sorted.at(-1)!.toFixed(1)})`,
+  );
 }

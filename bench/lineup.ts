@@ -20,9 +20,35 @@ const SLIPS = 0.02;
 const random = seeded(2026);
 
 /** Looks first, then supply and levels at the plug, ohms, harness, capture, module last: a common written order. */
-const TEXTBOOK = ["scan:", "eyes:wiring", "eyes:plug", "hands:bearing", "eyes:foot", "eyes:ring", "film:", "volts-dc:plug.in", "volts-dc:plug.out", "ohms:plug.out", "volts-ac:plug", "scope:plug", "volts-dc:c1", "ohms:c1.out", "eyes:c1", "ohms:module.out", "eyes:tyres", "volts-dc:battery", "volts-dc:module"];
+const TEXTBOOK = [
+  "scan:",
+  "eyes:wiring",
+  "eyes:plug",
+  "hands:bearing",
+  "eyes:foot",
+  "eyes:ring",
+  "film:",
+  "volts-dc:plug.in",
+  "volts-dc:plug.out",
+  "ohms:plug.out",
+  "volts-ac:plug",
+  "scope:plug",
+  "volts-dc:c1",
+  "ohms:c1.out",
+  "eyes:c1",
+  "ohms:module.out",
+  "eyes:tyres",
+  "volts-dc:battery",
+  "volts-dc:module",
+];
 
-interface Score { right: number; proven: number; wrong: number; readings: number[]; minutes: number[] }
+interface Score {
+  right: number;
+  proven: number;
+  wrong: number;
+  readings: number[];
+  minutes: number[];
+}
 const empty = (): Score => ({ right: 0, proven: 0, wrong: 0, readings: [], minutes: [] });
 const scores = { ours: empty(), textbook: empty() };
 const calibration = Array.from({ length: 10 }, () => ({ claimed: 0, right: 0, count: 0 }));
@@ -30,7 +56,17 @@ const missed = new Map<string, number>();
 
 for (let car = 0; car < CARS; car++) {
   const family = families[car % families.length]!;
-  const setup = cornerSetupSchema.parse({ corner: "RR", family, path: [{ station: "module" }, { spanM: 1.2, mm2: 0.5 }, { station: "c1", accessMin: 4 }, { spanM: 3.4, mm2: 0.5 }, { station: "plug", accessMin: 7 }] });
+  const setup = cornerSetupSchema.parse({
+    corner: "RR",
+    family,
+    path: [
+      { station: "module" },
+      { spanM: 1.2, mm2: 0.5 },
+      { station: "c1", accessMin: 4 },
+      { spanM: 3.4, mm2: 0.5 },
+      { station: "plug", accessMin: 7 },
+    ],
+  });
   const all = suspectables(setup);
   let pick = random();
   const truth = all.find((one) => (pick -= one.prior) <= 0) ?? all.at(-1)!;
@@ -39,7 +75,8 @@ for (let car = 0; car < CARS; car++) {
     const score = scores[method];
     score.minutes.push(result.minutes);
     if (result.top === truth.fault.part) score.right++;
-    else if (method === "ours") missed.set(`${family} ${truth.fault.code}`, (missed.get(`${family} ${truth.fault.code}`) ?? 0) + 1);
+    else if (method === "ours")
+      missed.set(`${family} ${truth.fault.code}`, (missed.get(`${family} ${truth.fault.code}`) ?? 0) + 1);
     if (result.proven) {
       score.proven++;
       score.readings.push(result.readings);
@@ -55,7 +92,12 @@ for (let car = 0; car < CARS; car++) {
   }
 }
 
-function run(method: "ours" | "textbook", setup: ReturnType<typeof cornerSetupSchema.parse>, fault: string, seed: number) {
+function run(
+  method: "ours" | "textbook",
+  setup: ReturnType<typeof cornerSetupSchema.parse>,
+  fault: string,
+  seed: number,
+) {
   const car = simulateCar(setup, fault, { seed: 9000 + seed, spread: 1.5 });
   const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed });
   const slips = seeded(seed * 7 + 1);
@@ -64,10 +106,20 @@ function run(method: "ours" | "textbook", setup: ReturnType<typeof cornerSetupSc
   let [minutes, readings] = [0, 0];
   let parts = rankParts(rankSuspects(lineUp));
   while (readings < (method === "ours" ? MOST : 40)) {
-    const check = method === "ours" ? proposeChecks(lineUp, { approach: "information", pierce: false }, { done, skipped: new Set() })[0]?.check : queue.shift();
+    const check =
+      method === "ours"
+        ? proposeChecks(lineUp, { approach: "information", pierce: false }, { done, skipped: new Set() })[0]?.check
+        : queue.shift();
     if (!check) break;
-    const wrongPlace = slips() < SLIPS ? lineUp.checks.find((other) => other.hookup.instrument === check.hookup.instrument && other.id !== check.id) : undefined;
-    const typed = typedEvidence(check.hookup, wrongPlace && "red" in check.hookup ? readCar(car, wrongPlace.hookup) : readCar(car, check.hookup), setup);
+    const wrongPlace =
+      slips() < SLIPS
+        ? lineUp.checks.find((other) => other.hookup.instrument === check.hookup.instrument && other.id !== check.id)
+        : undefined;
+    const typed = typedEvidence(
+      check.hookup,
+      wrongPlace && "red" in check.hookup ? readCar(car, wrongPlace.hookup) : readCar(car, check.hookup),
+      setup,
+    );
     if (!typed.ok) throw new Error(typed.say);
     lineUp.add(typed.evidence);
     readings++;
@@ -77,7 +129,8 @@ function run(method: "ours" | "textbook", setup: ReturnType<typeof cornerSetupSc
       done.add(step.id);
     }
     parts = rankParts(rankSuspects(lineUp));
-    if (parts[0]!.verdict === "proven") return { proven: parts[0]!.part, top: parts[0]!.part, readings, minutes, parts };
+    if (parts[0]!.verdict === "proven")
+      return { proven: parts[0]!.part, top: parts[0]!.part, readings, minutes, parts };
   }
   return { proven: null, top: parts[0]!.part, readings, minutes, parts };
 }
@@ -86,13 +139,24 @@ function textbookOrder(checks: readonly Check[]): Check[] {
   return TEXTBOOK.flatMap((start) => checks.filter(({ id, pierces }) => id.startsWith(start) && !pierces));
 }
 
-const at = (values: number[], share: number) => values.toSorted((a, b) => a - b)[Math.floor(share * values.length)] ?? NaN;
+const at = (values: number[], share: number) =>
+  values.toSorted((a, b) => a - b)[Math.floor(share * values.length)] ?? NaN;
 const mean = (values: number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
 console.log(`${CARS} cars, all families`);
 for (const [name, { right, proven, wrong, readings, minutes }] of Object.entries(scores))
-  console.log(`${name.padEnd(9)} right part on top ${((100 * right) / CARS).toFixed(1)} %  proven ${((100 * proven) / CARS).toFixed(1)} %  wrongly proven ${((100 * wrong) / CARS).toFixed(1)} %  readings to proof: median ${at(readings, 0.5)}, 90th ${at(readings, 0.9)}  mean minutes ${mean(minutes).toFixed(0)}`);
-console.log(`minutes against the textbook order: ${((100 * mean(scores.ours.minutes)) / mean(scores.textbook.minutes)).toFixed(0)} %`);
+  console.log(
+    `${name.padEnd(9)} right part on top ${((100 * right) / CARS).toFixed(1)} %  proven ${((100 * proven) / CARS).toFixed(1)} %  wrongly proven ${((100 * wrong) / CARS).toFixed(1)} %  readings to proof: median ${at(readings, 0.5)}, 90th ${at(readings, 0.9)}  mean minutes ${mean(minutes).toFixed(0)}`,
+  );
+console.log(
+  `minutes against the textbook order: ${((100 * mean(scores.ours.minutes)) / mean(scores.textbook.minutes)).toFixed(0)} %`,
+);
 const total = calibration.reduce((sum, { count }) => sum + count, 0);
-console.log(`expected calibration error of the part shares: ${calibration.reduce((sum, { claimed, right }) => sum + Math.abs(claimed - right) / total, 0).toFixed(3)}`);
-for (const [i, { claimed, right, count }] of calibration.entries()) if (count > 0) console.log(`  said ${i * 10}–${i * 10 + 10} %: mean ${((100 * claimed) / count).toFixed(1)} %, true ${((100 * right) / count).toFixed(1)} %  (${count})`);
+console.log(
+  `expected calibration error of the part shares: ${calibration.reduce((sum, { claimed, right }) => sum + Math.abs(claimed - right) / total, 0).toFixed(3)}`,
+);
+for (const [i, { claimed, right, count }] of calibration.entries())
+  if (count > 0)
+    console.log(
+      `  said ${i * 10}–${i * 10 + 10} %: mean ${((100 * claimed) / count).toFixed(1)} %, true ${((100 * right) / count).toFixed(1)} %  (${count})`,
+    );
 console.log(`missed: ${[...missed].map(([cell, n]) => `${cell} ×${n}`).join(", ") || "none"}`);

@@ -8,8 +8,12 @@ const source = readFileSync(createRequire(`${process.cwd()}/`).resolve("axe-core
 export default async function seriousFindings(page: Page): Promise<string[]> {
   await page.evaluate(source);
   return page.evaluate(async () => {
-    const { axe } = window as unknown as { axe: { run: () => Promise<{ violations: { id: string; impact: string; nodes: { target: string[] }[] }[] }> } };
+    const { axe } = window as unknown as {
+      axe: { run: () => Promise<{ violations: { id: string; impact: string; nodes: { target: string[] }[] }[] }> };
+    };
     const { violations } = await axe.run();
-    return violations.filter(({ impact }) => impact === "serious" || impact === "critical").map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(" ")).join(", ")}`);
+    return violations
+      .filter(({ impact }) => impact === "serious" || impact === "critical")
+      .map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(" ")).join(", ")}`);
   });
 }

@@ -64,7 +64,9 @@ for (const { family, keys, fault, seed, said } of jobs)
     await page.reload();
     await expect(page.getByText(/^✓ Proven:/)).toContainText(said, { timeout: 60_000 });
     const stored = await storedJob(page, new URL(page.url()).searchParams.get("job")!);
-    for (const entry of stored.entries) if (entry.kind === "reading") expect(evidenceOf(entry.reading, stored.setup).ok && hookupOf(entry.reading, stored.setup).ok).toBe(true);
+    for (const entry of stored.entries)
+      if (entry.kind === "reading")
+        expect(evidenceOf(entry.reading, stored.setup).ok && hookupOf(entry.reading, stored.setup).ok).toBe(true);
   });
 
 test("undo, a word that is no reading, and a free reading", async ({ page }) => {
@@ -97,7 +99,9 @@ test("a dropped capture is read, shown and weighed in; a bad one gets a sentence
   await expect(page.getByText("Tarnwick Pelican 14")).toBeVisible();
   await page.goto("/bench?job=demo-pelican");
   await proposed(page);
-  await page.getByLabel("Capture file").setInputFiles({ name: "notes.csv", mimeType: "text/csv", buffer: Buffer.from("dear diary") });
+  await page
+    .getByLabel("Capture file")
+    .setInputFiles({ name: "notes.csv", mimeType: "text/csv", buffer: Buffer.from("dear diary") });
   await expect(page.getByRole("alert").filter({ hasText: "no rows of numbers" })).toBeVisible();
   const csv = await (await request.get("/demo/tarnwick-pelican-14-rr.csv")).body();
   await page.getByLabel("Capture file").setInputFiles({ name: "spin.csv", mimeType: "text/csv", buffer: csv });
@@ -108,13 +112,20 @@ test("a dropped capture is read, shown and weighed in; a bad one gets a sentence
 
 test("a job is exported, and imported again", async ({ page }) => {
   await page.goto("/");
-  const [file] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "Export Elverby Skua 03" }).click()]);
+  const [file] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "Export Elverby Skua 03" }).click(),
+  ]);
   const text = readFileSync(await file.path(), "utf8");
   expect(JSON.parse(text)).toMatchObject({ tastatura: "job/1", id: "demo-skua" });
-  await page.getByLabel("Job file").setInputFiles({ name: "cut.json", mimeType: "application/json", buffer: Buffer.from(text.slice(0, 300)) });
+  await page
+    .getByLabel("Job file")
+    .setInputFiles({ name: "cut.json", mimeType: "application/json", buffer: Buffer.from(text.slice(0, 300)) });
   await expect(page.getByText("cut.json is cut short")).toBeVisible();
   const other = text.replaceAll("demo-skua", "from-elsewhere").replace("Elverby Skua 03", "Elverby Skua 77");
-  await page.getByLabel("Job file").setInputFiles({ name: "other.json", mimeType: "application/json", buffer: Buffer.from(other) });
+  await page
+    .getByLabel("Job file")
+    .setInputFiles({ name: "other.json", mimeType: "application/json", buffer: Buffer.from(other) });
   await expect(page.locator("li", { hasText: "Elverby Skua 77" }).first()).toBeVisible();
 });
 

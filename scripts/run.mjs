@@ -32,7 +32,9 @@ const TOOLS = {
 /** Installs the packages of the lock file unless they are there already. */
 export function install() {
   const stamp = `${root}node_modules/.installed`;
-  const wanted = createHash("sha256").update(readFileSync(`${root}package-lock.json`)).digest("hex");
+  const wanted = createHash("sha256")
+    .update(readFileSync(`${root}package-lock.json`))
+    .digest("hex");
   if (existsSync(stamp) && readFileSync(stamp, "utf8") === wanted) return;
   step("install packages", "npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"]);
   writeFileSync(stamp, wanted);

@@ -4,7 +4,12 @@ import { Toaster } from "sonner";
 import "./globals.css";
 
 export const metadata: Metadata = { title: "Tastatura", description: "Traces wheel speed faults to their true cause." };
-export const viewport: Viewport = { themeColor: [{ media: "(prefers-color-scheme: light)", color: "#f5f1e8" }, { media: "(prefers-color-scheme: dark)", color: "#1d1b18" }] };
+export const viewport: Viewport = {
+  themeColor: [
+    { media: "(prefers-color-scheme: light)", color: "#f5f1e8" },
+    { media: "(prefers-color-scheme: dark)", color: "#1d1b18" },
+  ],
+};
 
 export default function Layout({ children }: { children: ReactNode }) {
   return (

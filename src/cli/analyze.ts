@@ -7,21 +7,37 @@ import { parseTyre } from "../core/tyre/tyre";
 import { analyseCapture, type ChannelAnalysis } from "../core/waveform/analyse";
 import { readText, runCommand } from "./io";
 
-const USAGE = "usage: npm run --silent analyze -- FILE [--pulses N] [--tyre 205/55R16] [--family active-2wire|active-3wire|passive] [--channel NAME]";
+const USAGE =
+  "usage: npm run --silent analyze -- FILE [--pulses N] [--tyre 205/55R16] [--family active-2wire|active-3wire|passive] [--channel NAME]";
 
 await runCommand(async () => {
   const { values, file } = options();
   const capture = parseCaptureCsv(await readText(file), basename(file));
   const channels = values.channel ? capture.channels.filter(({ name }) => name === values.channel) : capture.channels;
-  if (channels.length === 0) throw new UnusableInput(`${basename(file)} has no channel “${values.channel}”; it has ${capture.channels.map(({ name }) => name).join(", ")}.`);
-  const analysed = analyseCapture({ ...capture, channels }, { ...values, ...(values.pulses ? { pulses: values.pulses } : {}) });
+  if (channels.length === 0)
+    throw new UnusableInput(
+      `${basename(file)} has no channel “${values.channel}”; it has ${capture.channels.map(({ name }) => name).join(", ")}.`,
+    );
+  const analysed = analyseCapture(
+    { ...capture, channels },
+    { ...values, ...(values.pulses ? { pulses: values.pulses } : {}) },
+  );
   return { channels: analysed.map(report) };
 });
 
 function options() {
   let parsed;
   try {
-    parsed = parseArgs({ args: process.argv.slice(2), allowPositionals: true, options: { pulses: { type: "string" }, tyre: { type: "string" }, family: { type: "string" }, channel: { type: "string" } } });
+    parsed = parseArgs({
+      args: process.argv.slice(2),
+      allowPositionals: true,
+      options: {
+        pulses: { type: "string" },
+        tyre: { type: "string" },
+        family: { type: "string" },
+        channel: { type: "string" },
+      },
+    });
   } catch (error) {
     throw new UnusableInput(`${error instanceof Error ? error.message : String(error)}; ${USAGE}`, { cause: error });
   }
@@ -30,15 +46,25 @@ function options() {
   const family = families.find((one) => one === values.family);
   if (values.family && !family) throw new UnusableInput(`--family ${values.family}: choose ${families.join(", ")}`);
   const pulses = values.pulses === undefined ? undefined : Number(values.pulses);
-  if (pulses !== undefined && !(Number.isInteger(pulses) && pulses >= 8 && pulses <= 400)) throw new UnusableInput(`--pulses ${values.pulses}: a whole number from 8 to 400`);
+  if (pulses !== undefined && !(Number.isInteger(pulses) && pulses >= 8 && pulses <= 400))
+    throw new UnusableInput(`--pulses ${values.pulses}: a whole number from 8 to 400`);
   if (values.tyre && !parseTyre(values.tyre)) throw new UnusableInput(`--tyre ${values.tyre}: write it as 205/55R16`);
-  return { file: positionals[0]!, values: { ...(family ? { family } : {}), ...(pulses ? { pulses } : {}), ...(values.tyre ? { tyre: values.tyre } : {}), ...(values.channel ? { channel: values.channel } : {}) } };
+  return {
+    file: positionals[0]!,
+    values: {
+      ...(family ? { family } : {}),
+      ...(pulses ? { pulses } : {}),
+      ...(values.tyre ? { tyre: values.tyre } : {}),
+      ...(values.channel ? { channel: values.channel } : {}),
+    },
+  };
 }
 
 /** The contract's fields, rounded to what a reader can use. */
 function report(one: ChannelAnalysis) {
   const round = (value: number, digits = 4) => Number(value.toPrecision(digits));
-  const range = (values: ChannelAnalysis["frequencyHz"]) => values && { min: round(values.min), median: round(values.median), max: round(values.max) };
+  const range = (values: ChannelAnalysis["frequencyHz"]) =>
+    values && { min: round(values.min), median: round(values.median), max: round(values.max) };
   return {
     name: one.name,
     signal: one.signal,
@@ -50,6 +76,11 @@ function report(one: ChannelAnalysis) {
     pulses: one.pulses,
     pulsesPerRevolution: one.pulsesPerRevolution,
     revolutions: one.revolutions === null ? null : Math.floor(one.revolutions),
-    findings: one.findings.map((finding) => ({ ...finding, confidence: round(finding.confidence, 2), startS: round(finding.startS, 6), endS: round(finding.endS, 6) })),
+    findings: one.findings.map((finding) => ({
+      ...finding,
+      confidence: round(finding.confidence, 2),
+      startS: round(finding.startS, 6),
+      endS: round(finding.endS, 6),
+    })),
   };
 }

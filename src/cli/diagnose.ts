@@ -9,7 +9,13 @@ await runCommand(async () => {
   if (!file || rest.length > 0) throw new UnusableInput("usage: npm run --silent diagnose -- FILE.json");
   const { suspects, parts, next, contradictions, guess } = diagnoseFile(await readText(file), basename(file));
   return {
-    suspects: suspects.map(({ fault, place, part, share, verdict }) => ({ fault, place, part, share: round(share), verdict })),
+    suspects: suspects.map(({ fault, place, part, share, verdict }) => ({
+      fault,
+      place,
+      part,
+      share: round(share),
+      verdict,
+    })),
     parts: parts.map(({ part, share, verdict }) => ({ part, share: round(share), verdict })),
     next: next.map(contractCheck),
     contradictions: contradictions.map(({ reading, say }) => ({ reading, say })),
@@ -18,7 +24,17 @@ await runCommand(async () => {
 });
 
 function contractCheck({ check, instrument, red, black, look, state, minutes, bits, why }: NextCheck) {
-  return { check, instrument, ...(red ? { red } : {}), ...(black ? { black } : {}), ...(look ? { look } : {}), state, minutes, bits, why };
+  return {
+    check,
+    instrument,
+    ...(red ? { red } : {}),
+    ...(black ? { black } : {}),
+    ...(look ? { look } : {}),
+    state,
+    minutes,
+    bits,
+    why,
+  };
 }
 
 function round(share: number): number {

@@ -5,13 +5,21 @@ import { LARGEST_FILE_BYTES } from "../core/capture/csv";
 /** Reads a text file. @throws UnusableInput when it is not there, a folder, or too large */
 export async function readText(path: string): Promise<string> {
   try {
-    const { size, isDirectory } = await stat(path).then((found) => ({ size: found.size, isDirectory: found.isDirectory() }));
+    const { size, isDirectory } = await stat(path).then((found) => ({
+      size: found.size,
+      isDirectory: found.isDirectory(),
+    }));
     if (isDirectory) throw new UnusableInput(`${path} is a folder. Name a file.`);
-    if (size > LARGEST_FILE_BYTES) throw new UnusableInput(`${path} has ${Math.round(size / 1e6)} MB; ${Math.round(LARGEST_FILE_BYTES / 1e6)} MB is the most. Cut the recording shorter, or thin it.`);
+    if (size > LARGEST_FILE_BYTES)
+      throw new UnusableInput(
+        `${path} has ${Math.round(size / 1e6)} MB; ${Math.round(LARGEST_FILE_BYTES / 1e6)} MB is the most. Cut the recording shorter, or thin it.`,
+      );
     return await readFile(path, "utf8");
   } catch (error) {
     if (error instanceof UnusableInput) throw error;
-    throw new UnusableInput(`${path} cannot be read: ${error instanceof Error ? error.message : String(error)}`, { cause: error });
+    throw new UnusableInput(`${path} cannot be read: ${error instanceof Error ? error.message : String(error)}`, {
+      cause: error,
+    });
   }
 }
 

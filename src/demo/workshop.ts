@@ -135,10 +135,18 @@ export function demoWorkshop(now: Date): DemoWorkshop {
 
 function withReading(job: Job, car: SimulatedCar, at: string, index: number): Job {
   const lineUp = replay(job);
-  const best = proposeChecks(lineUp, job.policy, progressOf(job)).find(({ check }) => check.hookup.instrument !== "scope");
+  const best = proposeChecks(lineUp, job.policy, progressOf(job)).find(
+    ({ check }) => check.hookup.instrument !== "scope",
+  );
   if (!best) return job;
   const typed = readCar(car, best.check.hookup);
-  return { ...job, entries: [...job.entries, { id: `${job.id}-${index}`, at, kind: "reading", reading: readingFrom(best.check.hookup, typed) }] };
+  return {
+    ...job,
+    entries: [
+      ...job.entries,
+      { id: `${job.id}-${index}`, at, kind: "reading", reading: readingFrom(best.check.hookup, typed) },
+    ],
+  };
 }
 
 function withCapture(job: Job, car: DemoCar, simulated: SimulatedCar, workshop: DemoWorkshop, at: string): Job {
@@ -147,12 +155,46 @@ function withCapture(job: Job, car: DemoCar, simulated: SimulatedCar, workshop: 
     name: `${car.name}, ${job.setup.corner} ${pointText(point)}`,
     sampleS: 1 / 4000,
     startS: 0,
-    channels: [{ name: "signal", unit: "V", samples: recordCar(simulated, { point, durationS: 4, sampleS: 1 / 4000, ...car.spin, noiseV: 0.008, seed: car.seed }) }],
+    channels: [
+      {
+        name: "signal",
+        unit: "V",
+        samples: recordCar(simulated, {
+          point,
+          durationS: 4,
+          sampleS: 1 / 4000,
+          ...car.spin,
+          noiseV: 0.008,
+          seed: car.seed,
+        }),
+      },
+    ],
   };
   const captureId = `${car.id}-capture`;
-  workshop.captures.push({ id: captureId, name: `${car.name.toLowerCase().replaceAll(" ", "-")}-${job.setup.corner.toLowerCase()}.csv`, capture });
+  workshop.captures.push({
+    id: captureId,
+    name: `${car.name.toLowerCase().replaceAll(" ", "-")}-${job.setup.corner.toLowerCase()}.csv`,
+    capture,
+  });
   if (car.capture !== "logged") return job;
-  const [channel] = analyseCapture(capture, { pulses: job.setup.pulsesPerRevolution, tyre: job.setup.tyre, family: job.setup.family });
+  const [channel] = analyseCapture(capture, {
+    pulses: job.setup.pulsesPerRevolution,
+    tyre: job.setup.tyre,
+    family: job.setup.family,
+  });
   const state = circuitStateSchema.parse({ wheel: "hand", speedKmh: 7 });
-  return { ...job, entries: [...job.entries, { id: `${job.id}-c`, at, kind: "capture", captureId, name: capture.name, reading: { instrument: "scope", point: pointText(point), finding: channel!.leading, state } }] };
+  return {
+    ...job,
+    entries: [
+      ...job.entries,
+      {
+        id: `${job.id}-c`,
+        at,
+        kind: "capture",
+        captureId,
+        name: capture.name,
+        reading: { instrument: "scope", point: pointText(point), finding: channel!.leading, state },
+      },
+    ],
+  };
 }

@@ -52,7 +52,10 @@ export function saveJob(job: Job): Promise<Job> {
       await jobs.setItem(job.id, merged);
       return merged;
     };
-    const merged = typeof navigator !== "undefined" && "locks" in navigator ? await navigator.locks.request(`job-${job.id}`, write) : await write();
+    const merged =
+      typeof navigator !== "undefined" && "locks" in navigator
+        ? await navigator.locks.request(`job-${job.id}`, write)
+        : await write();
     channel?.postMessage(job.id);
     return merged;
   });
@@ -81,7 +84,9 @@ export async function loadCapture(id: string): Promise<Capture | null> {
 }
 
 /** Puts the demo workshop into an empty store once; a store with anything in it is left alone. */
-export async function seedDemo(load: () => Promise<{ jobs: unknown[]; captures: { id: string; capture: Capture }[] }>): Promise<boolean> {
+export async function seedDemo(
+  load: () => Promise<{ jobs: unknown[]; captures: { id: string; capture: Capture }[] }>,
+): Promise<boolean> {
   if ((await jobs.length()) > 0 || (await flags.getItem("demo-seeded"))) return false;
   const demo = await load();
   for (const value of demo.jobs) {

@@ -13,8 +13,10 @@ const MOST_CHANNELS = 20;
  * @throws UnusableInput saying what, where and how to mend it
  */
 export function parseCaptureCsv(text: string, name: string): Capture {
-  if (text.trim() === "") throw new UnusableInput(`${name} is empty. Export the capture again, as text with one row per sample.`);
-  if (looksBinary(text)) throw new UnusableInput(`${name} is not text. Export the capture as CSV; instrument files cannot be read.`);
+  if (text.trim() === "")
+    throw new UnusableInput(`${name} is empty. Export the capture again, as text with one row per sample.`);
+  if (looksBinary(text))
+    throw new UnusableInput(`${name} is not text. Export the capture as CSV; instrument files cannot be read.`);
   const lines = text.replace(/^\uFEFF/, "").split(/\r\n|\n|\r/);
   const format = findFormat(lines, name);
   const columns: number[][] = format.labels.map(() => []);
@@ -26,12 +28,18 @@ export function parseCaptureCsv(text: string, name: string): Capture {
     const values = format.labels.map((_, c) => toNumber(cells[c], format.decimalComma));
     if (values.some(Number.isNaN)) {
       bad++;
-      if (bad > 50 && bad > 0.05 * (at - format.firstRow)) throw new UnusableInput(`${name}, line ${at + 1}: “${line.slice(0, 40)}” has no number in every column, and ${bad} rows like it. Export again without gaps.`);
+      if (bad > 50 && bad > 0.05 * (at - format.firstRow))
+        throw new UnusableInput(
+          `${name}, line ${at + 1}: “${line.slice(0, 40)}” has no number in every column, and ${bad} rows like it. Export again without gaps.`,
+        );
       continue;
     }
     values.forEach((value, c) => columns[c]!.push(value));
   }
-  if (columns[0]!.length < 16) throw new UnusableInput(`${name} holds ${columns[0]!.length} rows of samples; at least 16 are needed. Record longer.`);
+  if (columns[0]!.length < 16)
+    throw new UnusableInput(
+      `${name} holds ${columns[0]!.length} rows of samples; at least 16 are needed. Record longer.`,
+    );
   return assemble(columns, format, name, lines);
 }
 
@@ -43,14 +51,23 @@ interface Format {
 }
 
 function findFormat(lines: string[], name: string): Format {
-  const firstRow = lines.findIndex((line, at) => at < LARGEST_HEADER_LINES && isDataRow(line) && isDataRow(lines[at + 1] ?? "") && isDataRow(lines[at + 2] ?? ""));
-  if (firstRow < 0) throw new UnusableInput(`${name}: no rows of numbers in the first ${LARGEST_HEADER_LINES} lines. A capture has a time column and one column per channel.`);
+  const firstRow = lines.findIndex(
+    (line, at) =>
+      at < LARGEST_HEADER_LINES && isDataRow(line) && isDataRow(lines[at + 1] ?? "") && isDataRow(lines[at + 2] ?? ""),
+  );
+  if (firstRow < 0)
+    throw new UnusableInput(
+      `${name}: no rows of numbers in the first ${LARGEST_HEADER_LINES} lines. A capture has a time column and one column per channel.`,
+    );
   const sample = lines[firstRow]!;
   const separator = sample.includes("\t") ? "\t" : sample.includes(";") ? ";" : decimalCommaOnly(sample) ? /\s+/ : ",";
   const several = lines.slice(firstRow, firstRow + 50).join("\n");
   const decimalComma = separator !== "," && /\d,\d/.test(several) && !/\d\.\d/.test(several);
   const width = sample.split(separator).filter((cell, i, all) => cell.trim() !== "" || i < all.length - 1).length;
-  if (width > MOST_CHANNELS + 1) throw new UnusableInput(`${name} has ${width} columns; ${MOST_CHANNELS} channels are the most. Export only the channels of this corner.`);
+  if (width > MOST_CHANNELS + 1)
+    throw new UnusableInput(
+      `${name} has ${width} columns; ${MOST_CHANNELS} channels are the most. Export only the channels of this corner.`,
+    );
   return { separator, decimalComma, labels: labelsAbove(lines, firstRow, separator, width), firstRow };
 }
 
@@ -59,15 +76,32 @@ function decimalCommaOnly(line: string): boolean {
 }
 
 function isDataRow(line: string): boolean {
-  const cells = line.trim().split(/[\t;]|,(?=\s*[-+.\d]*[\d.])|\s+/).filter((cell) => cell !== "");
-  return cells.length > 0 && cells.every((cell) => /^[-+]?(\d+([.,]\d*)?|[.,]\d+)(e[-+]?\d+)?$/i.test(cell) || /^(nan|inf|-inf)$/i.test(cell)) && cells.some((cell) => /\d/.test(cell));
+  const cells = line
+    .trim()
+    .split(/[\t;]|,(?=\s*[-+.\d]*[\d.])|\s+/)
+    .filter((cell) => cell !== "");
+  return (
+    cells.length > 0 &&
+    cells.every((cell) => /^[-+]?(\d+([.,]\d*)?|[.,]\d+)(e[-+]?\d+)?$/i.test(cell) || /^(nan|inf|-inf)$/i.test(cell)) &&
+    cells.some((cell) => /\d/.test(cell))
+  );
 }
 
 /** Names and units from the lines just above the first row of numbers: `Time`, `CH1 (V)`, or a row of `s;mV`. */
-function labelsAbove(lines: string[], firstRow: number, separator: string | RegExp, width: number): { name: string; unit: string }[] {
+function labelsAbove(
+  lines: string[],
+  firstRow: number,
+  separator: string | RegExp,
+  width: number,
+): { name: string; unit: string }[] {
   const above = lines
     .slice(Math.max(0, firstRow - 4), firstRow)
-    .map((line) => line.replace(/^[#%]\s*/, "").split(separator).map((cell) => cell.trim().replace(/^"|"$/g, "")))
+    .map((line) =>
+      line
+        .replace(/^[#%]\s*/, "")
+        .split(separator)
+        .map((cell) => cell.trim().replace(/^"|"$/g, "")),
+    )
     .filter((cells) => cells.length === width);
   const units = above.findLast((cells) => cells.every((cell) => UNIT_CELL.test(cell) || cell === ""));
   const names = above.findLast((cells) => cells !== units && cells.some((cell) => /[a-z]/i.test(cell)));
@@ -86,31 +120,67 @@ function toNumber(cell: string | undefined, decimalComma: boolean): number {
   return text === "" ? NaN : Number(decimalComma ? text.replace(",", ".") : text);
 }
 
-const SECONDS_PER: Record<string, number> = { s: 1, sec: 1, seconds: 1, second: 1, ms: 1e-3, us: 1e-6, "µs": 1e-6, min: 60 };
-const SCALE: Record<string, { unit: "V" | "A"; by: number }> = { mv: { unit: "V", by: 1e-3 }, ma: { unit: "A", by: 1e-3 }, a: { unit: "A", by: 1 } };
+const SECONDS_PER: Record<string, number> = {
+  s: 1,
+  sec: 1,
+  seconds: 1,
+  second: 1,
+  ms: 1e-3,
+  us: 1e-6,
+  µs: 1e-6,
+  min: 60,
+};
+const SCALE: Record<string, { unit: "V" | "A"; by: number }> = {
+  mv: { unit: "V", by: 1e-3 },
+  ma: { unit: "A", by: 1e-3 },
+  a: { unit: "A", by: 1 },
+};
 
 function assemble(columns: number[][], format: Format, name: string, lines: string[]): Capture {
   const { labels } = format;
-  const hasTime = /^(time|t|zeit|temps|sec|seconds|s|x)\b/i.test(labels[0]!.name) || labels[0]!.unit.toLowerCase() in SECONDS_PER || (columns.length > 1 && isRamp(columns[0]!));
+  const hasTime =
+    /^(time|t|zeit|temps|sec|seconds|s|x)\b/i.test(labels[0]!.name) ||
+    labels[0]!.unit.toLowerCase() in SECONDS_PER ||
+    (columns.length > 1 && isRamp(columns[0]!));
   if (!hasTime || columns.length === 1) return withoutTime(columns, labels, name, lines);
   const scale = SECONDS_PER[labels[0]!.unit.toLowerCase()] ?? 1;
   const time = columns[0]!;
   const backwards = time.findIndex((t, i) => i > 0 && t < time[i - 1]!);
-  if (backwards > 0) throw new UnusableInput(`${name}, line ${format.firstRow + backwards + 1}: time runs backwards (${time[backwards - 1]} then ${time[backwards]}). Export one capture per file.`);
+  if (backwards > 0)
+    throw new UnusableInput(
+      `${name}, line ${format.firstRow + backwards + 1}: time runs backwards (${time[backwards - 1]} then ${time[backwards]}). Export one capture per file.`,
+    );
   const sampleS = ((time.at(-1)! - time[0]!) * scale) / (time.length - 1);
-  if (!(sampleS > 0)) throw new UnusableInput(`${name}: the time column does not advance. Export it with enough digits.`);
-  return { name, sampleS, startS: time[0]! * scale, channels: columns.slice(1).map((values, c) => channel(values, labels[c + 1]!)) };
+  if (!(sampleS > 0))
+    throw new UnusableInput(`${name}: the time column does not advance. Export it with enough digits.`);
+  return {
+    name,
+    sampleS,
+    startS: time[0]! * scale,
+    channels: columns.slice(1).map((values, c) => channel(values, labels[c + 1]!)),
+  };
 }
 
 function withoutTime(columns: number[][], labels: Format["labels"], name: string, lines: string[]): Capture {
-  const interval = lines.slice(0, LARGEST_HEADER_LINES).map((line) => /(?:interval|increment|period|delta ?t|dt)[^\d-]*([\d.,]+(?:e[-+]?\d+)?)\s*(s|ms|us|µs)?/i.exec(line)).find((match) => match !== null);
-  const rate = lines.slice(0, LARGEST_HEADER_LINES).map((line) => /(?:rate|frequency)[^\d-]*([\d.,]+(?:e[-+]?\d+)?)\s*(k|M)?(?:hz|s\/s|sps)?/i.exec(line)).find((match) => match !== null);
+  const interval = lines
+    .slice(0, LARGEST_HEADER_LINES)
+    .map((line) =>
+      /(?:interval|increment|period|delta ?t|dt)[^\d-]*([\d.,]+(?:e[-+]?\d+)?)\s*(s|ms|us|µs)?/i.exec(line),
+    )
+    .find((match) => match !== null);
+  const rate = lines
+    .slice(0, LARGEST_HEADER_LINES)
+    .map((line) => /(?:rate|frequency)[^\d-]*([\d.,]+(?:e[-+]?\d+)?)\s*(k|M)?(?:hz|s\/s|sps)?/i.exec(line))
+    .find((match) => match !== null);
   const sampleS = interval
     ? Number(interval[1]!.replace(",", ".")) * (SECONDS_PER[interval[2]?.toLowerCase() ?? "s"] ?? 1)
     : rate
       ? 1 / (Number(rate[1]!.replace(",", ".")) * (rate[2] === "k" ? 1e3 : rate[2] === "M" ? 1e6 : 1))
       : NaN;
-  if (!(sampleS > 0)) throw new UnusableInput(`${name} has ${columns.length === 1 ? "one column and " : ""}no time column and no sample interval in its header. Export with time, or add a line “interval,0.0001 s”.`);
+  if (!(sampleS > 0))
+    throw new UnusableInput(
+      `${name} has ${columns.length === 1 ? "one column and " : ""}no time column and no sample interval in its header. Export with time, or add a line “interval,0.0001 s”.`,
+    );
   return { name, sampleS, startS: 0, channels: columns.map((values, c) => channel(values, labels[c]!)) };
 }
 
@@ -137,6 +207,9 @@ function looksBinary(text: string): boolean {
 export function captureToCsv({ name, sampleS, startS, channels }: Capture): string {
   const head = `# ${name}\ntime (s),${channels.map((one) => `${one.name} (${one.unit})`).join(",")}\n`;
   const rows: string[] = [];
-  for (let i = 0; i < (channels[0]?.samples.length ?? 0); i++) rows.push(`${(startS + i * sampleS).toFixed(7)},${channels.map(({ samples }) => samples[i]!.toPrecision(5)).join(",")}`);
+  for (let i = 0; i < (channels[0]?.samples.length ?? 0); i++)
+    rows.push(
+      `${(startS + i * sampleS).toFixed(7)},${channels.map(({ samples }) => samples[i]!.toPrecision(5)).join(",")}`,
+    );
   return `${head}${rows.join("\n")}\n`;
 }

@@ -11,7 +11,8 @@ export function thin(samples: Float32Array, sampleS: number, startS: number, poi
       if (samples[i]! < samples[least]!) least = i;
       if (samples[i]! > samples[most]!) most = i;
     }
-    for (const i of least < most ? [least, most] : least > most ? [most, least] : [least]) out.push([startS + i * sampleS, samples[i]!]);
+    for (const i of least < most ? [least, most] : least > most ? [most, least] : [least])
+      out.push([startS + i * sampleS, samples[i]!]);
   }
   return out;
 }

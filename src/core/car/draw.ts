@@ -63,7 +63,8 @@ function healthyCar(setup: CornerSetup, wide: (index: number) => number): CarCon
   circuit.earthOhms = logBetween(wide(14), 0.003, 0.05);
   circuit.feedOhms = logBetween(wide(2), 0.02, 0.12);
   const contact = logBetween(wide(9), 0.004, 0.02);
-  for (const station of circuit.contactOhms) for (let wire = 0; wire < conductorsOf[setup.family].length; wire++) station[wire] = contact;
+  for (const station of circuit.contactOhms)
+    for (let wire = 0; wire < conductorsOf[setup.family].length; wire++) station[wire] = contact;
   const ring = nominalRing(setup.pulsesPerRevolution);
   ring.nominalGapMm = setup.family === "passive" ? 0.4 : 1;
   ring.gapMm = ring.nominalGapMm + between(wide(14), -0.12, 0.2);

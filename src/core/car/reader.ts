@@ -79,7 +79,10 @@ export class StateReader {
       case "amps-dc":
         throw new RangeError("amps-dc is not built yet; log the volts across a known resistor instead");
       case "scope":
-        return { kind: "words", chances: scopeChances(car, this.trace(hookup.red), hookup, this.setup, where.comesAndGoes, this.moduleView()) };
+        return {
+          kind: "words",
+          chances: scopeChances(car, this.trace(hookup.red), hookup, this.setup, where.comesAndGoes, this.moduleView()),
+        };
       default:
         return { kind: "words", chances: this.looked(hookup, where) };
     }
@@ -104,14 +107,16 @@ export class StateReader {
     if (!this.needsHigh) return sure(low);
     const { sensor } = this.solvedFor!.circuit;
     if (sensor.mode === "stuck" || this.switchedShare() === 0) return sure(sensor.restsHigh ? high : low);
-    if (this.state.wheel === "still") return Math.abs(high - low) < 1e-4 ? sure(low) : { kind: "numbers", values: [low, high], chances: [0.5, 0.5] };
+    if (this.state.wheel === "still")
+      return Math.abs(high - low) < 1e-4 ? sure(low) : { kind: "numbers", values: [low, high], chances: [0.5, 0.5] };
     return sure((low + high) / 2);
   }
 
   private alternatingV(red: Point, black: Point): number {
     if (this.state.wheel === "still") return 0;
     const car = this.solvedFor!;
-    if (this.setup.family === "passive") return this.solved.coilTransfer(red, black) * coilRmsV(car.ring, speedOf(this.state), car.outputFactor);
+    if (this.setup.family === "passive")
+      return this.solved.coilTransfer(red, black) * coilRmsV(car.ring, speedOf(this.state), car.outputFactor);
     if (!this.needsHigh || car.circuit.sensor.mode === "stuck") return 0;
     const { low, high } = this.solved.meterVolts(red, black);
     const step = Math.abs(high - low);
@@ -139,7 +144,8 @@ export class StateReader {
     const car = this.solvedFor!;
     const black = returnBeside(red, this.setup);
     if (this.setup.family === "passive") {
-      const rms = this.solved.coilTransfer(red, black) * coilRmsV(car.ring, Math.max(4, speedOf(this.state)), car.outputFactor);
+      const rms =
+        this.solved.coilTransfer(red, black) * coilRmsV(car.ring, Math.max(4, speedOf(this.state)), car.outputFactor);
       const usual = coilRmsV({ ...car.ring, gapMm: car.ring.nominalGapMm }, Math.max(4, speedOf(this.state)), 0.9);
       return { step: rms, share: rms / usual, bothLevels: true };
     }

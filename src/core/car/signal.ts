@@ -23,7 +23,13 @@ const SENSE_LIMITS_A = { lowBelow: 0.0095, highAbove: 0.0105, highBelow: 0.024 }
 const LOGIC_LIMITS_V = { lowBelow: 0.3, highAbove: 0.6 } as const;
 
 /** How the module sees this car's corner with the key on and everything as `state` has it. @param solved this car, solved in this state */
-export function moduleView(car: CarCondition, setup: CornerSetup, pins: readonly Point[], state: CircuitState, solved: SolvedCorner): ModuleView {
+export function moduleView(
+  car: CarCondition,
+  setup: CornerSetup,
+  pins: readonly Point[],
+  state: CircuitState,
+  solved: SolvedCorner,
+): ModuleView {
   const view: ModuleView = { circuitOk: false, levelsOff: false, dropOutKmh: Infinity, lostShare: 1 };
   if (state.key === "off" || state.batteryOff || car.circuit.batteryV < 8.5 || modulePowerV(solved) < 8) return view;
   if (setup.family === "passive") {
@@ -38,22 +44,36 @@ export function moduleView(car: CarCondition, setup: CornerSetup, pins: readonly
   view.lostShare = lostPoleShare(car.ring, car.switchField);
   view.dropOutKmh = 0;
   const [low, high] = (["low", "high"] as const).map((level) => senseQuantity(car, setup, pins, solved, level));
-  if (setup.family === "active-3wire") view.circuitOk = low! < LOGIC_LIMITS_V.lowBelow && high! > LOGIC_LIMITS_V.highAbove;
-  else view.circuitOk = low! < SENSE_LIMITS_A.lowBelow && high! > SENSE_LIMITS_A.highAbove && high! < SENSE_LIMITS_A.highBelow;
+  if (setup.family === "active-3wire")
+    view.circuitOk = low! < LOGIC_LIMITS_V.lowBelow && high! > LOGIC_LIMITS_V.highAbove;
+  else
+    view.circuitOk =
+      low! < SENSE_LIMITS_A.lowBelow && high! > SENSE_LIMITS_A.highAbove && high! < SENSE_LIMITS_A.highBelow;
   view.levelsOff = !view.circuitOk && Math.abs(high! - low!) > (setup.family === "active-3wire" ? 0.05 : 0.002);
   return view;
 }
 
 /** Amperes in the sense resistor (two-wire), or the output as a share of the pull-up voltage (three-wire). */
-function senseQuantity(car: CarCondition, setup: CornerSetup, pins: readonly Point[], solved: SolvedCorner, level: SensorLevel): number {
+function senseQuantity(
+  car: CarCondition,
+  setup: CornerSetup,
+  pins: readonly Point[],
+  solved: SolvedCorner,
+  level: SensorLevel,
+): number {
   if (setup.family === "active-3wire") return solved.potential(pins[2]!, level) / setup.pullUpV;
   const earth = solved.potential({ at: "module", pin: "earth" }, level);
   if (setup.sense === "low") return (solved.potential(pins[1]!, level) - earth) / car.circuit.senseOhms;
-  return (car.circuit.regulatorV - (solved.potential(pins[0]!, level) - earth)) / (car.circuit.senseOhms + car.circuit.sourceOhms);
+  return (
+    (car.circuit.regulatorV - (solved.potential(pins[0]!, level) - earth)) /
+    (car.circuit.senseOhms + car.circuit.sourceOhms)
+  );
 }
 
 function modulePowerV(solved: SolvedCorner): number {
-  return solved.potential({ at: "module", pin: "power" }, "low") - solved.potential({ at: "module", pin: "earth" }, "low");
+  return (
+    solved.potential({ at: "module", pin: "power" }, "low") - solved.potential({ at: "module", pin: "earth" }, "low")
+  );
 }
 
 /** The module's own pins for this corner, in conductor order. */

@@ -30,7 +30,11 @@ export interface SimulatedOptions {
 const MOST_TRIES = 60;
 
 /** Makes a simulated car. @param fault its identity as in the line-up, for example `ring-missing@ring` @throws RangeError when this corner cannot have it */
-export function simulateCar(setup: CornerSetup, fault: string, { seed, intermittent = false, spread = 1 }: SimulatedOptions): SimulatedCar {
+export function simulateCar(
+  setup: CornerSetup,
+  fault: string,
+  { seed, intermittent = false, spread = 1 }: SimulatedOptions,
+): SimulatedCar {
   const truth = suspectables(setup).find((one) => suspectId(one.fault, one.place) === fault);
   if (!truth) throw new RangeError(`this corner cannot have the fault “${fault}”`);
   const random = seeded(seed);
@@ -38,7 +42,13 @@ export function simulateCar(setup: CornerSetup, fault: string, { seed, intermitt
   const watch = new SymptomWatch(setup);
   let at = fromUniforms(Float64Array.from({ length: DRAWS }, random), spread);
   // A fault too mild to notice is no complaint: draw again until the module would see it.
-  for (let tries = 0; tries < MOST_TRIES && truth.fault.part !== "none" && !watch.shows(drawCar(setup, truth.fault, truth.place, at), where); tries++)
+  for (
+    let tries = 0;
+    tries < MOST_TRIES &&
+    truth.fault.part !== "none" &&
+    !watch.shows(drawCar(setup, truth.fault, truth.place, at), where);
+    tries++
+  )
     at = fromUniforms(Float64Array.from({ length: DRAWS }, random), spread);
   const comesAndGoes = intermittent && truth.fault.intermittent;
   return {
@@ -56,7 +66,11 @@ export function readCar(car: SimulatedCar, hookup: Hookup): string {
   const here = car.away === null || car.random() < car.duty;
   const watched = hookup.instrument === "scope" || hookup.instrument === "scan";
   const condition = here || watched ? car.condition : car.away!;
-  const where: Whereabouts = { place: car.truth.place, sensorAtFault: car.truth.fault.part === "sensor", comesAndGoes: car.away !== null };
+  const where: Whereabouts = {
+    place: car.truth.place,
+    sensorAtFault: car.truth.fault.part === "sensor",
+    comesAndGoes: car.away !== null,
+  };
   const reader = new StateReader(car.setup, hookup.state, [hookup]);
   reader.take(condition);
   const outlook = reader.outlook(0, where);
@@ -77,7 +91,10 @@ function draw(chances: readonly number[], random: Random): number {
 /** A hand meter's own error and digits: 0.5 % and two counts, four thousand counts (typical, common practice). */
 function display(hookup: Hookup, outlook: Outlook & { kind: "numbers" }, at: number, random: Random): string {
   const quantity = quantityOf[hookup.instrument]!;
-  const bySpin = (hookup.instrument === "volts-ac" || hookup.instrument === "hertz") && hookup.state.wheel === "hand" ? 1 + 0.2 * normal(random) : 1;
+  const bySpin =
+    (hookup.instrument === "volts-ac" || hookup.instrument === "hertz") && hookup.state.wheel === "hand"
+      ? 1 + 0.2 * normal(random)
+      : 1;
   const value = outlook.values[at]! * Math.max(0.3, bySpin) * (1 + 0.004 * normal(random));
   if (value === Infinity || (quantity === "ohms" && value > 4e7)) return "OL";
   if (quantity === "volts") return formatQuantity(roundTo(value + 0.001 * normal(random), 0.001), "volts", 4);

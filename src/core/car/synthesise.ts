@@ -38,7 +38,9 @@ export function recordCar(car: SimulatedCar, options: RecordingOptions): Float32
     const here = car.away === null || dropouts.some(([from, to]) => t >= from && t < to);
     const at = here ? levels.present : levels.away!;
     const tooth = toothAt(teeth, turns - Math.floor(turns));
-    out[i] = (setup.family === "passive" ? at.low + passiveV(car, at.high, tooth, kmh) : activeV(condition.ring, at, tooth)) + options.noiseV * normal(random);
+    out[i] =
+      (setup.family === "passive" ? at.low + passiveV(car, at.high, tooth, kmh) : activeV(condition.ring, at, tooth)) +
+      options.noiseV * normal(random);
   }
   return out;
 }
@@ -59,7 +61,8 @@ function levelsAt(car: SimulatedCar, point: Point): { present: Levels; away: Lev
       const [low, high] = [solved.potential(point, "low"), solved.potential(point, "high")];
       return mode === "stuck" ? { low: restsHigh ? high : low, high: restsHigh ? high : low } : { low, high };
     }
-    const other: Point = point.at === "face" || point.at === "span" ? { ...point, conductor: point.conductor === "a" ? "b" : "a" } : point;
+    const other: Point =
+      point.at === "face" || point.at === "span" ? { ...point, conductor: point.conductor === "a" ? "b" : "a" } : point;
     return { low: 0, high: solved.coilTransfer(point, other) };
   };
   return { present: read(car.condition), away: car.away ? read(car.away) : null };
@@ -75,7 +78,17 @@ interface Tooth {
 /** The ring as a list of pitches by angle (0 to 1), each with its height. */
 function toothTable(ring: RingCondition, seed: number): Tooth[] {
   const random = seeded(seed ^ 0x5bd1e995);
-  const widths = Array.from({ length: ring.pulses }, (_, tooth) => 1 + ring.pitchSpread * normal(random) + (ring.crack?.tooth === tooth ? ring.crack.pitches : ring.crack && (ring.crack.tooth + 1) % ring.pulses === tooth ? -ring.crack.pitches * 0.6 : 0));
+  const widths = Array.from(
+    { length: ring.pulses },
+    (_, tooth) =>
+      1 +
+      ring.pitchSpread * normal(random) +
+      (ring.crack?.tooth === tooth
+        ? ring.crack.pitches
+        : ring.crack && (ring.crack.tooth + 1) % ring.pulses === tooth
+          ? -ring.crack.pitches * 0.6
+          : 0),
+  );
   const total = widths.reduce((sum, width) => sum + width, 0);
   const pitch = pitchMm(ring);
   let at = 0;
@@ -99,9 +112,18 @@ function toothAt(teeth: readonly Tooth[], turn: number): { tooth: Tooth; phase: 
 }
 
 /** A sine a tooth, amplitude by Faraday's law; a missing tooth leaves a flat place. */
-function passiveV(car: SimulatedCar, transfer: number, { tooth, phase }: { tooth: Tooth; phase: number }, kmh: number): number {
+function passiveV(
+  car: SimulatedCar,
+  transfer: number,
+  { tooth, phase }: { tooth: Tooth; phase: number },
+  kmh: number,
+): number {
   if (tooth.gone) return 0;
-  const peak = ((Math.SQRT2 * PASSIVE_REFERENCE.volts * kmh) / PASSIVE_REFERENCE.speedKmh) * car.condition.outputFactor * tooth.height * transfer;
+  const peak =
+    ((Math.SQRT2 * PASSIVE_REFERENCE.volts * kmh) / PASSIVE_REFERENCE.speedKmh) *
+    car.condition.outputFactor *
+    tooth.height *
+    transfer;
   return peak * Math.sin(2 * Math.PI * phase);
 }
 

@@ -11,7 +11,12 @@ const FALSE_ALARM = 0.04;
 const SLIP = 0.02;
 
 /** How the chances of each word fall for one look, feel or film check on one car. */
-export function lookChances(car: CarCondition, hookup: Hookup & { look: string }, setup: CornerSetup, faultStation: string | null): number[] {
+export function lookChances(
+  car: CarCondition,
+  hookup: Hookup & { look: string },
+  setup: CornerSetup,
+  faultStation: string | null,
+): number[] {
   const { words } = answersFor(hookup, setup)!;
   const sign = (name: Sign) => car.signs[name] ?? 0;
   if (stationsOf(setup).some(({ station }) => station === hookup.look)) {
@@ -33,9 +38,17 @@ export function lookChances(car: CarCondition, hookup: Hookup & { look: string }
         "no-stripes": car.ring.absent ? sign("encoder-reversed") : 0.01,
       });
     case "foot":
-      return chances(words, car.ring.wobble > 0 && sign("sensor-lifted") > 0 ? { loose: 0.75, lifted: 0.1 } : { lifted: Math.max(sign("sensor-lifted"), FALSE_ALARM), loose: 0.01 });
+      return chances(
+        words,
+        car.ring.wobble > 0 && sign("sensor-lifted") > 0
+          ? { loose: 0.75, lifted: 0.1 }
+          : { lifted: Math.max(sign("sensor-lifted"), FALSE_ALARM), loose: 0.01 },
+      );
     case "face":
-      return chances(words, { worn: Math.max(sign("sensor-worn"), 0.02), debris: Math.max(sign("ring-debris") * 0.6, 0.05) });
+      return chances(words, {
+        worn: Math.max(sign("sensor-worn"), 0.02),
+        debris: Math.max(sign("ring-debris") * 0.6, 0.05),
+      });
     case "bearing":
       return chances(words, { play: Math.max(sign("bearing-play"), 0.03) });
     case "tyres":
@@ -51,9 +64,19 @@ export function swapChances(sensorAtFault: boolean): number[] {
 }
 
 /** Chances of what the live speed shows. @param comesAndGoes the fault is intermittent @param speedReach largest speed driven */
-export function speedChances(car: CarCondition, view: ModuleView, hookup: Hookup, setup: CornerSetup, comesAndGoes: boolean): number[] {
+export function speedChances(
+  car: CarCondition,
+  view: ModuleView,
+  hookup: Hookup,
+  setup: CornerSetup,
+  comesAndGoes: boolean,
+): number[] {
   const { words } = answersFor(hookup, setup)!;
-  return chances(words, { "drops-out": 0.02, [speedWord(car, view, Math.max(10, speedOf(hookup.state)), comesAndGoes)]: 0.92 }, "follows");
+  return chances(
+    words,
+    { "drops-out": 0.02, [speedWord(car, view, Math.max(10, speedOf(hookup.state)), comesAndGoes)]: 0.92 },
+    "follows",
+  );
 }
 
 function speedWord(car: CarCondition, view: ModuleView, speedKmh: number, comesAndGoes: boolean): string {
@@ -67,12 +90,25 @@ function speedWord(car: CarCondition, view: ModuleView, speedKmh: number, comesA
 }
 
 /** Chances of each finding in a capture of the signal at one point. @param volts low and high (active) or RMS (passive) at the probe */
-export function scopeChances(car: CarCondition, volts: { step: number; share: number; bothLevels: boolean }, hookup: Hookup, setup: CornerSetup, comesAndGoes: boolean, view: ModuleView): number[] {
+export function scopeChances(
+  car: CarCondition,
+  volts: { step: number; share: number; bothLevels: boolean },
+  hookup: Hookup,
+  setup: CornerSetup,
+  comesAndGoes: boolean,
+  view: ModuleView,
+): number[] {
   const { words } = answersFor(hookup, setup)!;
   return chances(words, { [scopeWord(car, volts, hookup, comesAndGoes, view)]: 0.97 }, "clean");
 }
 
-function scopeWord(car: CarCondition, volts: { step: number; share: number; bothLevels: boolean }, hookup: Hookup, comesAndGoes: boolean, view: ModuleView): string {
+function scopeWord(
+  car: CarCondition,
+  volts: { step: number; share: number; bothLevels: boolean },
+  hookup: Hookup,
+  comesAndGoes: boolean,
+  view: ModuleView,
+): string {
   if (car.circuit.sensor.mode === "noisy") return "noise-at-rest";
   if (hookup.state.wheel === "still") return "flat";
   if (volts.step < 0.02 || car.ring.absent || view.lostShare > 0.9) return comesAndGoes ? "random-dropout" : "flat";

@@ -19,7 +19,18 @@ export interface Access {
 }
 
 /** Minutes by the domain's table of times (engineering judgement); a set-up is paid once. */
-const MINUTES = { lift: 4, wheelOff: 4, batteryOff: 2, sensorOut: 15, measure: 1, probe: 2, capture: 3, drive: 5, look: 1, pierce: 5 } as const;
+const MINUTES = {
+  lift: 4,
+  wheelOff: 4,
+  batteryOff: 2,
+  sensorOut: 15,
+  measure: 1,
+  probe: 2,
+  capture: 3,
+  drive: 5,
+  look: 1,
+  pierce: 5,
+} as const;
 /** What a hole in the insulation and a sensor that may break on its way out are worth, in minutes. */
 const DAMAGE_MINUTES = { pierce: 10, sensorOut: 45 } as const;
 
@@ -31,7 +42,8 @@ export function accessSteps(hookup: Hookup, setup: CornerSetup): Access {
     const found = stationsOf(setup).find((one) => one.station === station);
     if (found) add(`reach:${station}`, `get at the ${stationWords(station)}`, accessMinutes(found));
   };
-  if (hookup.state.wheel === "hand" || hookup.state.wheel === "creep") add("lift", "raise the wheel on a stand", MINUTES.lift);
+  if (hookup.state.wheel === "hand" || hookup.state.wheel === "creep")
+    add("lift", "raise the wheel on a stand", MINUTES.lift);
   if (hookup.state.batteryOff) add("battery-off", "key off, battery negative off", MINUTES.batteryOff);
   for (const station of hookup.state.unplugged) {
     reach(station);
@@ -44,7 +56,9 @@ export function accessSteps(hookup: Hookup, setup: CornerSetup): Access {
   return {
     access: [...steps.values()],
     ownMinutes: look ?? ownMinutes(hookup, pierces),
-    damageMinutes: (pierces ? DAMAGE_MINUTES.pierce : 0) + ("look" in hookup && SENSOR_OUT.has(hookup.look) ? DAMAGE_MINUTES.sensorOut : 0),
+    damageMinutes:
+      (pierces ? DAMAGE_MINUTES.pierce : 0) +
+      ("look" in hookup && SENSOR_OUT.has(hookup.look) ? DAMAGE_MINUTES.sensorOut : 0),
     unplugs: hookup.state.unplugged.length > 0 || ("look" in hookup && hookup.look === "swap"),
     pierces,
   };
@@ -52,11 +66,23 @@ export function accessSteps(hookup: Hookup, setup: CornerSetup): Access {
 
 const SENSOR_OUT = new Set(["face", "swap"]);
 
-function lookAccess(look: string, add: (id: string, say: string, minutes: number) => unknown, reach: (station: string) => void): number {
+function lookAccess(
+  look: string,
+  add: (id: string, say: string, minutes: number) => unknown,
+  reach: (station: string) => void,
+): number {
   if (look === "speed") return MINUTES.drive;
   if (look === "tyres") return MINUTES.look;
   if (look === "wiring") return 5;
-  if (look === "bearing" || look === "foot" || look === "ring" || look === "encoder" || look === "face" || look === "swap") add("lift", "raise the wheel on a stand", MINUTES.lift);
+  if (
+    look === "bearing" ||
+    look === "foot" ||
+    look === "ring" ||
+    look === "encoder" ||
+    look === "face" ||
+    look === "swap"
+  )
+    add("lift", "raise the wheel on a stand", MINUTES.lift);
   if (look === "foot" || look === "ring" || look === "encoder") add("wheel-off", "wheel off", MINUTES.wheelOff);
   if (SENSOR_OUT.has(look)) {
     add("wheel-off", "wheel off", MINUTES.wheelOff);

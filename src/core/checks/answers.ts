@@ -11,12 +11,25 @@ export interface Answers {
 const CONNECTOR: Answers = {
   words: ["clean", "bad"],
   say: { clean: "clean, dry, tight", bad: "corroded, wet, loose or backed out" },
-  synonyms: { corroded: "bad", wet: "bad", loose: "bad", "backed-out": "bad", spread: "bad", sound: "clean", good: "clean", ok: "clean" },
+  synonyms: {
+    corroded: "bad",
+    wet: "bad",
+    loose: "bad",
+    "backed-out": "bad",
+    spread: "bad",
+    sound: "clean",
+    good: "clean",
+    ok: "clean",
+  },
 };
 
 /** What can be looked at or felt, by name, with the sign behind each answer. */
 export const looks: Record<string, Answers> = {
-  wiring: { words: ["sound", "damaged"], say: { sound: "sound along all its clips", damaged: "chafed, stretched, melted or repaired" }, synonyms: { chafed: "damaged", good: "sound", ok: "sound", intact: "sound" } },
+  wiring: {
+    words: ["sound", "damaged"],
+    say: { sound: "sound along all its clips", damaged: "chafed, stretched, melted or repaired" },
+    synonyms: { chafed: "damaged", good: "sound", ok: "sound", intact: "sound" },
+  },
   ring: {
     words: ["intact", "missing", "cracked", "debris"],
     say: { intact: "whole and clean", missing: "teeth or a chunk gone", cracked: "cracked", debris: "packed or bent" },
@@ -24,14 +37,35 @@ export const looks: Record<string, Answers> = {
   },
   encoder: {
     words: ["whole", "gap", "no-stripes"],
-    say: { whole: "even stripes all round", gap: "a gap or crack in the stripes", "no-stripes": "no stripes on this side" },
+    say: {
+      whole: "even stripes all round",
+      gap: "a gap or crack in the stripes",
+      "no-stripes": "no stripes on this side",
+    },
     synonyms: { intact: "whole", missing: "gap", cracked: "gap", none: "no-stripes" },
   },
-  foot: { words: ["seated", "lifted", "loose"], say: { seated: "flat in its seat", lifted: "lifted by rust or not seated", loose: "moves by hand" }, synonyms: { rust: "lifted", good: "seated" } },
-  face: { words: ["clean", "worn", "debris"], say: { clean: "clean and even", worn: "rubbed at a slant", debris: "iron dust on it" } },
-  bearing: { words: ["tight", "play"], say: { tight: "no play either way", play: "play that goes when a helper holds the brake" }, synonyms: { none: "tight", loose: "play" } },
-  tyres: { words: ["alike", "different"], say: { alike: "all four sizes alike", different: "this one is another size" } },
-  swap: { words: ["follows", "stays"], say: { follows: "fault goes with the sensor", stays: "fault stays at this corner" } },
+  foot: {
+    words: ["seated", "lifted", "loose"],
+    say: { seated: "flat in its seat", lifted: "lifted by rust or not seated", loose: "moves by hand" },
+    synonyms: { rust: "lifted", good: "seated" },
+  },
+  face: {
+    words: ["clean", "worn", "debris"],
+    say: { clean: "clean and even", worn: "rubbed at a slant", debris: "iron dust on it" },
+  },
+  bearing: {
+    words: ["tight", "play"],
+    say: { tight: "no play either way", play: "play that goes when a helper holds the brake" },
+    synonyms: { none: "tight", loose: "play" },
+  },
+  tyres: {
+    words: ["alike", "different"],
+    say: { alike: "all four sizes alike", different: "this one is another size" },
+  },
+  swap: {
+    words: ["follows", "stays"],
+    say: { follows: "fault goes with the sensor", stays: "fault stays at this corner" },
+  },
   speed: {
     words: ["follows", "zero", "drops-out", "cuts-low", "ratio-off", "erratic"],
     say: {
@@ -47,7 +81,18 @@ export const looks: Record<string, Answers> = {
 };
 
 export const scopeAnswers: Answers = {
-  words: ["clean", "flat", "missing-pulses", "cracked-ring", "odd-tooth", "eccentric", "random-dropout", "low-amplitude", "noise-at-rest", "level-out-of-window"],
+  words: [
+    "clean",
+    "flat",
+    "missing-pulses",
+    "cracked-ring",
+    "odd-tooth",
+    "eccentric",
+    "random-dropout",
+    "low-amplitude",
+    "noise-at-rest",
+    "level-out-of-window",
+  ],
   say: {
     clean: "clean, every pulse there",
     flat: "flat, no pulses",
@@ -60,11 +105,25 @@ export const scopeAnswers: Answers = {
     "noise-at-rest": "noise with the wheel at rest",
     "level-out-of-window": "levels wrong",
   },
-  synonyms: { none: "clean", "drop-out-speed": "low-amplitude", interference: "clean", "duty-shift": "low-amplitude", "supply-dip": "random-dropout" },
+  synonyms: {
+    none: "clean",
+    "drop-out-speed": "low-amplitude",
+    interference: "clean",
+    "duty-shift": "low-amplitude",
+    "supply-dip": "random-dropout",
+  },
 };
 
-const CONTINUITY: Answers = { words: ["beep", "no-beep"], say: { beep: "beeps", "no-beep": "no beep" }, synonyms: { "no beep": "no-beep", silent: "no-beep", yes: "beep", no: "no-beep" } };
-const LAMP: Answers = { words: ["bright", "dim", "off"], say: { bright: "bright", dim: "dim or glowing", off: "dark" }, synonyms: { on: "bright", dark: "off", glow: "dim" } };
+const CONTINUITY: Answers = {
+  words: ["beep", "no-beep"],
+  say: { beep: "beeps", "no-beep": "no beep" },
+  synonyms: { "no beep": "no-beep", silent: "no-beep", yes: "beep", no: "no-beep" },
+};
+const LAMP: Answers = {
+  words: ["bright", "dim", "off"],
+  say: { bright: "bright", dim: "dim or glowing", off: "dark" },
+  synonyms: { on: "bright", dark: "off", glow: "dim" },
+};
 
 /** The words a hook-up may be answered with, or null when it reads a number. @throws RangeError for an unknown look */
 export function answersFor(hookup: Hookup, setup: CornerSetup): Answers | null {
@@ -74,7 +133,10 @@ export function answersFor(hookup: Hookup, setup: CornerSetup): Answers | null {
   if (!("look" in hookup)) return null;
   if (stationsOf(setup).some(({ station }) => station === hookup.look)) return CONNECTOR;
   const answers = looks[hookup.look];
-  if (!answers) throw new RangeError(`nothing called “${hookup.look}” to look at; known: ${[...Object.keys(looks), ...stationsOf(setup).map(({ station }) => station)].join(", ")}`);
+  if (!answers)
+    throw new RangeError(
+      `nothing called “${hookup.look}” to look at; known: ${[...Object.keys(looks), ...stationsOf(setup).map(({ station }) => station)].join(", ")}`,
+    );
   return answers;
 }
 

@@ -51,8 +51,19 @@ function atStation(setup: CornerSetup, station: string): Hookup[] {
   const spin = state({ wheel: "hand", speedKmh: HAND_SPIN_KMH });
   const list: Hookup[] = [];
   for (const side of ["in", "out"] as const)
-    for (const conductor of conductors) list.push({ instrument: "volts-dc", red: face(station, side, conductor), black: BATTERY_NEGATIVE, state: state() });
-  list.push({ instrument: "volts-dc", red: face(station, "out", first), black: face(station, "out", second), state: state() });
+    for (const conductor of conductors)
+      list.push({
+        instrument: "volts-dc",
+        red: face(station, side, conductor),
+        black: BATTERY_NEGATIVE,
+        state: state(),
+      });
+  list.push({
+    instrument: "volts-dc",
+    red: face(station, "out", first),
+    black: face(station, "out", second),
+    state: state(),
+  });
   const signal = passive ? first : conductors.at(-1)!;
   const beside = passive ? face(station, "out", second) : BATTERY_NEGATIVE;
   list.push({ instrument: "hertz", red: face(station, "out", signal), black: beside, state: spin });
@@ -60,13 +71,30 @@ function atStation(setup: CornerSetup, station: string): Hookup[] {
   list.push({ instrument: "scope", red: face(station, "out", signal), state: spin });
   if (station === "module") return list;
   const opened = state({ unplugged: [station] });
-  for (const conductor of conductors) list.push({ instrument: "volts-dc", red: face(station, "in", conductor), black: BATTERY_NEGATIVE, state: opened });
-  list.push({ instrument: "volts-dc", red: face(station, "in", first), black: face(station, "in", second), state: opened });
-  list.push({ instrument: "ohms", red: face(station, "out", first), black: face(station, "out", second), state: dead(station) });
-  for (const conductor of [first, second]) list.push({ instrument: "ohms", red: face(station, "out", conductor), black: BODY, state: dead(station) });
+  for (const conductor of conductors)
+    list.push({ instrument: "volts-dc", red: face(station, "in", conductor), black: BATTERY_NEGATIVE, state: opened });
+  list.push({
+    instrument: "volts-dc",
+    red: face(station, "in", first),
+    black: face(station, "in", second),
+    state: opened,
+  });
+  list.push({
+    instrument: "ohms",
+    red: face(station, "out", first),
+    black: face(station, "out", second),
+    state: dead(station),
+  });
+  for (const conductor of [first, second])
+    list.push({ instrument: "ohms", red: face(station, "out", conductor), black: BODY, state: dead(station) });
   if (passive) {
     const openedSpin = state({ key: "off", unplugged: [station], wheel: "hand", speedKmh: HAND_SPIN_KMH });
-    list.push({ instrument: "volts-ac", red: face(station, "out", first), black: face(station, "out", second), state: openedSpin });
+    list.push({
+      instrument: "volts-ac",
+      red: face(station, "out", first),
+      black: face(station, "out", second),
+      state: openedSpin,
+    });
   }
   list.push({ instrument: "eyes", look: station, state: state({ key: "off" }) });
   return list;
@@ -80,10 +108,20 @@ function alongHarness(setup: CornerSetup, stations: string[]): Hookup[] {
     for (let far = near + 1; far < stations.length; far++) {
       const open = dead(stations[near]!, stations[far]!);
       for (const conductor of conductors) {
-        list.push({ instrument: "ohms", red: face(stations[near]!, "out", conductor), black: face(stations[far]!, "in", conductor), state: open });
+        list.push({
+          instrument: "ohms",
+          red: face(stations[near]!, "out", conductor),
+          black: face(stations[far]!, "in", conductor),
+          state: open,
+        });
         list.push({ instrument: "ohms", red: face(stations[far]!, "in", conductor), black: BODY, state: open });
       }
-      list.push({ instrument: "ohms", red: face(stations[far]!, "in", conductors[0]!), black: face(stations[far]!, "in", conductors[1]!), state: open });
+      list.push({
+        instrument: "ohms",
+        red: face(stations[far]!, "in", conductors[0]!),
+        black: face(stations[far]!, "in", conductors[1]!),
+        state: open,
+      });
     }
   return list;
 }

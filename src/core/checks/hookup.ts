@@ -3,7 +3,21 @@ import type { CornerSetup } from "../circuit/setup";
 import { stateKey, type CircuitState } from "../circuit/state";
 import type { Quantity } from "../units/quantity";
 
-export const instruments = ["volts-dc", "volts-ac", "ohms", "continuity", "amps-dc", "hertz", "duty", "lamp", "eyes", "hands", "film", "scan", "scope"] as const;
+export const instruments = [
+  "volts-dc",
+  "volts-ac",
+  "ohms",
+  "continuity",
+  "amps-dc",
+  "hertz",
+  "duty",
+  "lamp",
+  "eyes",
+  "hands",
+  "film",
+  "scan",
+  "scope",
+] as const;
 export type Instrument = (typeof instruments)[number];
 
 /** What each electrical instrument's number is. The others answer in words. */
@@ -34,14 +48,20 @@ export const instrumentWords: Record<Instrument, string> = {
 
 /** A physical description of one measurement: instrument, where both probes stand, and what the car is doing. */
 export type Hookup =
-  | { instrument: "volts-dc" | "volts-ac" | "ohms" | "continuity" | "amps-dc" | "hertz" | "duty"; red: Point; black: Point; state: CircuitState }
+  | {
+      instrument: "volts-dc" | "volts-ac" | "ohms" | "continuity" | "amps-dc" | "hertz" | "duty";
+      red: Point;
+      black: Point;
+      state: CircuitState;
+    }
   | { instrument: "lamp"; red: Point; black: Point; state: CircuitState }
   | { instrument: "scope"; red: Point; state: CircuitState }
   | { instrument: "eyes" | "hands" | "film" | "scan"; look: string; state: CircuitState };
 
 /** Names a hook-up: two readings with the same key were taken the same way. */
 export function hookupKey(hookup: Hookup): string {
-  const where = "look" in hookup ? hookup.look : pointText(hookup.red) + ("black" in hookup ? `>${pointText(hookup.black)}` : "");
+  const where =
+    "look" in hookup ? hookup.look : pointText(hookup.red) + ("black" in hookup ? `>${pointText(hookup.black)}` : "");
   return `${hookup.instrument}:${where}:${stateKey(hookup.state)}`;
 }
 

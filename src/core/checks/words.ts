@@ -10,7 +10,8 @@ export function instruction(hookup: Hookup, setup: CornerSetup): string {
   if ("look" in hookup) return lookSentence(hookup.look);
   const before = stateSentence(hookup.state);
   const red = pointWords(hookup.red, setup);
-  if (hookup.instrument === "scope") return `${before} Scope, DC-coupled: probe on ${red}, its ground at the same connector. Record at least three turns.`;
+  if (hookup.instrument === "scope")
+    return `${before} Scope, DC-coupled: probe on ${red}, its ground at the same connector. Record at least three turns.`;
   return `${before} Meter on ${instrumentWords[hookup.instrument]}: red on ${red}, black on ${pointWords(hookup.black, setup)}.`;
 }
 
@@ -24,7 +25,14 @@ export function pointWords(point: Point, setup: CornerSetup): string {
     const landmark = spansOf(setup)[point.span - 1]?.landmark;
     return `${wire}, through the insulation ${point.percent} % along span ${point.span}${landmark ? ` (${landmark})` : ""}`;
   }
-  const side = point.station === "module" ? (point.face === "in" ? "module pin" : "wire side") : point.face === "in" ? "module side" : "sensor side";
+  const side =
+    point.station === "module"
+      ? point.face === "in"
+        ? "module pin"
+        : "wire side"
+      : point.face === "in"
+        ? "module side"
+        : "sensor side";
   return `${wire} at the ${stationWords(point.station)}, ${side}`;
 }
 
@@ -40,7 +48,8 @@ export function pointLabel(point: Point): string {
 
 /** A reading's place in the log. */
 export function hookupLabel(hookup: Hookup): string {
-  if ("look" in hookup) return LOOK_LABELS[hookup.look] ?? (hookup.look === "speed" ? "live speed" : stationWords(hookup.look));
+  if ("look" in hookup)
+    return LOOK_LABELS[hookup.look] ?? (hookup.look === "speed" ? "live speed" : stationWords(hookup.look));
   if (hookup.instrument === "scope") return `capture at ${pointLabel(hookup.red)}`;
   return `${pointLabel(hookup.red)} to ${pointLabel(hookup.black)}`;
 }
@@ -59,21 +68,37 @@ export function stateWords(state: CircuitState): string {
 export function cautions(hookup: Hookup): string[] {
   const list: string[] = [];
   const { state } = hookup;
-  if (state.wheel === "driven") list.push("Drive where it is safe, a helper reading the screen. Not in traffic with ABS out of action.");
+  if (state.wheel === "driven")
+    list.push("Drive where it is safe, a helper reading the screen. Not in traffic with ABS out of action.");
   if (state.wheel === "hand" || state.wheel === "creep" || ("look" in hookup && RAISED.has(hookup.look)))
     list.push("Rated stands on firm level ground, other wheels chocked. Never under a jack alone.");
   if (state.wheel === "hand") list.push("Hands, sleeves and leads clear of the spinning hub.");
-  if (state.batteryOff) list.push("Memory and radio codes first. Battery negative off before a module plug or ohms. Airbag and orange cables are not for this job.");
+  if (state.batteryOff)
+    list.push(
+      "Memory and radio codes first. Battery negative off before a module plug or ohms. Airbag and orange cables are not for this job.",
+    );
   if ("red" in hookup && [hookup.red, "black" in hookup ? hookup.black : hookup.red].some(({ at }) => at === "span"))
     list.push("Pierce once, away from bends; seal the hole. Eye protection.");
-  if ("red" in hookup && state.unplugged.length === 0 && state.key === "on") list.push("Back-probe beside the wire seal; do not spread the terminal. No lamp or jumper into a connected module.");
-  if ("look" in hookup && (hookup.look === "swap" || hookup.look === "face")) list.push("A seized sensor can break on its way out. Pry gently at the metal, never at the plastic. No dry blowing of brake dust.");
-  if ("look" in hookup && hookup.look === "bearing") list.push("A bearing with play can let the wheel go: do not drive.");
+  if ("red" in hookup && state.unplugged.length === 0 && state.key === "on")
+    list.push(
+      "Back-probe beside the wire seal; do not spread the terminal. No lamp or jumper into a connected module.",
+    );
+  if ("look" in hookup && (hookup.look === "swap" || hookup.look === "face"))
+    list.push(
+      "A seized sensor can break on its way out. Pry gently at the metal, never at the plastic. No dry blowing of brake dust.",
+    );
+  if ("look" in hookup && hookup.look === "bearing")
+    list.push("A bearing with play can let the wheel go: do not drive.");
   return list;
 }
 
 const RAISED = new Set(["bearing", "ring", "encoder", "foot", "face", "swap"]);
-const MOTION: Record<CircuitState["wheel"], string> = { still: "", creep: "wheel creeping", hand: "hand spin", driven: "driving" };
+const MOTION: Record<CircuitState["wheel"], string> = {
+  still: "",
+  creep: "wheel creeping",
+  hand: "hand spin",
+  driven: "driving",
+};
 const LOOK_LABELS: Record<string, string> = {
   wiring: "wiring along its clips",
   ring: "tone ring, seen",
@@ -97,14 +122,20 @@ function lookSentence(look: string): string {
     swap: "Change the sensor over with the other side's, clear, drive, and see where the fault is now.",
     speed: "Drive to 30 km/h and coast to a stop while watching this corner's live speed beside the others.",
   };
-  return sentences[look] ?? `Open your eyes before the plug: look at the ${stationWords(look)} for bloom, water, a broken latch, backed-out terminals.`;
+  return (
+    sentences[look] ??
+    `Open your eyes before the plug: look at the ${stationWords(look)} for bloom, water, a broken latch, backed-out terminals.`
+  );
 }
 
 function stateSentence(state: CircuitState): string {
   const parts = [state.key === "on" ? "Key on, engine off" : "Key off"];
   if (state.batteryOff) parts.push("battery negative off");
-  parts.push(state.unplugged.length ? `${state.unplugged.map(stationWords).join(" and ")} unplugged` : "everything plugged in");
-  if (state.wheel !== "still") parts.push(state.wheel === "hand" ? "wheel raised and spun by hand, one turn a second" : MOTION[state.wheel]);
+  parts.push(
+    state.unplugged.length ? `${state.unplugged.map(stationWords).join(" and ")} unplugged` : "everything plugged in",
+  );
+  if (state.wheel !== "still")
+    parts.push(state.wheel === "hand" ? "wheel raised and spun by hand, one turn a second" : MOTION[state.wheel]);
   return `${parts.join(", ")}.`;
 }
 

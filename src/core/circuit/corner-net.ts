@@ -51,7 +51,9 @@ export class CornerNet {
     this.setup = setup;
     this.wires = conductorsOf[setup.family].length;
     this.stationIds = stationsOf(setup).map(({ station }) => station);
-    this.pierced = pierced.flatMap((point) => (point.at === "span" ? [{ span: point.span - 1, fraction: point.percent / 100 }] : []));
+    this.pierced = pierced.flatMap((point) =>
+      point.at === "span" ? [{ span: point.span - 1, fraction: point.percent / 100 }] : [],
+    );
     this.probeLevel = new Array<number>(this.pierced.length).fill(0);
     this.inLevel = new Array<number>(this.stationIds.length).fill(0);
     this.outLevel = new Array<number>(this.stationIds.length).fill(0);
@@ -80,7 +82,8 @@ export class CornerNet {
     }
     this.lastLevel = cursor;
     this.stampSensor(car, level, sensorOn);
-    for (let node = FIRST + (cursor + 1) * this.wires; node < this.ladder.size; node++) this.ladder.joinPotential(node, 1, 0);
+    for (let node = FIRST + (cursor + 1) * this.wires; node < this.ladder.size; node++)
+      this.ladder.joinPotential(node, 1, 0);
     this.ladder.reduce();
   }
 
@@ -90,7 +93,9 @@ export class CornerNet {
     if (point.at === "module") return point.pin === "power" ? POWER : EARTH;
     const wire = this.wireOf(point.conductor);
     if (point.at === "span") {
-      const probe = this.pierced.findIndex(({ span, fraction }) => span === point.span - 1 && fraction === point.percent / 100);
+      const probe = this.pierced.findIndex(
+        ({ span, fraction }) => span === point.span - 1 && fraction === point.percent / 100,
+      );
       return this.node(this.probeLevel[probe]!, wire);
     }
     const station = this.stationIds.indexOf(point.station);
@@ -163,7 +168,8 @@ export class CornerNet {
       const ohms = car.contactOhms[station]![wire]!;
       if (ohms < Infinity) this.ladder.join(this.node(level, wire), this.node(level + 1, other), 1 / ohms);
     }
-    if (car.bridge?.station === station) this.ladder.join(this.node(level, 0), this.node(level, 1), 1 / car.bridge.ohms);
+    if (car.bridge?.station === station)
+      this.ladder.join(this.node(level, 0), this.node(level, 1), 1 / car.bridge.ohms);
   }
 
   private stampSpan(car: CornerCondition, span: number, start: number, rail: Rail): number {
@@ -194,7 +200,8 @@ export class CornerNet {
   private stampLeak(defect: SpanDefect, level: number, rail: Rail): void {
     const node = this.node(level, defect.conductor);
     if (defect.kind === "to-ground") this.ladder.joinPotential(node, 1 / defect.ohms, 0);
-    else if (defect.kind === "to-power") this.ladder.joinPotential(node, 1 / (defect.ohms + rail.seriesOhms), rail.volts);
+    else if (defect.kind === "to-power")
+      this.ladder.joinPotential(node, 1 / (defect.ohms + rail.seriesOhms), rail.volts);
     else this.ladder.join(node, this.node(level, (defect.conductor + 1) % this.wires), 1 / defect.ohms);
   }
 
@@ -206,7 +213,8 @@ export class CornerNet {
       const place = this.pierced[probe]!;
       if (place.span === span) cuts.push({ fraction: place.fraction, defect: null, probe });
     }
-    for (const defect of car.spanDefects) if (defect.span === span) cuts.push({ fraction: defect.fraction, defect, probe: -1 });
+    for (const defect of car.spanDefects)
+      if (defect.span === span) cuts.push({ fraction: defect.fraction, defect, probe: -1 });
     return cuts.length > 1 ? cuts.sort((one, two) => one.fraction - two.fraction) : cuts;
   }
 
@@ -217,17 +225,17 @@ export class CornerNet {
     const third = this.sensorNode(2);
     this.ladder.joinPotential(second, 1 / sensor.bodyOhms, 0);
     if (sensor.mode === "open") return;
-    if (sensor.mode === "short") return this.ladder.join(first, second, 1 / (sensor.shortOhms));
-    if (this.setup.family === "passive") return this.ladder.join(first, second, 1 / (sensor.coilOhms));
+    if (sensor.mode === "short") return this.ladder.join(first, second, 1 / sensor.shortOhms);
+    if (this.setup.family === "passive") return this.ladder.join(first, second, 1 / sensor.coilOhms);
     const amps = level === "high" ? sensor.highA : sensor.lowA;
     if (this.setup.family === "active-3wire") {
-      this.ladder.join(first, second, 1 / (sensor.quiescentOhms));
+      this.ladder.join(first, second, 1 / sensor.quiescentOhms);
       this.ladder.join(second, third, on && level === "low" ? 1 / sensor.outputOhms : 1e-7);
       return;
     }
     if (!on) return this.ladder.join(first, second, 1 / (sensor.minimumV / amps));
     this.ladder.inject(first, -amps);
     this.ladder.inject(second, amps);
-    this.ladder.join(first, second, 1 / (1e6));
+    this.ladder.join(first, second, 1 / 1e6);
   }
 }

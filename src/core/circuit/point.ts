@@ -28,8 +28,10 @@ export function parsePoint(text: string, setup: CornerSetup): { ok: true; point:
   if (span) {
     const number = Number(span[1]);
     const percent = Number(second);
-    if (number < 1 || number > spansOf(setup).length) return { ok: false, say: `point “${text}”: this path has no span ${number}` };
-    if (!(percent > 0 && percent < 100)) return { ok: false, say: `point “${text}”: a place along a span is 1 to 99 percent` };
+    if (number < 1 || number > spansOf(setup).length)
+      return { ok: false, say: `point “${text}”: this path has no span ${number}` };
+    if (!(percent > 0 && percent < 100))
+      return { ok: false, say: `point “${text}”: a place along a span is 1 to 99 percent` };
     return { ok: true, point: { at: "span", span: number, percent, conductor } };
   }
   if (!stationsOf(setup).some(({ station }) => station === first))

@@ -38,7 +38,11 @@ const pathSchema = z
         context.addIssue({ code: "custom", path: [at], message: "stations and spans must take turns, module first" });
     });
     const stations = path.flatMap((part) => ("station" in part ? [part.station] : []));
-    const expected = ["module", ...Array.from({ length: Math.max(0, stations.length - 2) }, (_, i) => `c${i + 1}`), "plug"];
+    const expected = [
+      "module",
+      ...Array.from({ length: Math.max(0, stations.length - 2) }, (_, i) => `c${i + 1}`),
+      "plug",
+    ];
     if (stations.join() !== expected.join())
       context.addIssue({ code: "custom", path: [], message: `stations must read ${expected.join(", ")}` });
   });

@@ -51,7 +51,12 @@ export class SolvedCorner {
   solve(car: CornerCondition, state: CircuitState): this {
     this.car = car;
     this.state = state;
-    const canWake = this.setup.family !== "passive" && state.key === "on" && !state.batteryOff && car.sensor.mode !== "open" && car.sensor.mode !== "short";
+    const canWake =
+      this.setup.family !== "passive" &&
+      state.key === "on" &&
+      !state.batteryOff &&
+      car.sensor.mode !== "open" &&
+      car.sensor.mode !== "short";
     if (!canWake) {
       this.awakeLow = this.awakeHigh = this.settle("low", this.low, false);
       this.high.set(this.low);
@@ -101,7 +106,9 @@ export class SolvedCorner {
   loadAmps(): number {
     const load = this.state.load;
     if (!load || !this.load) return 0;
-    return (this.potential(this.point(load.red), "low") - this.potential(this.point(load.black), "low")) / this.load.ohms;
+    return (
+      (this.potential(this.point(load.red), "low") - this.potential(this.point(load.black), "low")) / this.load.ohms
+    );
   }
 
   /** Volts between the ends of a unit source in the coil, per volt induced (passive sensors), at two points. */
@@ -122,10 +129,16 @@ export class SolvedCorner {
   /** Solves one level into `volts`. @returns whether the sensor has its minimum voltage there */
   private settle(level: SensorLevel, volts: Float64Array, tryAwake: boolean): boolean {
     for (const awake of tryAwake ? [true, false] : [false]) {
-      this.net.stamp(awake || this.setup.family === "passive" ? this.car : cold(this.car, this.state), this.state, level, awake);
+      this.net.stamp(
+        awake || this.setup.family === "passive" ? this.car : cold(this.car, this.state),
+        this.state,
+        level,
+        awake,
+      );
       this.net.ladder.solve(volts);
       this.attachLoad(volts);
-      if (awake && volts[this.net.sensorNode(0)]! - volts[this.net.sensorNode(1)]! >= this.car.sensor.minimumV) return true;
+      if (awake && volts[this.net.sensorNode(0)]! - volts[this.net.sensorNode(1)]! >= this.car.sensor.minimumV)
+        return true;
     }
     return false;
   }
@@ -147,7 +160,8 @@ export class SolvedCorner {
     const [a, b] = [this.net.nodeOf(red), this.net.nodeOf(black)];
     const ohms = LOAD_OHMS[load.kind];
     this.net.ladder.unit(a, b, this.loadShape);
-    const fixedV = (point: Point, node: number) => (point.at === "battery" ? this.potential(point, "low") : nodeValue(volts, node));
+    const fixedV = (point: Point, node: number) =>
+      point.at === "battery" ? this.potential(point, "low") : nodeValue(volts, node);
     const source = fixedV(red, a) - fixedV(black, b);
     const own = nodeValue(this.loadShape, a) - nodeValue(this.loadShape, b);
     this.load = { a, b, ohms };
@@ -178,5 +192,13 @@ function nodeValue(values: Float64Array, node: number): number {
 function cold(car: CornerCondition, state: CircuitState): CornerCondition {
   const dead = state.key === "off" || state.batteryOff || state.unplugged.length > 0;
   if (!dead || car.sensor.mode === "open" || car.sensor.mode === "short") return car;
-  return { ...car, sensor: { ...car.sensor, minimumV: car.sensor.coldOhms * car.sensor.lowA, highA: car.sensor.lowA, quiescentOhms: car.sensor.coldOhms } };
+  return {
+    ...car,
+    sensor: {
+      ...car.sensor,
+      minimumV: car.sensor.coldOhms * car.sensor.lowA,
+      highA: car.sensor.lowA,
+      quiescentOhms: car.sensor.coldOhms,
+    },
+  };
 }

@@ -35,19 +35,26 @@ interface Case {
 }
 
 function drawCase(random: () => number): Case {
-  const pick = <T,>(items: readonly T[]): T => items[Math.floor(random() * items.length)]!;
+  const pick = <T>(items: readonly T[]): T => items[Math.floor(random() * items.length)]!;
   const setup = cornerSetupSchema.parse({
     corner: "RR",
     family: pick(["active-2wire", "active-2wire", "passive", "active-3wire"]),
     sense: pick(["low", "high"]),
     supplyV: pick([12, 8, 10.5]),
     bias: random() < 0.7,
-    path: [{ station: "module" }, { spanM: 1.2, mm2: 0.5 }, { station: "c1" }, { spanM: 3.4, mm2: 0.35 }, { station: "plug" }],
+    path: [
+      { station: "module" },
+      { spanM: 1.2, mm2: 0.5 },
+      { station: "c1" },
+      { spanM: 3.4, mm2: 0.35 },
+      { station: "plug" },
+    ],
   });
   const car = nominalCondition(setup);
   const wires = conductorsOf[setup.family].length;
   const ohms = (from: number, to: number) => from * (to / from) ** random();
-  for (const contacts of car.contactOhms) for (let w = 0; w < wires; w++) contacts[w] = random() < 0.1 ? Infinity : ohms(0.005, random() < 0.2 ? 1e5 : 0.05);
+  for (const contacts of car.contactOhms)
+    for (let w = 0; w < wires; w++) contacts[w] = random() < 0.1 ? Infinity : ohms(0.005, random() < 0.2 ? 1e5 : 0.05);
   const defects = Math.floor(random() * 3);
   for (let i = 0; i < defects; i++)
     car.spanDefects.push({
@@ -61,7 +68,12 @@ function drawCase(random: () => number): Case {
   if (random() < 0.15) car.bridge = { station: 1, ohms: ohms(100, 1e5) };
   car.sensor.mode = pick(["alive", "alive", "alive", "open", "short"]);
   car.earthOhms = ohms(0.01, 3);
-  const state: CircuitState = { key: random() < 0.8 ? "on" : "off", unplugged: random() < 0.3 ? [pick(["plug", "c1", "module"])] : [], batteryOff: random() < 0.1, wheel: "still" };
+  const state: CircuitState = {
+    key: random() < 0.8 ? "on" : "off",
+    unplugged: random() < 0.3 ? [pick(["plug", "c1", "module"])] : [],
+    batteryOff: random() < 0.1,
+    wheel: "still",
+  };
   return { setup, car, state, level: pick(["low", "high"]) };
 }
 
@@ -101,7 +113,11 @@ function netlist({ setup, car, state, level }: Case, outputOn: boolean): string 
   }
   stations.forEach((station, s) => {
     for (let w = 0; w < wires; w++) {
-      if (state.unplugged.includes(station)) { face(s, "i", w); face(s, "o", w); continue; }
+      if (state.unplugged.includes(station)) {
+        face(s, "i", w);
+        face(s, "o", w);
+        continue;
+      }
       r(face(s, "i", w), face(s, "o", car.crossedStation === s && w < 2 ? 1 - w : w), car.contactOhms[s]![w]!);
     }
     if (car.bridge?.station === s) r(face(s, "i", 0), face(s, "i", 1), car.bridge.ohms);
@@ -134,7 +150,16 @@ function netlist({ setup, car, state, level }: Case, outputOn: boolean): string 
   return out.join("\n");
 }
 
-function sensor(out: string[], r: (a: string, b: string, ohms: number) => unknown, face: (s: number, f: "i" | "o", w: number) => string, car: CornerCondition, setup: CornerSetup, level: "low" | "high", state: CircuitState, outputOn: boolean) {
+function sensor(
+  out: string[],
+  r: (a: string, b: string, ohms: number) => unknown,
+  face: (s: number, f: "i" | "o", w: number) => string,
+  car: CornerCondition,
+  setup: CornerSetup,
+  level: "low" | "high",
+  state: CircuitState,
+  outputOn: boolean,
+) {
   const [a, b, c] = [face(2, "o", 0), face(2, "o", 1), face(2, "o", 2)];
   r(b, "0", car.sensor.bodyOhms);
   if (car.sensor.mode === "open") return;
@@ -156,7 +181,14 @@ function sensor(out: string[], r: (a: string, b: string, ohms: number) => unknow
 describe("corner netlists against SPICE", () => {
   it("240 random faulty corners of every family agree to 1e-6 (over 1 mV)", async () => {
     const random = uniform(20261124);
-    const probes: [string, string][] = [["module.in", "i0"], ["module.out", "o0"], ["c1.in", "i1"], ["c1.out", "o1"], ["plug.in", "i2"], ["plug.out", "o2"]];
+    const probes: [string, string][] = [
+      ["module.in", "i0"],
+      ["module.out", "o0"],
+      ["c1.in", "i1"],
+      ["c1.out", "o1"],
+      ["plug.in", "i2"],
+      ["plug.out", "o2"],
+    ];
     let compared = 0;
     for (let round = 0; round < 240; round++) {
       const item = drawCase(random);
@@ -172,7 +204,10 @@ describe("corner netlists against SPICE", () => {
           const reference = volts.get(`v(st${short[1]}${short[0]}${w})`);
           if (reference === undefined || Math.abs(reference) < 1e-3) return;
           const ours = solved.potential(parsed.point as Point, item.level);
-          if (Math.abs(ours / reference - 1) > 1e-6) throw new Error(`case ${round} ${text}.${conductor}: SPICE ${reference}, ours ${ours}\n${JSON.stringify(item)}\n${netlist(item, true)}`);
+          if (Math.abs(ours / reference - 1) > 1e-6)
+            throw new Error(
+              `case ${round} ${text}.${conductor}: SPICE ${reference}, ours ${ours}\n${JSON.stringify(item)}\n${netlist(item, true)}`,
+            );
           compared++;
         });
     }

@@ -7,9 +7,7 @@ export const circuitStateSchema = z.object({
   batteryOff: z.boolean().default(false),
   wheel: z.enum(["still", "creep", "hand", "driven"]).default("still"),
   speedKmh: z.number().min(0).max(300).optional(),
-  load: z
-    .object({ kind: z.enum(["lamp", "led"]), red: z.string(), black: z.string() })
-    .optional(),
+  load: z.object({ kind: z.enum(["lamp", "led"]), red: z.string(), black: z.string() }).optional(),
 });
 
 export type CircuitState = z.infer<typeof circuitStateSchema>;
@@ -26,5 +24,12 @@ export function speedOf(state: CircuitState): number {
 /** One string per distinct electrical and mechanical state: checks that share it share one solve. */
 export function stateKey(state: CircuitState): string {
   const load = state.load ? `${state.load.kind}:${state.load.red}>${state.load.black}` : "";
-  return [state.key, [...state.unplugged].sort().join("+"), state.batteryOff ? "b-" : "", state.wheel, speedOf(state), load].join("|");
+  return [
+    state.key,
+    [...state.unplugged].sort().join("+"),
+    state.batteryOff ? "b-" : "",
+    state.wheel,
+    speedOf(state),
+    load,
+  ].join("|");
 }

@@ -11,7 +11,13 @@ import { SolvedCorner } from "./solve";
 import { circuitStateSchema } from "./state";
 import { copperAt, wireOhms } from "./wire";
 
-const path = [{ station: "module" }, { spanM: 1.2, mm2: 0.5 }, { station: "c1" }, { spanM: 3.4, mm2: 0.5 }, { station: "plug" }];
+const path = [
+  { station: "module" },
+  { spanM: 1.2, mm2: 0.5 },
+  { station: "c1" },
+  { spanM: 3.4, mm2: 0.5 },
+  { station: "plug" },
+];
 const active = cornerSetupSchema.parse({ corner: "RR", family: "active-2wire", path });
 const passive = cornerSetupSchema.parse({ corner: "FL", family: "passive", path });
 const at = (text: string, setup: CornerSetup): Point => {
@@ -19,7 +25,11 @@ const at = (text: string, setup: CornerSetup): Point => {
   if (!parsed.ok) throw new Error(parsed.say);
   return parsed.point;
 };
-const solve = (setup: CornerSetup, alter: (car: ReturnType<typeof nominalCondition>) => void = () => undefined, state: object = {}) => {
+const solve = (
+  setup: CornerSetup,
+  alter: (car: ReturnType<typeof nominalCondition>) => void = () => undefined,
+  state: object = {},
+) => {
   const car = nominalCondition(setup);
   alter(car);
   return new SolvedCorner(setup, new CornerNet(setup)).solve(car, circuitStateSchema.parse(state));
@@ -48,17 +58,27 @@ describe("active two-wire, sensing low", () => {
   });
 
   it("a 100 kΩ splice still shows near-supply to a meter and drops out under load (common practice, no source)", () => {
-    const splice = (car: ReturnType<typeof nominalCondition>) => void car.spanDefects.push({ span: 1, fraction: 0.5, conductor: 0, kind: "series", ohms: 100_000 });
-    const unloaded = solve(active, splice, { unplugged: ["plug"] }).meterVolts(at("plug.in.supply", active), negative).low;
+    const splice = (car: ReturnType<typeof nominalCondition>) =>
+      void car.spanDefects.push({ span: 1, fraction: 0.5, conductor: 0, kind: "series", ohms: 100_000 });
+    const unloaded = solve(active, splice, { unplugged: ["plug"] }).meterVolts(
+      at("plug.in.supply", active),
+      negative,
+    ).low;
     expect(unloaded / 11.8).toBeGreaterThan(0.97);
     const loaded = solve(active, splice).meterVolts(at("plug.in.supply", active), negative).low;
     expect(loaded).toBeLessThan(1);
-    const lamp = solve(active, splice, { unplugged: ["plug"], load: { kind: "lamp", red: "plug.in.supply", black: "battery.negative" } });
+    const lamp = solve(active, splice, {
+      unplugged: ["plug"],
+      load: { kind: "lamp", red: "plug.in.supply", black: "battery.negative" },
+    });
     expect(lamp.loadAmps()).toBeLessThan(0.001);
   });
 
   it("return at supply level means a short between the two (domain, section 4)", () => {
-    const short = solve(active, (car) => void car.spanDefects.push({ span: 1, fraction: 0.5, conductor: 0, kind: "to-neighbour", ohms: 0.5 }));
+    const short = solve(
+      active,
+      (car) => void car.spanDefects.push({ span: 1, fraction: 0.5, conductor: 0, kind: "to-neighbour", ohms: 0.5 }),
+    );
     const returned = short.meterVolts(at("plug.out.return", active), negative).low;
     expect(short.meterVolts(at("plug.out.supply", active), negative).low - returned).toBeLessThan(0.1);
   });
@@ -73,7 +93,10 @@ describe("passive", () => {
   });
 
   it("a good coil shows through the whole harness, module unplugged", () => {
-    const ohms = solve(passive, undefined, { key: "off", batteryOff: true, unplugged: ["module"] }).meterOhms(at("module.out.a", passive), at("module.out.b", passive));
+    const ohms = solve(passive, undefined, { key: "off", batteryOff: true, unplugged: ["module"] }).meterOhms(
+      at("module.out.a", passive),
+      at("module.out.b", passive),
+    );
     expect(ohms).toBeGreaterThan(1200);
     expect(ohms).toBeLessThan(1202);
   });
@@ -94,7 +117,12 @@ describe("passive", () => {
 });
 
 describe("wire, tyre, code", () => {
-  it.each([[0.35, 54.4], [0.5, 37.1], [0.75, 24.7], [1, 18.5]])("%s mm² is %s mΩ/m (ISO 6722-1 maxima, from memory)", (mm2, milliohm) => {
+  it.each([
+    [0.35, 54.4],
+    [0.5, 37.1],
+    [0.75, 24.7],
+    [1, 18.5],
+  ])("%s mm² is %s mΩ/m (ISO 6722-1 maxima, from memory)", (mm2, milliohm) => {
     expect(wireOhms(1, mm2) * 1000).toBeCloseTo(milliohm, 6);
   });
 
@@ -114,7 +142,8 @@ describe("wire, tyre, code", () => {
   });
 
   it("a point written and read again is the same point", () => {
-    for (const text of ["c1.out.supply", "span2.30.return", "battery.positive", "body", "module.in.earth"]) expect(pointText(at(text, active))).toBe(text);
+    for (const text of ["c1.out.supply", "span2.30.return", "battery.positive", "body", "module.in.earth"])
+      expect(pointText(at(text, active))).toBe(text);
     expect(parsePoint("c4.in.supply", active)).toMatchObject({ ok: false });
     expect(parsePoint("span3.50.supply", active)).toMatchObject({ ok: false });
   });

@@ -25,7 +25,9 @@ export function decodeCode(text: string): DecodedCode | null {
   const corner = (["FL", "FR", "RL", "RR"] as const)[Math.floor((number - 0x31) / 3)]!;
   const subject = ["wheel speed sensor", "wheel speed sensor supply", "tone wheel"][(number - 0x31) % 3]!;
   const type = match[2]?.toUpperCase();
-  const failure = type ? { type, ...(FAILURE_TYPES[type] ?? { say: `failure type ${type}`, kind: "any" as const }) } : null;
+  const failure = type
+    ? { type, ...(FAILURE_TYPES[type] ?? { say: `failure type ${type}`, kind: "any" as const }) }
+    : null;
   return { code, corner, subject, failure };
 }
 

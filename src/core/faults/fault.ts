@@ -3,7 +3,18 @@ import type { CodeKind } from "../codes/code";
 import type { Conductor, CornerSetup, Family } from "../circuit/setup";
 import type { RingCondition } from "../ring/ring";
 
-export const parts = ["sensor", "mounting", "ring", "bearing", "harness", "connector", "module-feed", "module", "tyre", "none"] as const;
+export const parts = [
+  "sensor",
+  "mounting",
+  "ring",
+  "bearing",
+  "harness",
+  "connector",
+  "module-feed",
+  "module",
+  "tyre",
+  "none",
+] as const;
 export type Part = (typeof parts)[number];
 
 export const partWords: Record<Part, string> = {

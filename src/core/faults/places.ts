@@ -5,10 +5,18 @@ import type { Place } from "./fault";
 export function everySpan(setup: CornerSetup): Place[] {
   const conductors = conductorsOf[setup.family];
   const spans = spansOf(setup);
-  const burden = spans.map(({ spanM, exposure = 1 }, i) => (0.5 + spanM) * exposure * (i === spans.length - 1 ? 1.5 : 1));
+  const burden = spans.map(
+    ({ spanM, exposure = 1 }, i) => (0.5 + spanM) * exposure * (i === spans.length - 1 ? 1.5 : 1),
+  );
   const total = burden.reduce((sum, value) => sum + value, 0) * conductors.length;
   return spans.flatMap((_, span) =>
-    conductors.map((conductor, wire) => ({ id: `span${span + 1}.${conductor}`, span, wire, conductor, share: burden[span]! / total })),
+    conductors.map((conductor, wire) => ({
+      id: `span${span + 1}.${conductor}`,
+      span,
+      wire,
+      conductor,
+      share: burden[span]! / total,
+    })),
   );
 }
 
@@ -27,7 +35,13 @@ export function everySpanOnce(setup: CornerSetup): Place[] {
 export function everyTerminal(setup: CornerSetup): Place[] {
   const conductors = conductorsOf[setup.family];
   return everyConnector(setup).flatMap((place) =>
-    conductors.map((conductor, wire) => ({ ...place, id: `${place.id}.${conductor}`, wire, conductor, share: place.share / conductors.length })),
+    conductors.map((conductor, wire) => ({
+      ...place,
+      id: `${place.id}.${conductor}`,
+      wire,
+      conductor,
+      share: place.share / conductors.length,
+    })),
   );
 }
 

@@ -45,7 +45,11 @@ export const ringFaults: Fault[] = [
     effect: "weak",
     places: onlyPlace("ring-debris"),
     apply: (car, _, draw) => {
-      car.ring.odd = { tooth: oneOf(draw(0), car.ring.pulses), height: within(draw(1), 0.2, 0.6), shift: within(draw(2), 0.05, 0.25) };
+      car.ring.odd = {
+        tooth: oneOf(draw(0), car.ring.pulses),
+        height: within(draw(1), 0.2, 0.6),
+        shift: within(draw(2), 0.05, 0.25),
+      };
       car.signs["ring-debris"] = 0.85;
     },
     words: () => "Debris or a bent tooth on the ring",

@@ -29,10 +29,19 @@ function wireFault(
     places: damage.kind === "to-neighbour" ? everySpanOnce : everySpan,
     apply: (car, place, draw) => {
       const ohms = damage.to === Infinity ? Infinity : logBetween(draw(0), damage.from, damage.to);
-      car.circuit.spanDefects.push({ span: place.span!, fraction: within(draw(1), 0.03, 0.97), conductor: place.wire!, kind: damage.kind, ohms });
+      car.circuit.spanDefects.push({
+        span: place.span!,
+        fraction: within(draw(1), 0.03, 0.97),
+        conductor: place.wire!,
+        kind: damage.kind,
+        ohms,
+      });
       car.signs["wiring-damaged"] = 0.5;
     },
-    words: (place, setup) => (damage.kind === "to-neighbour" ? `Wires shorted together ${inSpan(place, setup)}` : `${capital(wireWord(place))} ${say} ${inSpan(place, setup)}`),
+    words: (place, setup) =>
+      damage.kind === "to-neighbour"
+        ? `Wires shorted together ${inSpan(place, setup)}`
+        : `${capital(wireWord(place))} ${say} ${inSpan(place, setup)}`,
     clearedBy: (place, setup) => clearedBy.replace("{where}", placeWords(place, setup)),
   };
 }
@@ -43,11 +52,46 @@ function capital(text: string): string {
 
 /** Faults of the loom and its connectors. */
 export const wireFaults: Fault[] = [
-  wireFault("wire-open", 0.4, "open", "open", { kind: "series", from: Infinity, to: Infinity }, "The same voltage at both ends of {where}."),
-  wireFault("wire-resistance", 0.2, "open", "corroded, high resistance,", { kind: "series", from: 50, to: 100_000 }, "No drop along {where} while current flows."),
-  wireFault("wire-to-ground", 0.18, "ground", "chafed to ground", { kind: "to-ground", from: 0.2, to: 3000 }, "OL to body along {where}, both ends unplugged."),
-  wireFault("wire-to-power", 0.07, "power", "chafed to power", { kind: "to-power", from: 0.5, to: 3000 }, "0 V along {where}, both ends unplugged."),
-  wireFault("wire-to-neighbour", 0.15, "ground", "shorted", { kind: "to-neighbour", from: 0.2, to: 1500 }, "OL between the wires of {where}, both ends unplugged."),
+  wireFault(
+    "wire-open",
+    0.4,
+    "open",
+    "open",
+    { kind: "series", from: Infinity, to: Infinity },
+    "The same voltage at both ends of {where}.",
+  ),
+  wireFault(
+    "wire-resistance",
+    0.2,
+    "open",
+    "corroded, high resistance,",
+    { kind: "series", from: 50, to: 100_000 },
+    "No drop along {where} while current flows.",
+  ),
+  wireFault(
+    "wire-to-ground",
+    0.18,
+    "ground",
+    "chafed to ground",
+    { kind: "to-ground", from: 0.2, to: 3000 },
+    "OL to body along {where}, both ends unplugged.",
+  ),
+  wireFault(
+    "wire-to-power",
+    0.07,
+    "power",
+    "chafed to power",
+    { kind: "to-power", from: 0.5, to: 3000 },
+    "0 V along {where}, both ends unplugged.",
+  ),
+  wireFault(
+    "wire-to-neighbour",
+    0.15,
+    "ground",
+    "shorted",
+    { kind: "to-neighbour", from: 0.2, to: 1500 },
+    "OL between the wires of {where}, both ends unplugged.",
+  ),
   {
     code: "terminal-open",
     part: "connector",
@@ -60,7 +104,8 @@ export const wireFaults: Fault[] = [
       car.circuit.contactOhms[place.station!]![place.wire!] = Infinity;
       car.signs["connector-bad"] = 0.6;
     },
-    words: (place, setup) => `${capital(conductorWord(place.conductor!))} terminal spread or backed out at the ${placeWords(place, setup)}`,
+    words: (place, setup) =>
+      `${capital(conductorWord(place.conductor!))} terminal spread or backed out at the ${placeWords(place, setup)}`,
     clearedBy: (place, setup) => `The same voltage on both faces of the ${placeWords(place, setup)}.`,
   },
   {
@@ -75,7 +120,8 @@ export const wireFaults: Fault[] = [
       car.circuit.contactOhms[place.station!]![place.wire!] = logBetween(draw(0), 50, 100_000);
       car.signs["connector-bad"] = 0.85;
     },
-    words: (place, setup) => `${capital(conductorWord(place.conductor!))} terminal corroded at the ${placeWords(place, setup)}`,
+    words: (place, setup) =>
+      `${capital(conductorWord(place.conductor!))} terminal corroded at the ${placeWords(place, setup)}`,
     clearedBy: (place, setup) => `No drop across the ${placeWords(place, setup)} while current flows.`,
   },
   {
@@ -100,7 +146,10 @@ export const wireFaults: Fault[] = [
     families: everyFamily.filter((family) => family !== "passive"),
     intermittent: false,
     effect: "no-signal",
-    places: (setup) => everyConnector(setup).filter(({ id }) => id !== "module").map((place, _, all) => ({ ...place, share: 1 / all.length })),
+    places: (setup) =>
+      everyConnector(setup)
+        .filter(({ id }) => id !== "module")
+        .map((place, _, all) => ({ ...place, share: 1 / all.length })),
     apply: (car, place) => {
       car.circuit.crossedStation = place.station!;
     },

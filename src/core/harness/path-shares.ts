@@ -11,20 +11,46 @@ export interface PathItem {
 }
 
 /** The corner in its fixed order, module first, each item with its share of suspicion. */
-export function pathShares(setup: CornerSetup, suspects: readonly Pick<Suspect, "place" | "part" | "share">[]): PathItem[] {
-  const sum = (fits: (one: Pick<Suspect, "place" | "part" | "share">) => boolean) => suspects.reduce((total, one) => total + (fits(one) ? one.share : 0), 0);
+export function pathShares(
+  setup: CornerSetup,
+  suspects: readonly Pick<Suspect, "place" | "part" | "share">[],
+): PathItem[] {
+  const sum = (fits: (one: Pick<Suspect, "place" | "part" | "share">) => boolean) =>
+    suspects.reduce((total, one) => total + (fits(one) ? one.share : 0), 0);
   const spans = spansOf(setup);
   const items: PathItem[] = [];
   stationsOf(setup).forEach(({ station, landmark }, i) => {
-    const own = sum(({ place, part }) => place.split(".")[0] === station || (station === "module" && (part === "module" || part === "module-feed")));
-    items.push({ kind: "station", id: station, name: station === "module" ? "Module" : station === "plug" ? "Plug" : station.toUpperCase(), detail: landmark ?? "", share: own });
+    const own = sum(
+      ({ place, part }) =>
+        place.split(".")[0] === station || (station === "module" && (part === "module" || part === "module-feed")),
+    );
+    items.push({
+      kind: "station",
+      id: station,
+      name: station === "module" ? "Module" : station === "plug" ? "Plug" : station.toUpperCase(),
+      detail: landmark ?? "",
+      share: own,
+    });
     const span = spans[i];
-    if (span) items.push({ kind: "span", id: `span${i + 1}`, name: `span ${i + 1}`, detail: `${span.spanM} m${span.landmark ? ` · ${span.landmark}` : ""}`, share: sum(({ place }) => place.split(".")[0] === `span${i + 1}`) });
+    if (span)
+      items.push({
+        kind: "span",
+        id: `span${i + 1}`,
+        name: `span ${i + 1}`,
+        detail: `${span.spanM} m${span.landmark ? ` · ${span.landmark}` : ""}`,
+        share: sum(({ place }) => place.split(".")[0] === `span${i + 1}`),
+      });
   });
   items.push(
     { kind: "sensor", id: "sensor", name: "Sensor", detail: "", share: sum(({ part }) => part === "sensor") },
     { kind: "gap", id: "gap", name: "Gap", detail: "", share: sum(({ part }) => part === "mounting") },
-    { kind: "ring", id: "ring", name: setup.family === "passive" ? "Ring" : "Encoder", detail: "", share: sum(({ part }) => part === "ring" || part === "tyre") },
+    {
+      kind: "ring",
+      id: "ring",
+      name: setup.family === "passive" ? "Ring" : "Encoder",
+      detail: "",
+      share: sum(({ part }) => part === "ring" || part === "tyre"),
+    },
     { kind: "bearing", id: "bearing", name: "Bearing", detail: "", share: sum(({ part }) => part === "bearing") },
   );
   return items;

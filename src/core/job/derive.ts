@@ -27,7 +27,12 @@ export function progressOf(job: Job): Progress {
     const hookup = hookupOf(reading, job.setup);
     if (hookup.ok) for (const step of accessSteps(hookup.value, job.setup).access) done.add(step.id);
   }
-  return { done, skipped: new Set(job.entries.flatMap((entry) => (entry.kind === "skip" && !retracted.has(entry.id) ? [entry.check] : []))) };
+  return {
+    done,
+    skipped: new Set(
+      job.entries.flatMap((entry) => (entry.kind === "skip" && !retracted.has(entry.id) ? [entry.check] : [])),
+    ),
+  };
 }
 
 /** The line-up of a job, rebuilt by replaying its log from its seed. Entries that no longer parse are left out. */
@@ -44,5 +49,11 @@ export function replay(job: Job, perGroup?: number): LineUp {
 export function mergeJobs(one: Job, other: Job): Job {
   const known = new Set(one.entries.map(({ id }) => id));
   const entries = [...one.entries, ...other.entries.filter(({ id }) => !known.has(id))];
-  return { ...one, entries: entries.length === one.entries.length ? one.entries : entries.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)) };
+  return {
+    ...one,
+    entries:
+      entries.length === one.entries.length
+        ? one.entries
+        : entries.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)),
+  };
 }

@@ -29,7 +29,8 @@ export function diagnoseFile(text: string, name: string): Diagnosis {
   if (!head.success) throw new UnusableInput(`${name}: ${firstIssue(head.error)}`);
   const corner = cornerSetupSchema.safeParse(parsed);
   if (!corner.success) throw new UnusableInput(`${name}: ${firstIssue(corner.error)}`);
-  if (!parseTyre(corner.data.tyre)) throw new UnusableInput(`${name}: tyre “${corner.data.tyre}” is no size; write it as 205/55R16`);
+  if (!parseTyre(corner.data.tyre))
+    throw new UnusableInput(`${name}: tyre “${corner.data.tyre}” is no size; write it as 205/55R16`);
   const { complaint, policy, readings } = head.data;
   const lineUp = new LineUp(corner.data, complaint, { seed: seedFrom(JSON.stringify(corner.data)) });
   const done = new Set<string>();

@@ -50,7 +50,12 @@ function describeCheck({ check, bits, minutes, todo }: Proposal, lineUp: LineUp,
 
 function whyThis(hookup: Hookup, suspects: Suspect[], bits: number): string {
   const [first, second] = suspects;
-  const where = "look" in hookup ? "This look" : hookup.instrument === "scope" ? "A capture here" : `This reading at ${pointLabel(hookup.red)}`;
+  const where =
+    "look" in hookup
+      ? "This look"
+      : hookup.instrument === "scope"
+        ? "A capture here"
+        : `This reading at ${pointLabel(hookup.red)}`;
   const strength = bits > 1 ? "splits the line-up hard" : bits > 0.4 ? "splits the line-up well" : "tells a little";
   return `${where} ${strength}, for few minutes${first && second ? `: first in question are “${first.words.toLowerCase()}” and “${second.words.toLowerCase()}”` : ""}.`;
 }

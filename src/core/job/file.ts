@@ -13,11 +13,19 @@ export function exportJob(job: Job): string {
  */
 export function importJob(text: string, name: string): Job {
   const parsed = parseJson(text, name);
-  const version = typeof parsed === "object" && parsed !== null && "tastatura" in parsed ? String(parsed.tastatura) : null;
-  if (version === null) throw new UnusableInput(`${name} is JSON, but no Tastatura job: it has no “tastatura” field. Choose a file exported from the jobs board.`);
-  if (version !== JOB_VERSION) throw new UnusableInput(`${name} is of version “${version.slice(0, 30)}”; this program reads “${JOB_VERSION}”. Update the program, or export again from the older one.`);
+  const version =
+    typeof parsed === "object" && parsed !== null && "tastatura" in parsed ? String(parsed.tastatura) : null;
+  if (version === null)
+    throw new UnusableInput(
+      `${name} is JSON, but no Tastatura job: it has no “tastatura” field. Choose a file exported from the jobs board.`,
+    );
+  if (version !== JOB_VERSION)
+    throw new UnusableInput(
+      `${name} is of version “${version.slice(0, 30)}”; this program reads “${JOB_VERSION}”. Update the program, or export again from the older one.`,
+    );
   const job = jobSchema.safeParse(parsed);
-  if (!job.success) throw new UnusableInput(`${name} does not fit a job: ${firstIssue(job.error)}. Nothing was changed.`);
+  if (!job.success)
+    throw new UnusableInput(`${name} does not fit a job: ${firstIssue(job.error)}. Nothing was changed.`);
   return job.data;
 }
 
@@ -29,7 +37,12 @@ export function parseJson(text: string, name: string): unknown {
   } catch (error) {
     if (!(error instanceof SyntaxError)) throw error;
     const cut = /[{[]/.test(text.trim()[0] ?? "") && !/[}\]]\s*$/.test(text);
-    throw new UnusableInput(cut ? `${name} is cut short: it ends in the middle. Copy or export the whole file again.` : `${name} is not JSON text. Choose a file exported from here.`, { cause: error });
+    throw new UnusableInput(
+      cut
+        ? `${name} is cut short: it ends in the middle. Copy or export the whole file again.`
+        : `${name} is not JSON text. Choose a file exported from here.`,
+      { cause: error },
+    );
   }
 }
 

@@ -11,7 +11,15 @@ import type { Evidence } from "../lineup/evidence";
 /** What the leading suspects and a healthy corner would read, laid on one axis from 0 to 1. */
 export interface ForecastStrip {
   label: string;
-  rows: { id: string; words: string; share: number; healthy: boolean; bands: Band[]; overLimit: number; words01: number[] | null }[];
+  rows: {
+    id: string;
+    words: string;
+    share: number;
+    healthy: boolean;
+    bands: Band[];
+    overLimit: number;
+    words01: number[] | null;
+  }[];
   ticks: { at: number; label: string }[];
   wordLabels: string[] | null;
 }
@@ -37,11 +45,35 @@ export function forecastStrip(lineUp: LineUp, hookup: Hookup): ForecastStrip {
   const chosen = [...leaders, { ...healthy, words: "healthy" }];
   if (table!.kind === "words") {
     const words = table!.words;
-    const rows = chosen.map((one) => ({ id: one.id, words: one.words, share: one.share, healthy: one.id === HEALTHY, bands: [], overLimit: 0, words01: wordChances(lineUp, one.id, table!.kind === "words" ? table!.chances : new Float64Array(0), words.length) }));
+    const rows = chosen.map((one) => ({
+      id: one.id,
+      words: one.words,
+      share: one.share,
+      healthy: one.id === HEALTHY,
+      bands: [],
+      overLimit: 0,
+      words01: wordChances(
+        lineUp,
+        one.id,
+        table!.kind === "words" ? table!.chances : new Float64Array(0),
+        words.length,
+      ),
+    }));
     return { label: hookupLabel(hookup), rows, ticks: [], wordLabels: [...words] };
   }
-  const range = subsetRange(table!, lineUp, chosen.map(({ id }) => id));
-  const rows = chosen.map((one) => ({ id: one.id, words: one.words, share: one.share, healthy: one.id === HEALTHY, ...bandsOf(table!, lineUp, one.id, range), words01: null }));
+  const range = subsetRange(
+    table!,
+    lineUp,
+    chosen.map(({ id }) => id),
+  );
+  const rows = chosen.map((one) => ({
+    id: one.id,
+    words: one.words,
+    share: one.share,
+    healthy: one.id === HEALTHY,
+    ...bandsOf(table!, lineUp, one.id, range),
+    words01: null,
+  }));
   return { label: hookupLabel(hookup), rows, ticks: ticksOf(hookup, range), wordLabels: null };
 }
 
@@ -50,13 +82,25 @@ export function previewReading(lineUp: LineUp, evidence: Evidence): Preview {
   const [table] = lineUp.tables([evidence.hookup]);
   const ranked = rankSuspects(lineUp);
   const shares = previewShares(lineUp, evidence, table!);
-  const leader = ranked.reduce((best, one) => (shares[lineUp.groupIndex(one.id)]! > shares[lineUp.groupIndex(best.id)]! ? one : best), ranked[0]!);
+  const leader = ranked.reduce(
+    (best, one) => (shares[lineUp.groupIndex(one.id)]! > shares[lineUp.groupIndex(best.id)]! ? one : best),
+    ranked[0]!,
+  );
   const leaderShare = shares[lineUp.groupIndex(leader.id)]!;
-  const chosen = [...ranked.slice(0, ROWS).filter(({ id }) => id !== HEALTHY).map(({ id }) => id), HEALTHY];
+  const chosen = [
+    ...ranked
+      .slice(0, ROWS)
+      .filter(({ id }) => id !== HEALTHY)
+      .map(({ id }) => id),
+    HEALTHY,
+  ];
   let at: number | null = null;
   if (table!.kind === "numbers" && evidence.value.kind === "number") {
     const range = subsetRange(table!, lineUp, chosen);
-    at = Math.max(0, Math.min(1, (toScale(evidence.hookup.instrument, evidence.value.value) - range.low) / (range.high - range.low)));
+    at = Math.max(
+      0,
+      Math.min(1, (toScale(evidence.hookup.instrument, evidence.value.value) - range.low) / (range.high - range.low)),
+    );
   }
   return { at, leader: leader.words, leaderShare, say: `points to: ${leader.words.toLowerCase()}` };
 }
@@ -83,8 +127,12 @@ const TICKS: Record<string, number[]> = {
 /** Round numbers within the range, far enough apart to be read. */
 function ticksOf(hookup: Hookup, { low, high }: { low: number; high: number }): { at: number; label: string }[] {
   const quantity = quantityOf[hookup.instrument]!;
-  const all = (TICKS[quantity] ?? []).map((value) => ({ at: (toScale(hookup.instrument, value) - low) / (high - low), label: value === 0 ? "0" : formatQuantity(value, quantity, 1).replace(/\.0+(?= )/, "") }));
+  const all = (TICKS[quantity] ?? []).map((value) => ({
+    at: (toScale(hookup.instrument, value) - low) / (high - low),
+    label: value === 0 ? "0" : formatQuantity(value, quantity, 1).replace(/\.0+(?= )/, ""),
+  }));
   const shown: { at: number; label: string }[] = [];
-  for (const tick of all) if (tick.at >= 0 && tick.at <= 1 && (shown.length === 0 || tick.at - shown.at(-1)!.at > 0.17)) shown.push(tick);
+  for (const tick of all)
+    if (tick.at >= 0 && tick.at <= 1 && (shown.length === 0 || tick.at - shown.at(-1)!.at > 0.17)) shown.push(tick);
   return shown;
 }

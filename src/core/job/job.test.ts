@@ -9,8 +9,24 @@ import { exportJob, importJob } from "./file";
 import { JOB_VERSION, readingSchema, type Entry, type Job } from "./schema";
 import { evidenceOf } from "./reading";
 
-const path = [{ station: "module" }, { spanM: 1.2, mm2: 0.5 }, { station: "c1", accessMin: 4 }, { spanM: 3.4, mm2: 0.5 }, { station: "plug", accessMin: 7 }];
-const reading = (id: string, at: string): Entry => ({ id, at, kind: "reading", reading: readingSchema.parse({ instrument: "volts-dc", red: "c1.out.supply", black: "battery.negative", value: "11.2 V" }) });
+const path = [
+  { station: "module" },
+  { spanM: 1.2, mm2: 0.5 },
+  { station: "c1", accessMin: 4 },
+  { spanM: 3.4, mm2: 0.5 },
+  { station: "plug", accessMin: 7 },
+];
+const reading = (id: string, at: string): Entry => ({
+  id,
+  at,
+  kind: "reading",
+  reading: readingSchema.parse({
+    instrument: "volts-dc",
+    red: "c1.out.supply",
+    black: "battery.negative",
+    value: "11.2 V",
+  }),
+});
 const job = (entries: Entry[]): Job => ({
   tastatura: JOB_VERSION,
   id: "j1",
@@ -65,10 +81,21 @@ describe("the diagnose contract", () => {
     pulsesPerRevolution: 48,
     tyre: "205/55R16",
     path,
-    complaint: { presence: "hard", codes: ["C003A-13"], symptoms: ["lamp", "false-abs-low-speed"], recentWork: ["bearing"] },
+    complaint: {
+      presence: "hard",
+      codes: ["C003A-13"],
+      symptoms: ["lamp", "false-abs-low-speed"],
+      recentWork: ["bearing"],
+    },
     policy: { approach: "information", pierce: false },
     readings: [
-      { instrument: "volts-dc", red: "c1.out.supply", black: "battery.negative", state: { key: "on", unplugged: ["plug"], wheel: "still" }, value: "11.2 V" },
+      {
+        instrument: "volts-dc",
+        red: "c1.out.supply",
+        black: "battery.negative",
+        state: { key: "on", unplugged: ["plug"], wheel: "still" },
+        value: "11.2 V",
+      },
       { instrument: "eyes", look: "ring", value: "intact" },
       { instrument: "scope", point: "plug.out.return", finding: "random-dropout" },
     ],
@@ -77,7 +104,11 @@ describe("the diagnose contract", () => {
   it("answers the documented example with every field", () => {
     const result = diagnoseFile(JSON.stringify(file), "f.json");
     expect(result.suspects.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 6);
-    expect(result.suspects[0]).toMatchObject({ fault: expect.any(String), place: expect.any(String), verdict: expect.stringMatching(/suspect|proven|cleared/) });
+    expect(result.suspects[0]).toMatchObject({
+      fault: expect.any(String),
+      place: expect.any(String),
+      verdict: expect.stringMatching(/suspect|proven|cleared/),
+    });
     expect(result.next.length).toBeGreaterThan(0);
     expect(result.next[0]!.minutes).toBeGreaterThan(0);
     expect(result.guess.plan.expectedCost).toBeGreaterThan(0);
@@ -86,9 +117,18 @@ describe("the diagnose contract", () => {
   it.each([
     [{ ...file, family: "steam" }, /family/],
     [{ ...file, tyre: "fat" }, /tyre “fat”/],
-    [{ ...file, readings: [{ instrument: "volts-dc", red: "c7.out.supply", value: "1 V" }] }, /readings\.0.*no station “c7”/],
-    [{ ...file, readings: [{ instrument: "volts-dc", red: "c1.out.supply", value: "twelve" }] }, /readings\.0.*“twelve”/],
-    [{ ...file, readings: [{ instrument: "amps-dc", red: "c1.out.supply", value: "7mA" }] }, /amps-dc is not built yet/],
+    [
+      { ...file, readings: [{ instrument: "volts-dc", red: "c7.out.supply", value: "1 V" }] },
+      /readings\.0.*no station “c7”/,
+    ],
+    [
+      { ...file, readings: [{ instrument: "volts-dc", red: "c1.out.supply", value: "twelve" }] },
+      /readings\.0.*“twelve”/,
+    ],
+    [
+      { ...file, readings: [{ instrument: "amps-dc", red: "c1.out.supply", value: "7mA" }] },
+      /amps-dc is not built yet/,
+    ],
     [{ ...file, path: path.slice(0, 2) }, /path/],
   ])("unusable input %# is named", (bad, say) => {
     expect(() => diagnoseFile(JSON.stringify(bad), "f.json")).toThrow(say);
@@ -98,10 +138,28 @@ describe("the diagnose contract", () => {
     const setup = job([]).setup;
     for (const one of [
       { instrument: "ohms", red: "plug.out.return", black: "body", state: { key: "on" }, value: "OL" },
-      { instrument: "volts-dc", red: "span2.33.supply", black: "battery.positive", state: { unplugged: ["module", "plug"] }, value: "-3" },
+      {
+        instrument: "volts-dc",
+        red: "span2.33.supply",
+        black: "battery.positive",
+        state: { unplugged: ["module", "plug"] },
+        value: "-3",
+      },
       { instrument: "ohms", red: "c1.in.supply", black: "c1.in.return", state: { key: "off" }, value: "no beep" },
-      { instrument: "lamp", red: "battery.positive", black: "plug.in.return", state: { key: "off", unplugged: ["plug"] }, value: "dark" },
-      { instrument: "hertz", red: "module.in.return", black: "module.in.earth", state: { wheel: "driven", speedKmh: 50 }, value: "345" },
+      {
+        instrument: "lamp",
+        red: "battery.positive",
+        black: "plug.in.return",
+        state: { key: "off", unplugged: ["plug"] },
+        value: "dark",
+      },
+      {
+        instrument: "hertz",
+        red: "module.in.return",
+        black: "module.in.earth",
+        state: { wheel: "driven", speedKmh: 50 },
+        value: "345",
+      },
     ])
       expect(evidenceOf(readingSchema.parse(one), setup)).toMatchObject({ ok: true });
   });

@@ -12,16 +12,33 @@ export type Read<T> = { ok: true; value: T } | { ok: false; say: string };
 export function hookupOf(reading: Reading, setup: CornerSetup): Read<Hookup> {
   const { instrument, state } = reading;
   const unknown = state.unplugged.find((one) => !stationsOf(setup).some(({ station }) => station === one));
-  if (unknown) return { ok: false, say: `unplugged “${unknown}”: this path has ${stationsOf(setup).map(({ station }) => station).join(", ")}` };
-  if (state.load) for (const text of [state.load.red, state.load.black]) {
-    const loaded = parsePoint(text, setup);
-    if (!loaded.ok) return loaded;
-  }
-  if (instrument === "amps-dc") return { ok: false, say: "amps-dc is not built yet; give the volts across a known resistor instead" };
-  if (instrument === "eyes" || instrument === "hands" || instrument === "film" || instrument === "scan") return lookOf(reading, instrument, setup);
+  if (unknown)
+    return {
+      ok: false,
+      say: `unplugged “${unknown}”: this path has ${stationsOf(setup)
+        .map(({ station }) => station)
+        .join(", ")}`,
+    };
+  if (state.load)
+    for (const text of [state.load.red, state.load.black]) {
+      const loaded = parsePoint(text, setup);
+      if (!loaded.ok) return loaded;
+    }
+  if (instrument === "amps-dc")
+    return { ok: false, say: "amps-dc is not built yet; give the volts across a known resistor instead" };
+  if (instrument === "eyes" || instrument === "hands" || instrument === "film" || instrument === "scan")
+    return lookOf(reading, instrument, setup);
   const red = pointOf(reading.red ?? reading.point, "red", setup);
   if (!red.ok) return red;
-  if (instrument === "scope") return { ok: true, value: { instrument, red: red.value, state: state.wheel === "still" ? { ...state, wheel: "hand", speedKmh: 7 } : state } };
+  if (instrument === "scope")
+    return {
+      ok: true,
+      value: {
+        instrument,
+        red: red.value,
+        state: state.wheel === "still" ? { ...state, wheel: "hand", speedKmh: 7 } : state,
+      },
+    };
   const black = pointOf(reading.black ?? "battery.negative", "black", setup);
   if (!black.ok) return black;
   return { ok: true, value: { instrument, red: red.value, black: black.value, state } };
@@ -45,9 +62,17 @@ export function readingFrom(hookup: Hookup, typed: string): Reading {
   return { ...base, red: pointText(hookup.red), black: pointText(hookup.black), value: typed };
 }
 
-function lookOf({ look, state }: Reading, instrument: "eyes" | "hands" | "film" | "scan", setup: CornerSetup): Read<Hookup> {
+function lookOf(
+  { look, state }: Reading,
+  instrument: "eyes" | "hands" | "film" | "scan",
+  setup: CornerSetup,
+): Read<Hookup> {
   if (!look && instrument !== "scan") return { ok: false, say: `${instrument}: “look” must say at what` };
-  const hookup: Hookup = { instrument, look: look ?? "speed", state: instrument === "scan" ? { ...state, wheel: "driven", speedKmh: state.speedKmh ?? 30 } : state };
+  const hookup: Hookup = {
+    instrument,
+    look: look ?? "speed",
+    state: instrument === "scan" ? { ...state, wheel: "driven", speedKmh: state.speedKmh ?? 30 } : state,
+  };
   try {
     answersFor(hookup, setup);
   } catch (error) {

@@ -21,7 +21,13 @@ export type Reading = z.infer<typeof readingSchema>;
 const stamp = { id: z.string().min(1).max(60), at: z.string().max(40) };
 export const entrySchema = z.discriminatedUnion("kind", [
   z.object({ ...stamp, kind: z.literal("reading"), reading: readingSchema }),
-  z.object({ ...stamp, kind: z.literal("capture"), captureId: z.string().max(60), name: z.string().max(200), reading: readingSchema }),
+  z.object({
+    ...stamp,
+    kind: z.literal("capture"),
+    captureId: z.string().max(60),
+    name: z.string().max(200),
+    reading: readingSchema,
+  }),
   z.object({ ...stamp, kind: z.literal("retract"), entry: z.string().max(60) }),
   z.object({ ...stamp, kind: z.literal("skip"), check: z.string().max(300), reason: z.string().max(200) }),
   z.object({ ...stamp, kind: z.literal("note"), text: z.string().max(4000) }),
@@ -29,7 +35,11 @@ export const entrySchema = z.discriminatedUnion("kind", [
 export type Entry = z.infer<typeof entrySchema>;
 
 /** A demo or practice car hidden behind the job, whose instruments may be read. */
-export const simulatedSchema = z.object({ fault: z.string(), seed: z.number().int(), intermittent: z.boolean().default(false) });
+export const simulatedSchema = z.object({
+  fault: z.string(),
+  seed: z.number().int(),
+  intermittent: z.boolean().default(false),
+});
 
 export const JOB_VERSION = "job/1";
 
@@ -37,7 +47,11 @@ export const jobSchema = z.object({
   tastatura: z.literal(JOB_VERSION),
   id: z.string().min(1).max(60),
   createdAt: z.string().max(40),
-  car: z.object({ name: z.string().max(120), plate: z.string().max(40).default(""), kilometres: z.number().min(0).max(5e6).optional() }),
+  car: z.object({
+    name: z.string().max(120),
+    plate: z.string().max(40).default(""),
+    kilometres: z.number().min(0).max(5e6).optional(),
+  }),
   setup: cornerSetupSchema,
   complaint: complaintSchema,
   policy: policySchema,

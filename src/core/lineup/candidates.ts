@@ -41,9 +41,18 @@ export interface Candidates {
 }
 
 /** Draws a line-up: `perGroup` cars for every fault and place, weights from prior and complaint. */
-export function drawCandidates(setup: CornerSetup, complaint: Complaint, priors: Record<Part, number>, perGroup: number, seed: number): Candidates {
+export function drawCandidates(
+  setup: CornerSetup,
+  complaint: Complaint,
+  priors: Record<Part, number>,
+  perGroup: number,
+  seed: number,
+): Candidates {
   const random = seeded(seed);
-  const weighed = suspectables(setup, priors).map((one) => ({ ...one, prior: one.prior * complaintWeight(one.fault, complaint) }));
+  const weighed = suspectables(setup, priors).map((one) => ({
+    ...one,
+    prior: one.prior * complaintWeight(one.fault, complaint),
+  }));
   const total = weighed.reduce((sum, { prior }) => sum + prior, 0);
   const groups = weighed.map((one, index): Group => {
     const comesAndGoes = complaint.presence === "intermittent" && one.fault.intermittent;
@@ -76,7 +85,9 @@ export function drawCandidates(setup: CornerSetup, complaint: Complaint, priors:
     const own = Array.from({ length: DRAWS - FIRST_OWN_DRAW }, () => stratified(perGroup, random));
     for (let k = 0; k < perGroup; k++) {
       const row = group.first + k;
-      for (let d = 0; d < DRAWS; d++) candidates.scores[row * DRAWS + d] = d < FIRST_OWN_DRAW ? COMMON_SCATTER * common[d]![k]! : own[d - FIRST_OWN_DRAW]![k]!;
+      for (let d = 0; d < DRAWS; d++)
+        candidates.scores[row * DRAWS + d] =
+          d < FIRST_OWN_DRAW ? COMMON_SCATTER * common[d]![k]! : own[d - FIRST_OWN_DRAW]![k]!;
       rebuildCar(candidates, group, row);
       candidates.weight[row] = (group.prior / perGroup) * makeNoticeable(candidates, group, row, watch, random);
     }
@@ -91,7 +102,13 @@ const MOST_TRIES = 8;
 const UNNOTICED = 0.05;
 
 /** Someone complained, so the fault shows: its own numbers are drawn again until it does. @returns a factor on the weight */
-function makeNoticeable(candidates: Candidates, group: Group, row: number, watch: SymptomWatch, random: Random): number {
+function makeNoticeable(
+  candidates: Candidates,
+  group: Group,
+  row: number,
+  watch: SymptomWatch,
+  random: Random,
+): number {
   if (group.fault.part === "none") return 1;
   for (let tries = 0; tries < MOST_TRIES; tries++) {
     if (watch.shows(candidates.cars[row]!, group.whereabouts)) return 1;

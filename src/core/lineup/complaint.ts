@@ -2,7 +2,15 @@ import { z } from "zod";
 import { decodeCode, type CodeKind } from "../codes/code";
 import type { Fault, Part } from "../faults/fault";
 
-export const symptoms = ["lamp", "false-abs-low-speed", "pulls-under-braking", "after-bumps", "when-turning", "when-wet", "when-hot"] as const;
+export const symptoms = [
+  "lamp",
+  "false-abs-low-speed",
+  "pulls-under-braking",
+  "after-bumps",
+  "when-turning",
+  "when-wet",
+  "when-hot",
+] as const;
 export const recentWorks = ["brakes", "bearing", "exhaust", "tyres", "sensor", "body", "battery"] as const;
 
 /** What was said before anything was measured. */
@@ -24,7 +32,8 @@ export function complaintWeight(fault: Fault, complaint: Complaint): number {
   }
   for (const symptom of complaint.symptoms) weight *= SYMPTOMS[symptom]?.(fault) ?? 1;
   for (const work of complaint.recentWork) weight *= RECENT[work]?.[fault.code] ?? RECENT_PART[work]?.[fault.part] ?? 1;
-  if (complaint.presence === "intermittent" && !fault.intermittent) weight *= fault.effect === "weak" || fault.effect === "count" || fault.part === "bearing" ? 0.6 : 0.3;
+  if (complaint.presence === "intermittent" && !fault.intermittent)
+    weight *= fault.effect === "weak" || fault.effect === "count" || fault.part === "bearing" ? 0.6 : 0.3;
   return weight;
 }
 
@@ -32,7 +41,7 @@ export function complaintWeight(fault: Fault, complaint: Complaint): number {
 const CODE_MATCH = 4;
 const CODE_NEAR = 1.6;
 const CODE_FAR = 0.5;
-const NEAR: Partial<Record<CodeKind, readonly (Fault["effect"])[]>> = {
+const NEAR: Partial<Record<CodeKind, readonly Fault["effect"][]>> = {
   open: ["ground", "feed", "no-signal"],
   ground: ["open", "feed"],
   power: ["open"],
@@ -49,11 +58,14 @@ function codeWeight(fault: Fault, kind: CodeKind): number {
 }
 
 const SYMPTOMS: Partial<Record<(typeof symptoms)[number], (fault: Fault) => number>> = {
-  "false-abs-low-speed": ({ effect, part }) => (effect === "weak" || effect === "count" ? 4 : part === "bearing" ? 2.5 : effect === "erratic" ? 1.5 : 0.4),
+  "false-abs-low-speed": ({ effect, part }) =>
+    effect === "weak" || effect === "count" ? 4 : part === "bearing" ? 2.5 : effect === "erratic" ? 1.5 : 0.4,
   "pulls-under-braking": ({ effect }) => (effect === "weak" || effect === "count" ? 1.5 : 1),
-  "after-bumps": ({ part, intermittent }) => (part === "harness" || part === "connector" || part === "bearing" ? 2 : intermittent ? 1.2 : 0.7),
+  "after-bumps": ({ part, intermittent }) =>
+    part === "harness" || part === "connector" || part === "bearing" ? 2 : intermittent ? 1.2 : 0.7,
   "when-turning": ({ part }) => (part === "bearing" ? 3 : part === "harness" ? 1.8 : 0.9),
-  "when-wet": ({ code, part }) => (code === "water-bridge" ? 4 : part === "connector" ? 2 : part === "harness" ? 1.4 : 0.8),
+  "when-wet": ({ code, part }) =>
+    code === "water-bridge" ? 4 : part === "connector" ? 2 : part === "harness" ? 1.4 : 0.8,
   "when-hot": ({ part }) => (part === "sensor" ? 2 : 1),
 };
 

@@ -14,6 +14,12 @@ export function contradictions(lineUp: LineUp): Contradiction[] {
   return lineUp.weighed.flatMap((weighed, reading) => {
     const slipChance = lineUp.slipChance(weighed);
     if (slipChance < SUSPICIOUS) return [];
-    return [{ reading, slipChance, say: `No suspect explains reading ${reading + 1} together with the others. Take it again: probe on the right pin, right range, sure contact.` }];
+    return [
+      {
+        reading,
+        slipChance,
+        say: `No suspect explains reading ${reading + 1} together with the others. Take it again: probe on the right pin, right range, sure contact.`,
+      },
+    ];
   });
 }

@@ -20,7 +20,18 @@ export const repairCosts: Record<Part, number> = {
 export const LABOUR_RATE = 80;
 
 /** In what order parts are commonly fitted when nothing is measured (common practice, no source). */
-const POPULAR_ORDER: readonly Part[] = ["sensor", "bearing", "ring", "connector", "harness", "mounting", "module-feed", "module", "tyre", "none"];
+const POPULAR_ORDER: readonly Part[] = [
+  "sensor",
+  "bearing",
+  "ring",
+  "connector",
+  "harness",
+  "mounting",
+  "module-feed",
+  "module",
+  "tyre",
+  "none",
+];
 
 export interface Guess {
   /** Fit a sensor at once, and carry on by popular order if the lamp comes back. */
@@ -37,14 +48,24 @@ export interface Guess {
  * Act or check. Repairs that each mend one independent fault are best tried by falling chance/cost (Heckerman,
  * Breese and Rommelse, Communications of the ACM 38(3), 1995); that sequence is weighed against measuring on first.
  */
-export function weighGuess(parts: readonly PartShare[], proposals: readonly Proposal[], costs: Record<Part, number> = repairCosts, rate = LABOUR_RATE): Guess {
+export function weighGuess(
+  parts: readonly PartShare[],
+  proposals: readonly Proposal[],
+  costs: Record<Part, number> = repairCosts,
+  rate = LABOUR_RATE,
+): Guess {
   const share = (part: Part) => parts.find((one) => one.part === part)?.share ?? 0;
-  const byRatio = parts.map(({ part }) => part).sort((a, b) => share(b) / Math.max(20, costs[b]) - share(a) / Math.max(20, costs[a]));
+  const byRatio = parts
+    .map(({ part }) => part)
+    .sort((a, b) => share(b) / Math.max(20, costs[b]) - share(a) / Math.max(20, costs[a]));
   const minutes = minutesToProof(parts, proposals);
   const plan = (minutes / 60) * rate + parts.reduce((sum, one) => sum + one.share * costs[one.part], 0);
   const act = sequenceCost(byRatio, share, costs);
   return {
-    fitSensorNow: { chancePct: Math.round(share("sensor") * 100), expectedCost: Math.round(sequenceCost(POPULAR_ORDER, share, costs)) },
+    fitSensorNow: {
+      chancePct: Math.round(share("sensor") * 100),
+      expectedCost: Math.round(sequenceCost(POPULAR_ORDER, share, costs)),
+    },
     plan: { expectedCost: Math.round(plan), minutes: Math.round(minutes) },
     better: act <= plan ? "act" : "measure",
     actOn: byRatio[0] ?? "none",
@@ -52,7 +73,11 @@ export function weighGuess(parts: readonly PartShare[], proposals: readonly Prop
 }
 
 /** Expected bill of repairing part after part in this order until the fault is gone. */
-export function sequenceCost(order: readonly Part[], share: (part: Part) => number, costs: Record<Part, number>): number {
+export function sequenceCost(
+  order: readonly Part[],
+  share: (part: Part) => number,
+  costs: Record<Part, number>,
+): number {
   let [bill, spent] = [0, 0];
   for (const part of order) {
     spent += costs[part];

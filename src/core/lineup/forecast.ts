@@ -58,7 +58,13 @@ export class Forecasts {
     const tables = hookups.map((hookup): ForecastTable => {
       const words = answersFor(hookup, setup)?.words;
       if (words) return { kind: "words", hookup, words, chances: new Float64Array(count * words.length) };
-      return { kind: "numbers", hookup, slots: SLOTS, values: new Float64Array(count * SLOTS), chances: new Float64Array(count * SLOTS) };
+      return {
+        kind: "numbers",
+        hookup,
+        slots: SLOTS,
+        values: new Float64Array(count * SLOTS),
+        chances: new Float64Array(count * SLOTS),
+      };
     });
     const reader = new StateReader(setup, hookups[0]!.state, hookups);
     this.readers.push({ reader, tables, made: new Int32Array(groups.length).fill(NEVER) });
@@ -66,7 +72,13 @@ export class Forecasts {
   }
 }
 
-function fill(reader: StateReader, tables: ForecastTable[], candidates: Candidates, group: Group, stride: number): void {
+function fill(
+  reader: StateReader,
+  tables: ForecastTable[],
+  candidates: Candidates,
+  group: Group,
+  stride: number,
+): void {
   for (let row = group.first; row < group.first + group.size; row += stride) {
     const duty = candidates.duty[row]!;
     reader.take(candidates.cars[row]!);
@@ -83,7 +95,11 @@ function fill(reader: StateReader, tables: ForecastTable[], candidates: Candidat
 function write(table: ForecastTable, row: number, outlook: Outlook, share: number, slot: number): void {
   if (table.kind === "words" && outlook.kind === "words") {
     const start = row * table.words.length;
-    const weight = isLongWatch(table.hookup) ? (slot === 0 ? Math.max(share, Math.min(1, share + 0.6)) : Math.min(share, 1 - Math.min(1, 1 - share + 0.6))) : share;
+    const weight = isLongWatch(table.hookup)
+      ? slot === 0
+        ? Math.max(share, Math.min(1, share + 0.6))
+        : Math.min(share, 1 - Math.min(1, 1 - share + 0.6))
+      : share;
     outlook.chances.forEach((chance, i) => {
       table.chances[start + i] = (slot === 0 ? 0 : table.chances[start + i]!) + weight * chance;
     });
@@ -98,7 +114,13 @@ function write(table: ForecastTable, row: number, outlook: Outlook, share: numbe
 }
 
 function isLongWatch({ instrument }: Hookup): boolean {
-  return instrument === "scope" || instrument === "scan" || instrument === "eyes" || instrument === "hands" || instrument === "film";
+  return (
+    instrument === "scope" ||
+    instrument === "scan" ||
+    instrument === "eyes" ||
+    instrument === "hands" ||
+    instrument === "film"
+  );
 }
 
 function byState(hookups: readonly Hookup[]): Hookup[][] {

@@ -53,7 +53,12 @@ export class InformationTable {
 }
 
 /** Sorts one check's forecasts into outcome bins by group. */
-export function informationTable(table: ForecastTable, candidates: Candidates, shares: Float64Array, stride = 1): InformationTable {
+export function informationTable(
+  table: ForecastTable,
+  candidates: Candidates,
+  shares: Float64Array,
+  stride = 1,
+): InformationTable {
   const within = subsetWeights(candidates, stride);
   if (table.kind === "words") return wordsTable(table, candidates, shares, within, stride);
   const span = range(table, candidates, shares, stride);
@@ -75,7 +80,14 @@ export function informationTable(table: ForecastTable, candidates: Candidates, s
         chances[g * all + bins]! += chance * overLimit;
         if (value === Infinity) continue;
         const sigma = Math.hypot(scaleError(table.hookup, value, 0), kernels[slot]!) / width;
-        spread(chances, g * all, bins, (toScale(table.hookup.instrument, value) - span.low) / width, chance * (1 - overLimit), sigma);
+        spread(
+          chances,
+          g * all,
+          bins,
+          (toScale(table.hookup.instrument, value) - span.low) / width,
+          chance * (1 - overLimit),
+          sigma,
+        );
       }
     }
     blunder(chances, g * all, all);
@@ -83,7 +95,13 @@ export function informationTable(table: ForecastTable, candidates: Candidates, s
   return new InformationTable(chances, all, shares);
 }
 
-function wordsTable(table: ForecastTable & { kind: "words" }, candidates: Candidates, shares: Float64Array, within: Float64Array, stride: number): InformationTable {
+function wordsTable(
+  table: ForecastTable & { kind: "words" },
+  candidates: Candidates,
+  shares: Float64Array,
+  within: Float64Array,
+  stride: number,
+): InformationTable {
   const bins = table.words.length;
   const chances = new Float64Array(candidates.groups.length * bins);
   candidates.groups.forEach(({ first, size }, g) => {
@@ -106,8 +124,10 @@ function spread(chances: Float64Array, start: number, bins: number, at: number, 
   }
   const reach = Math.min(bins, Math.ceil(2 * sigma));
   let total = 0;
-  for (let bin = Math.max(0, home - reach); bin <= Math.min(bins - 1, home + reach); bin++) total += bell((bin + 0.5 - at) / sigma);
-  for (let bin = Math.max(0, home - reach); bin <= Math.min(bins - 1, home + reach); bin++) chances[start + bin]! += (mass * bell((bin + 0.5 - at) / sigma)) / total;
+  for (let bin = Math.max(0, home - reach); bin <= Math.min(bins - 1, home + reach); bin++)
+    total += bell((bin + 0.5 - at) / sigma);
+  for (let bin = Math.max(0, home - reach); bin <= Math.min(bins - 1, home + reach); bin++)
+    chances[start + bin]! += (mass * bell((bin + 0.5 - at) / sigma)) / total;
 }
 
 function bell(z: number): number {
@@ -118,7 +138,12 @@ function blunder(chances: Float64Array, start: number, bins: number): void {
   for (let bin = 0; bin < bins; bin++) chances[start + bin] = (1 - BLUNDER) * chances[start + bin]! + BLUNDER / bins;
 }
 
-function range(table: ForecastTable & { kind: "numbers" }, candidates: Candidates, shares: Float64Array, stride: number): { low: number; high: number } {
+function range(
+  table: ForecastTable & { kind: "numbers" },
+  candidates: Candidates,
+  shares: Float64Array,
+  stride: number,
+): { low: number; high: number } {
   let [low, high] = [Infinity, -Infinity];
   candidates.groups.forEach(({ first, size }, g) => {
     if (shares[g]! <= NEGLIGIBLE_SHARE) return;
@@ -138,7 +163,12 @@ function range(table: ForecastTable & { kind: "numbers" }, candidates: Candidate
  * tolerances is some 1.6 times that among the candidates; wide spreads come from the fault's own size, which they do
  * show. Without it a few scattered candidates would pass for knowledge.
  */
-function slotKernels(table: ForecastTable & { kind: "numbers" }, { first, size }: { first: number; size: number }, within: Float64Array, stride: number): Float64Array {
+function slotKernels(
+  table: ForecastTable & { kind: "numbers" },
+  { first, size }: { first: number; size: number },
+  within: Float64Array,
+  stride: number,
+): Float64Array {
   return Float64Array.from({ length: table.slots }, (_, slot) => {
     let [sum, mean, square] = [0, 0, 0];
     for (let row = first; row < first + size; row += stride) {

@@ -45,7 +45,14 @@ export interface Slope {
  * @param values the group's forecasts on the reading's scale; NaN where there is none
  * @param reading what was read, on the scale @param error the instrument's error there
  */
-export function fitSlope(candidates: Candidates, group: Group, cloud: Cloud, values: Float64Array, reading: number, error: number): Slope | null {
+export function fitSlope(
+  candidates: Candidates,
+  group: Group,
+  cloud: Cloud,
+  values: Float64Array,
+  reading: number,
+  error: number,
+): Slope | null {
   const weights = localWeights(candidates, group, values, reading, error);
   if (!weights) return null;
   const columns = centredColumns(candidates, group, weights);
@@ -103,7 +110,13 @@ function dot(a: Float64Array, b: Float64Array, weights: Float64Array): number {
 }
 
 /** The column most correlated with what is left; `correlation` is scaled so that its square is the variance explained. */
-function bestColumn(columns: Float64Array[], norms: number[], left: Float64Array, weights: Float64Array, taken: number[]): { index: number; correlation: number } {
+function bestColumn(
+  columns: Float64Array[],
+  norms: number[],
+  left: Float64Array,
+  weights: Float64Array,
+  taken: number[],
+): { index: number; correlation: number } {
   let best = { index: -1, correlation: 0 };
   columns.forEach((column, index) => {
     if (taken.includes(index)) return;
@@ -121,13 +134,22 @@ function regress(columns: Float64Array[], chosen: number[], target: Float64Array
   const right = new Float64Array(n);
   chosen.forEach((one, i) => {
     right[i] = dot(columns[one]!, target, weights);
-    chosen.forEach((other, j) => (matrix[i * n + j] = dot(columns[one]!, columns[other]!, weights) + (i === j ? RIDGE : 0)));
+    chosen.forEach(
+      (other, j) => (matrix[i * n + j] = dot(columns[one]!, columns[other]!, weights) + (i === j ? RIDGE : 0)),
+    );
   });
   solveSymmetric(matrix, right, n);
   return right;
 }
 
-function subtractFit(values: Float64Array, weights: Float64Array, columns: Float64Array[], chosen: number[], coefficients: Float64Array, out: Float64Array): void {
+function subtractFit(
+  values: Float64Array,
+  weights: Float64Array,
+  columns: Float64Array[],
+  chosen: number[],
+  coefficients: Float64Array,
+  out: Float64Array,
+): void {
   out.set(centred(values, weights));
   chosen.forEach((d, i) => {
     for (let k = 0; k < out.length; k++) out[k]! -= coefficients[i]! * columns[d]![k]!;
@@ -135,7 +157,14 @@ function subtractFit(values: Float64Array, weights: Float64Array, columns: Float
 }
 
 /** Pulls one candidate toward the reading. @param pull part of the innovation that is believed, 0 to 1 */
-export function pullCandidate(candidates: Candidates, row: number, slope: Slope, innovation: number, error: number, pull: number): void {
+export function pullCandidate(
+  candidates: Candidates,
+  row: number,
+  slope: Slope,
+  innovation: number,
+  error: number,
+  pull: number,
+): void {
   const gain = (pull * innovation) / (slope.variance + error * error);
   for (let d = 0; d < DRAWS; d++) {
     const at = row * DRAWS + d;
@@ -154,7 +183,12 @@ export function narrowCloud(cloud: Cloud, slope: Slope, error: number, trust: nu
  * Redraws a thin group by weight (systematic resampling), each copy scattered within its cloud.
  * @returns for each new row of the group, the row it was copied from
  */
-export function redraw({ scores, weight }: Candidates, { first, size }: Group, cloud: Cloud, random: Random): Int32Array {
+export function redraw(
+  { scores, weight }: Candidates,
+  { first, size }: Group,
+  cloud: Cloud,
+  random: Random,
+): Int32Array {
   let total = 0;
   for (let row = first; row < first + size; row++) total += weight[row]!;
   const before = scores.slice(first * DRAWS, (first + size) * DRAWS);
@@ -184,7 +218,13 @@ export function redraw({ scores, weight }: Candidates, { first, size }: Group, c
 const SCATTER = 0.3;
 
 /** Candidates near the reading count most; null when nothing in the group varies. */
-function localWeights({ weight }: Candidates, { first, size }: Group, values: Float64Array, reading: number, error: number): Float64Array | null {
+function localWeights(
+  { weight }: Candidates,
+  { first, size }: Group,
+  values: Float64Array,
+  reading: number,
+  error: number,
+): Float64Array | null {
   let [sum, mean, square] = [0, 0, 0];
   for (let k = 0; k < size; k++) {
     if (Number.isNaN(values[k]!)) continue;

@@ -49,7 +49,11 @@ export class LineUp {
   private readonly seed: number;
   private readonly clouds: Cloud[];
 
-  constructor(setup: CornerSetup, complaint: Complaint, { seed, perGroup = 112, priors = defaultPriors }: LineUpOptions) {
+  constructor(
+    setup: CornerSetup,
+    complaint: Complaint,
+    { seed, perGroup = 112, priors = defaultPriors }: LineUpOptions,
+  ) {
     this.setup = setup;
     this.complaint = complaint;
     this.seed = seed;
@@ -76,7 +80,12 @@ export class LineUp {
     const overall = after.reduce((sum, share) => sum + share, 0);
     this.settle(evidence, pulls, (g) => after[g]! > SETTLED_SHARE * overall);
     for (let row = 0; row < candidates.count; row++) candidates.weight[row]! /= overall;
-    const weighed = { evidence, byGroup: after.map((share, g) => (before[g]! > 0 ? share / before[g]! : 0)), overall, perCandidate };
+    const weighed = {
+      evidence,
+      byGroup: after.map((share, g) => (before[g]! > 0 ? share / before[g]! : 0)),
+      overall,
+      perCandidate,
+    };
     this.weighed.push(weighed);
     this.thicken();
     return weighed;
@@ -135,7 +144,12 @@ export class LineUp {
     const { candidates, weighed } = this;
     candidates.groups.forEach((group, g) => {
       if (!isThin(candidates, group)) return;
-      const parents = redraw(candidates, group, this.clouds[g]!, seeded(this.seed ^ Math.imul(g + 1, 0x9e3779b1) ^ Math.imul(weighed.length, 0x85ebca6b)));
+      const parents = redraw(
+        candidates,
+        group,
+        this.clouds[g]!,
+        seeded(this.seed ^ Math.imul(g + 1, 0x9e3779b1) ^ Math.imul(weighed.length, 0x85ebca6b)),
+      );
       for (const { perCandidate } of weighed) {
         const kept = perCandidate.slice(group.first, group.first + group.size);
         parents.forEach((parent, k) => (perCandidate[group.first + k] = kept[parent - group.first]!));

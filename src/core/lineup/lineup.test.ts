@@ -11,7 +11,13 @@ import { policySchema, proposeChecks } from "./next-check";
 import { rankParts, rankSuspects } from "./suspects";
 import { typedEvidence } from "./typed-evidence";
 
-const path = [{ station: "module" }, { spanM: 1.2, mm2: 0.5 }, { station: "c1", accessMin: 4 }, { spanM: 3.4, mm2: 0.5 }, { station: "plug", accessMin: 7 }];
+const path = [
+  { station: "module" },
+  { spanM: 1.2, mm2: 0.5 },
+  { station: "c1", accessMin: 4 },
+  { spanM: 3.4, mm2: 0.5 },
+  { station: "plug", accessMin: 7 },
+];
 const setupOf = (family: CornerSetup["family"]) => cornerSetupSchema.parse({ corner: "RR", family, path });
 const policy = policySchema.parse({});
 
@@ -56,8 +62,20 @@ describe("a plan followed on a simulated car", () => {
 
 describe("the line-up", () => {
   const setup = setupOf("active-2wire");
-  const supplyAtPlug = { instrument: "volts-dc", red: "plug.in.supply", black: "battery.negative", state: { key: "on", unplugged: ["plug"] }, value: "0.002 V" };
-  const supplyAtC1 = { instrument: "volts-dc", red: "c1.out.supply", black: "battery.negative", state: { key: "on", unplugged: ["plug"] }, value: "11.4 V" };
+  const supplyAtPlug = {
+    instrument: "volts-dc",
+    red: "plug.in.supply",
+    black: "battery.negative",
+    state: { key: "on", unplugged: ["plug"] },
+    value: "0.002 V",
+  };
+  const supplyAtC1 = {
+    instrument: "volts-dc",
+    red: "c1.out.supply",
+    black: "battery.negative",
+    state: { key: "on", unplugged: ["plug"] },
+    value: "11.4 V",
+  };
 
   it("same log, same numbers", () => {
     const run = () => {
@@ -91,15 +109,27 @@ describe("the line-up", () => {
     const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed: 5 });
     lineUp.add(evidence(setup, supplyAtPlug));
     lineUp.add(evidence(setup, supplyAtC1));
-    lineUp.add(evidence(setup, { instrument: "volts-dc", red: "battery.positive", black: "battery.negative", value: "88 V" }));
+    lineUp.add(
+      evidence(setup, { instrument: "volts-dc", red: "battery.positive", black: "battery.negative", value: "88 V" }),
+    );
     expect(contradictions(lineUp).map(({ reading }) => reading)).toEqual([2]);
     expect(rankSuspects(lineUp)[0]!.id).toBe("wire-open@span2.supply");
   });
 
   it("the module is not proven while its supply and ground are unmeasured", () => {
     const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed: 5 });
-    lineUp.add(evidence(setup, { instrument: "volts-dc", red: "module.in.supply", black: "battery.negative", value: "0.01 V" }));
-    lineUp.add(evidence(setup, { instrument: "volts-dc", red: "c1.in.supply", black: "battery.negative", state: { unplugged: ["c1"] }, value: "0.01 V" }));
+    lineUp.add(
+      evidence(setup, { instrument: "volts-dc", red: "module.in.supply", black: "battery.negative", value: "0.01 V" }),
+    );
+    lineUp.add(
+      evidence(setup, {
+        instrument: "volts-dc",
+        red: "c1.in.supply",
+        black: "battery.negative",
+        state: { unplugged: ["c1"] },
+        value: "0.01 V",
+      }),
+    );
     expect(rankParts(rankSuspects(lineUp)).find(({ part }) => part === "module")!.verdict).toBe("suspect");
   });
 
@@ -113,19 +143,47 @@ describe("the line-up", () => {
 
 describe("act or check", () => {
   it("trying repairs by falling chance/cost is the cheapest order (Heckerman, Breese and Rommelse, CACM 38(3), 1995)", () => {
-    const costs = { sensor: 220, mounting: 90, ring: 330, bearing: 330, harness: 160, connector: 110, "module-feed": 120, module: 900, tyre: 110, none: 1 };
+    const costs = {
+      sensor: 220,
+      mounting: 90,
+      ring: 330,
+      bearing: 330,
+      harness: 160,
+      connector: 110,
+      "module-feed": 120,
+      module: 900,
+      tyre: 110,
+      none: 1,
+    };
     const chances = { sensor: 0.35, ring: 0.3, connector: 0.25, harness: 0.1 };
     const share = (part: keyof typeof costs) => chances[part as keyof typeof chances] ?? 0;
-    const orders = permutations(Object.keys(chances) as (keyof typeof chances)[]).map((order) => ({ order, cost: sequenceCost(order, share, costs) }));
+    const orders = permutations(Object.keys(chances) as (keyof typeof chances)[]).map((order) => ({
+      order,
+      cost: sequenceCost(order, share, costs),
+    }));
     const cheapest = orders.reduce((best, one) => (one.cost < best.cost ? one : best));
-    const byRatio = (Object.keys(chances) as (keyof typeof chances)[]).sort((a, b) => chances[b] / costs[b] - chances[a] / costs[a]);
+    const byRatio = (Object.keys(chances) as (keyof typeof chances)[]).sort(
+      (a, b) => chances[b] / costs[b] - chances[a] / costs[a],
+    );
     expect(cheapest.order).toEqual(byRatio);
-    const guess = weighGuess(Object.entries(chances).map(([part, one]) => ({ part: part as keyof typeof chances, share: one, verdict: "suspect" as const })), [], costs);
+    const guess = weighGuess(
+      Object.entries(chances).map(([part, one]) => ({
+        part: part as keyof typeof chances,
+        share: one,
+        verdict: "suspect" as const,
+      })),
+      [],
+      costs,
+    );
     expect(guess.actOn).toBe(byRatio[0]);
     expect(guess.fitSensorNow.chancePct).toBe(35);
   });
 });
 
 function permutations<T>(items: T[]): T[][] {
-  return items.length < 2 ? [items] : items.flatMap((item, i) => permutations([...items.slice(0, i), ...items.slice(i + 1)]).map((rest) => [item, ...rest]));
+  return items.length < 2
+    ? [items]
+    : items.flatMap((item, i) =>
+        permutations([...items.slice(0, i), ...items.slice(i + 1)]).map((rest) => [item, ...rest]),
+      );
 }

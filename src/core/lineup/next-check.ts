@@ -38,7 +38,9 @@ const APPROACH_PULL = 0.45;
  */
 export function proposeChecks(lineUp: LineUp, policy: Policy, progress: Progress, most = 6): Proposal[] {
   const taken = new Set(lineUp.weighed.map(({ evidence }) => hookupKey(evidence.hookup)));
-  const allowed = lineUp.checks.filter((check) => isAllowed(check, lineUp, policy) && !taken.has(check.id) && !progress.skipped.has(check.id));
+  const allowed = lineUp.checks.filter(
+    (check) => isAllowed(check, lineUp, policy) && !taken.has(check.id) && !progress.skipped.has(check.id),
+  );
   if (allowed.length === 0) return [];
   const tables = lineUp.planningTables(allowed.map(({ hookup }) => hookup));
   const shares = lineUp.shares();
@@ -49,7 +51,8 @@ export function proposeChecks(lineUp: LineUp, policy: Policy, progress: Progress
   });
   single.sort((a, b) => b.worth - a.worth);
   const shortlist = single.slice(0, SHORTLIST);
-  for (const first of shortlist) first.worth = Math.max(first.worth, pairWorth(first, single, shares, progress.done, policy));
+  for (const first of shortlist)
+    first.worth = Math.max(first.worth, pairWorth(first, single, shares, progress.done, policy));
   shortlist.sort((a, b) => b.worth - a.worth);
   return shortlist.slice(0, most).map(({ check, bits, worth }) => {
     const todo = check.access.filter(({ id }) => !progress.done.has(id));
@@ -90,7 +93,13 @@ interface Scored {
 }
 
 /** Bits per minute of a check followed by the best second one, given each outcome of the first. */
-function pairWorth(first: Scored, all: readonly Scored[], shares: Float64Array, done: ReadonlySet<string>, policy: Policy): number {
+function pairWorth(
+  first: Scored,
+  all: readonly Scored[],
+  shares: Float64Array,
+  done: ReadonlySet<string>,
+  policy: Policy,
+): number {
   const after = new Set([...done, ...first.check.access.map(({ id }) => id)]);
   let best = 0;
   for (const second of all.slice(0, 3 * SHORTLIST)) {

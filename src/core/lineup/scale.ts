@@ -4,7 +4,14 @@ import type { Hookup, Instrument } from "../checks/hookup";
  * The scale on which readings are compared: asinh, linear near zero and logarithmic beyond `knee`, so that 0.01 V and
  * 12 V, 0.1 Ω and a megohm all count.
  */
-const KNEE: Partial<Record<Instrument, number>> = { "volts-dc": 0.02, "volts-ac": 0.02, ohms: 0.5, hertz: 1, duty: 5, "amps-dc": 5e-4 };
+const KNEE: Partial<Record<Instrument, number>> = {
+  "volts-dc": 0.02,
+  "volts-ac": 0.02,
+  ohms: 0.5,
+  hertz: 1,
+  duty: 5,
+  "amps-dc": 5e-4,
+};
 
 interface ErrorModel {
   /** Part of the value. */
@@ -43,7 +50,8 @@ export function scaleError(hookup: Hookup, value: number, resolution: number): n
   const { relative, absolute } = ERRORS[hookup.instrument]!;
   const bySpeed = speedError(hookup);
   const size = Math.abs(value);
-  const variance = (relative * relative + bySpeed * bySpeed) * size * size + absolute * absolute + (resolution * resolution) / 12;
+  const variance =
+    (relative * relative + bySpeed * bySpeed) * size * size + absolute * absolute + (resolution * resolution) / 12;
   const knee = KNEE[hookup.instrument]!;
   return Math.sqrt(variance / (size * size + knee * knee));
 }

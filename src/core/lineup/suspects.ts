@@ -44,7 +44,15 @@ export function rankSuspects(lineUp: LineUp): Suspect[] {
         clearedBy: group.fault.clearedBy(group.place, lineUp.setup),
         share: shares[g]!,
         initialShare: lineUp.initial[g]!,
-        verdict: verdict(lineUp, group, shares[g]!, lineUp.initial[g]!, partShare.get(group.fault.part)!, lead, provenBy),
+        verdict: verdict(
+          lineUp,
+          group,
+          shares[g]!,
+          lineUp.initial[g]!,
+          partShare.get(group.fault.part)!,
+          lead,
+          provenBy,
+        ),
         provenBy,
       };
     })
@@ -63,7 +71,11 @@ export function rankParts(suspects: readonly Suspect[]): PartShare[] {
     .map((part): PartShare => {
       const own = suspects.filter((suspect) => suspect.part === part);
       const share = own.reduce((sum, suspect) => sum + suspect.share, 0);
-      const verdict = own.some((suspect) => suspect.verdict === "proven") ? "proven" : own.length > 0 && own.every((suspect) => suspect.verdict === "cleared") ? "cleared" : "suspect";
+      const verdict = own.some((suspect) => suspect.verdict === "proven")
+        ? "proven"
+        : own.length > 0 && own.every((suspect) => suspect.verdict === "cleared")
+          ? "cleared"
+          : "suspect";
       return { part, share, verdict };
     })
     .filter(({ part }) => suspects.some((suspect) => suspect.part === part))
@@ -81,7 +93,15 @@ function isLeadOfPart(lineUp: LineUp, shares: Float64Array, g: number): boolean 
   return lineUp.candidates.groups.every((other, o) => other.fault.part !== part || shares[o]! <= shares[g]!);
 }
 
-function verdict(lineUp: LineUp, group: Group, share: number, initial: number, partShare: number, lead: boolean, provenBy: number[]): Verdict {
+function verdict(
+  lineUp: LineUp,
+  group: Group,
+  share: number,
+  initial: number,
+  partShare: number,
+  lead: boolean,
+  provenBy: number[],
+): Verdict {
   if (share < CLEARED_SHARE && share * 4 < initial) return "cleared";
   if (partShare < PROOF_SHARE || !lead) return "suspect";
   if (group.fault.part === "module" && !moduleGatePassed(lineUp)) return "suspect";
@@ -91,7 +111,9 @@ function verdict(lineUp: LineUp, group: Group, share: number, initial: number, p
 
 function directReadings(lineUp: LineUp, g: number): number[] {
   const healthy = lineUp.groupIndex(HEALTHY);
-  return lineUp.weighed.flatMap(({ byGroup, evidence }, index) => (isDirect(evidence.hookup) && byGroup[g]! > DIRECT_RATIO * byGroup[healthy]! ? [index] : []));
+  return lineUp.weighed.flatMap(({ byGroup, evidence }, index) =>
+    isDirect(evidence.hookup) && byGroup[g]! > DIRECT_RATIO * byGroup[healthy]! ? [index] : [],
+  );
 }
 
 /** The live speed is what the code already said: it starts a diagnosis and proves no part. */
@@ -102,7 +124,9 @@ function isDirect({ instrument }: Hookup): boolean {
 /** The module may be named only after its own supply and ground have been read. */
 export function moduleGatePassed(lineUp: LineUp): boolean {
   const pins = new Set(
-    lineUp.weighed.flatMap(({ evidence: { hookup } }) => ("red" in hookup && hookup.red.at === "module" && hookup.state.key === "on" ? [hookup.red.pin] : [])),
+    lineUp.weighed.flatMap(({ evidence: { hookup } }) =>
+      "red" in hookup && hookup.red.at === "module" && hookup.state.key === "on" ? [hookup.red.pin] : [],
+    ),
   );
   return pins.has("power") && pins.has("earth");
 }

@@ -5,12 +5,22 @@ import { parseReading } from "../units/reading";
 import type { Evidence } from "./evidence";
 
 /** Turns what was typed for a hook-up into evidence, or says what was not understood. */
-export function typedEvidence(hookup: Hookup, typed: string, setup: CornerSetup): { ok: true; evidence: Evidence } | { ok: false; say: string } {
-  if (hookup.instrument === "amps-dc") return { ok: false, say: "amps-dc: not built yet; log the volts across a known resistor instead" };
+export function typedEvidence(
+  hookup: Hookup,
+  typed: string,
+  setup: CornerSetup,
+): { ok: true; evidence: Evidence } | { ok: false; say: string } {
+  if (hookup.instrument === "amps-dc")
+    return { ok: false, say: "amps-dc: not built yet; log the volts across a known resistor instead" };
   const answers = answersFor(hookup, setup);
   if (answers) {
     const word = matchAnswer(answers, typed);
-    return word ? { ok: true, evidence: { hookup, value: { kind: "word", word } } } : { ok: false, say: `“${typed.slice(0, 40)}” is no answer here. Answer ${answers.words.map((one, i) => `${i + 1} ${one}`).join(", ")}.` };
+    return word
+      ? { ok: true, evidence: { hookup, value: { kind: "word", word } } }
+      : {
+          ok: false,
+          say: `“${typed.slice(0, 40)}” is no answer here. Answer ${answers.words.map((one, i) => `${i + 1} ${one}`).join(", ")}.`,
+        };
   }
   const parsed = parseReading(typed, quantityOf[hookup.instrument]!);
   if (!parsed.ok) return parsed;
@@ -20,12 +30,28 @@ export function typedEvidence(hookup: Hookup, typed: string, setup: CornerSetup)
     return { ok: false, say: "OL is a reading in ohms. On volts, choose a higher range and read again." };
   }
   const { value, resolution, coupling } = parsed.value;
-  if (coupling === "ac" && hookup.instrument === "volts-dc") return { ok: false, say: "That is AC volts; this check is on DC. Turn the meter to DC, or log it as a free reading on AC." };
-  return { ok: true, evidence: { hookup, value: { kind: "number", value, resolution: Math.min(resolution, Math.max(Math.abs(value) * 0.2, 0.05)) } } };
+  if (coupling === "ac" && hookup.instrument === "volts-dc")
+    return {
+      ok: false,
+      say: "That is AC volts; this check is on DC. Turn the meter to DC, or log it as a free reading on AC.",
+    };
+  return {
+    ok: true,
+    evidence: {
+      hookup,
+      value: { kind: "number", value, resolution: Math.min(resolution, Math.max(Math.abs(value) * 0.2, 0.05)) },
+    },
+  };
 }
 
 /** A beep heard while asked for ohms is a continuity reading between the same points. */
 function heardBeep(hookup: Hookup, heard: boolean): { ok: true; evidence: Evidence } | { ok: false; say: string } {
   if (hookup.instrument !== "ohms") return { ok: false, say: "A beep belongs to ohms or continuity." };
-  return { ok: true, evidence: { hookup: { ...hookup, instrument: "continuity" }, value: { kind: "word", word: heard ? "beep" : "no-beep" } } };
+  return {
+    ok: true,
+    evidence: {
+      hookup: { ...hookup, instrument: "continuity" },
+      value: { kind: "word", word: heard ? "beep" : "no-beep" },
+    },
+  };
 }

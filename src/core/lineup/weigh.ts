@@ -18,17 +18,26 @@ const BLUNDER_OVER_LIMIT = 0.15;
  * @param out each candidate's likelihood, written at its row
  * @returns how candidates were moved, so that their forecasts must be made anew; null when none was
  */
-export function weighGroup(evidence: Evidence, table: ForecastTable, candidates: Candidates, group: Group, cloud: Cloud, out: Float64Array): Pull | null {
+export function weighGroup(
+  evidence: Evidence,
+  table: ForecastTable,
+  candidates: Candidates,
+  group: Group,
+  cloud: Cloud,
+  out: Float64Array,
+): Pull | null {
   const slip = BLUNDER * slipDensity(evidence, table);
   const end = group.first + group.size;
   if (table.kind === "words") {
     const at = evidence.value.kind === "word" ? table.words.indexOf(evidence.value.word) : -1;
-    for (let row = group.first; row < end; row++) out[row] = (1 - BLUNDER) * (at < 0 ? 0 : table.chances[row * table.words.length + at]!) + slip;
+    for (let row = group.first; row < end; row++)
+      out[row] = (1 - BLUNDER) * (at < 0 ? 0 : table.chances[row * table.words.length + at]!) + slip;
     applyWeights(candidates, group, out);
     return null;
   }
   if (evidence.value.kind !== "number") {
-    for (let row = group.first; row < end; row++) out[row] = (1 - BLUNDER) * overLimitShare(evidence, table, row) + slip;
+    for (let row = group.first; row < end; row++)
+      out[row] = (1 - BLUNDER) * overLimitShare(evidence, table, row) + slip;
     applyWeights(candidates, group, out);
     return null;
   }
@@ -40,7 +49,15 @@ export function slipShare(evidence: Evidence, table: ForecastTable, likelihood: 
   return (BLUNDER * slipDensity(evidence, table)) / likelihood;
 }
 
-function weighNumber(table: ForecastTable & { kind: "numbers" }, value: { value: number; resolution: number }, candidates: Candidates, group: Group, cloud: Cloud, out: Float64Array, slip: number): Pull | null {
+function weighNumber(
+  table: ForecastTable & { kind: "numbers" },
+  value: { value: number; resolution: number },
+  candidates: Candidates,
+  group: Group,
+  cloud: Cloud,
+  out: Float64Array,
+  slip: number,
+): Pull | null {
   const { hookup, slots } = table;
   const { first, size } = group;
   const reading = toScale(hookup.instrument, value.value);
@@ -61,7 +78,9 @@ function weighNumber(table: ForecastTable & { kind: "numbers" }, value: { value:
       const error = scaleError(hookup, table.values[at]!, value.resolution);
       const sigma = Math.sqrt(error * error + (one.slope?.variance ?? 0));
       const z = (reading - one.x[k]!) / sigma;
-      const density = (table.chances[at]! * (1 - overLimitChance(hookup.instrument, table.values[at]!)) * Math.exp(-0.5 * z * z)) / (sigma * Math.sqrt(2 * Math.PI));
+      const density =
+        (table.chances[at]! * (1 - overLimitChance(hookup.instrument, table.values[at]!)) * Math.exp(-0.5 * z * z)) /
+        (sigma * Math.sqrt(2 * Math.PI));
       sum += density;
       if (density > bestLikelihood[k]!) {
         bestLikelihood[k] = density;
@@ -85,7 +104,12 @@ export interface Pull {
  * A slope is straight and the circuit is not: once the pulled cars are forecast anew, this takes out what is left
  * between forecast and target (one Gauss–Newton step).
  */
-export function settleGroup(table: ForecastTable, candidates: Candidates, group: Group, { slot, target, slopes }: Pull): void {
+export function settleGroup(
+  table: ForecastTable,
+  candidates: Candidates,
+  group: Group,
+  { slot, target, slopes }: Pull,
+): void {
   if (table.kind !== "numbers") return;
   for (let k = 0; k < group.size; k++) {
     const slope = slot[k]! < 0 ? null : slopes[slot[k]!];
@@ -98,7 +122,17 @@ export function settleGroup(table: ForecastTable, candidates: Candidates, group:
 }
 
 /** Moves each candidate toward the reading as far as it is believed, and narrows the cloud by the slope most used. */
-function pull(perSlot: ({ x: Float64Array; slope: Slope | null } | null)[], bestSlot: Int8Array, candidates: Candidates, group: Group, cloud: Cloud, out: Float64Array, reading: number, error: number, slip: number): Pull | null {
+function pull(
+  perSlot: ({ x: Float64Array; slope: Slope | null } | null)[],
+  bestSlot: Int8Array,
+  candidates: Candidates,
+  group: Group,
+  cloud: Cloud,
+  out: Float64Array,
+  reading: number,
+  error: number,
+  slip: number,
+): Pull | null {
   const used = new Float64Array(perSlot.length);
   const target = new Float64Array(group.size);
   let [total, believed] = [0, 0];
@@ -126,7 +160,11 @@ function pull(perSlot: ({ x: Float64Array; slope: Slope | null } | null)[], best
 }
 
 /** One slot's forecasts on the scale for a group; null when the slot is unused. */
-function slotValues(table: ForecastTable & { kind: "numbers" }, { first, size }: Group, slot: number): Float64Array | null {
+function slotValues(
+  table: ForecastTable & { kind: "numbers" },
+  { first, size }: Group,
+  slot: number,
+): Float64Array | null {
   let any = false;
   const x = Float64Array.from({ length: size }, (_, k) => {
     const at = (first + k) * table.slots + slot;
@@ -140,7 +178,8 @@ function slotValues(table: ForecastTable & { kind: "numbers" }, { first, size }:
 function overLimitShare(evidence: Evidence, table: ForecastTable & { kind: "numbers" }, row: number): number {
   if (evidence.value.kind !== "over-limit") return 0;
   let sum = 0;
-  for (let at = row * table.slots; at < (row + 1) * table.slots; at++) if (table.chances[at]! > 0) sum += table.chances[at]! * overLimitChance(table.hookup.instrument, table.values[at]!);
+  for (let at = row * table.slots; at < (row + 1) * table.slots; at++)
+    if (table.chances[at]! > 0) sum += table.chances[at]! * overLimitChance(table.hookup.instrument, table.values[at]!);
   return sum;
 }
 

@@ -28,6 +28,7 @@ export function normal(random: Random): number {
 export function normalScore(probability: number): number {
   const tail = Math.min(probability, 1 - probability);
   const t = Math.sqrt(-2 * Math.log(tail));
-  const z = t - (2.515517 + 0.802853 * t + 0.010328 * t * t) / (1 + 1.432788 * t + 0.189269 * t * t + 0.001308 * t * t * t);
+  const z =
+    t - (2.515517 + 0.802853 * t + 0.010328 * t * t) / (1 + 1.432788 * t + 0.189269 * t * t + 0.001308 * t * t * t);
   return probability < 0.5 ? -z : z;
 }

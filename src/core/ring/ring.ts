@@ -82,7 +82,8 @@ export function dropOutSpeedKmh(referenceV: number, referenceSpeedKmh: number, t
 export function lostPoleShare(ring: RingCondition, thresholdField: number): number {
   const field = fieldFactor(ring);
   if (field <= 0) return 1;
-  const spread = Math.max(0.03, ring.heightSpread) * field + field * ((2 * Math.PI * ring.runoutMm) / pitchMm(ring)) * 0.5;
+  const spread =
+    Math.max(0.03, ring.heightSpread) * field + field * ((2 * Math.PI * ring.runoutMm) / pitchMm(ring)) * 0.5;
   return normalCdf((thresholdField - field) / spread);
 }
 

@@ -40,10 +40,23 @@ function significantDigits(value: number, resolution: number): number {
 
 /** From which size on, divide by what, prefix. */
 const STEPS: Record<Quantity, [number, number, string][]> = {
-  volts: [[0.5, 1, ""], [0, 1e-3, "m"]],
-  ohms: [[1e6, 1e6, "M"], [1e3, 1e3, "k"], [0, 1, ""]],
-  amps: [[0.5, 1, ""], [0, 1e-3, "m"]],
-  hertz: [[1e3, 1e3, "k"], [0, 1, ""]],
+  volts: [
+    [0.5, 1, ""],
+    [0, 1e-3, "m"],
+  ],
+  ohms: [
+    [1e6, 1e6, "M"],
+    [1e3, 1e3, "k"],
+    [0, 1, ""],
+  ],
+  amps: [
+    [0.5, 1, ""],
+    [0, 1e-3, "m"],
+  ],
+  hertz: [
+    [1e3, 1e3, "k"],
+    [0, 1, ""],
+  ],
   percent: [[0, 1, ""]],
   speed: [[0, 1, ""]],
   length: [[0, 1, ""]],

@@ -24,9 +24,12 @@ export function parseReading(text: string, expected: Quantity): ParseResult {
   const split = splitNumber(trimmed.toLowerCase().replace(/\s+/g, " "), trimmed);
   if (!split) return refuse(`“${clip(trimmed)}” is not a number I can read. Type for example ${example(expected)}.`);
   const unit = parseUnit(split.unit, split.rawUnit, expected);
-  if (!unit) return refuse(`“${clip(split.rawUnit)}” is not a unit I know here. This reading is in ${quantityUnits[expected]}.`);
+  if (!unit)
+    return refuse(`“${clip(split.rawUnit)}” is not a unit I know here. This reading is in ${quantityUnits[expected]}.`);
   if (unit.quantity !== expected)
-    return refuse(`“${clip(trimmed)}” is in ${quantityUnits[unit.quantity]}, but this check reads ${quantityUnits[expected]}.`);
+    return refuse(
+      `“${clip(trimmed)}” is in ${quantityUnits[unit.quantity]}, but this check reads ${quantityUnits[expected]}.`,
+    );
   return {
     ok: true,
     value: {
@@ -82,7 +85,18 @@ interface Unit {
   coupling?: "ac" | "dc";
 }
 
-const PREFIX: Record<string, number> = { "": 1, k: 1e3, K: 1e3, M: 1e6, m: 1e-3, u: 1e-6, µ: 1e-6, μ: 1e-6, n: 1e-9, G: 1e9 };
+const PREFIX: Record<string, number> = {
+  "": 1,
+  k: 1e3,
+  K: 1e3,
+  M: 1e6,
+  m: 1e-3,
+  u: 1e-6,
+  µ: 1e-6,
+  μ: 1e-6,
+  n: 1e-9,
+  G: 1e9,
+};
 const BASE: [RegExp, Quantity][] = [
   [/^(v|volts?)$/i, "volts"],
   [/^(Ω|Ω|ohms?|r)$/i, "ohms"],

@@ -54,7 +54,11 @@ export function analyseCapture(capture: Capture, options: AnalyseOptions = {}): 
   return capture.channels.map((channel) => analyseChannel(channel, capture, options));
 }
 
-function analyseChannel({ name, samples }: Channel, { sampleS, startS }: Capture, options: AnalyseOptions): ChannelAnalysis {
+function analyseChannel(
+  { name, samples }: Channel,
+  { sampleS, startS }: Capture,
+  options: AnalyseOptions,
+): ChannelAnalysis {
   const shape = signalShape(samples);
   const pulses = findPulses(samples, shape);
   const rhythm = rhythmOf(pulses);
@@ -62,17 +66,29 @@ function analyseChannel({ name, samples }: Channel, { sampleS, startS }: Capture
   const ring = found && pulses.length > 8 ? foldRing(pulses, rhythm, found) : null;
   const hertz = range(rhythm.periods, rhythm.ratios, sampleS);
   const tyre = parseTyre(options.tyre ?? "205/55R16");
-  const speed = hertz && found && tyre ? mapRange(hertz, (value) => speedKmh(value, found, rollingCircumferenceM(tyre))) : null;
+  const speed =
+    hertz && found && tyre ? mapRange(hertz, (value) => speedKmh(value, found, rollingCircumferenceM(tyre))) : null;
   const findings: Finding[] = [];
   const turning = pulses.length >= 8 && shape.kind !== "noise";
   if (turning) {
     findings.push(...lossFindings(pulses, rhythm, ring, sampleS, startS));
-    if (ring && ring.revolutions >= 1.8) findings.push(...shapeFindings(ring, isPassive(shape, options), (tooth) => toothTimes(pulses, rhythm.teeth, ring, tooth, sampleS, startS)));
+    if (ring && ring.revolutions >= 1.8)
+      findings.push(
+        ...shapeFindings(ring, isPassive(shape, options), (tooth) =>
+          toothTimes(pulses, rhythm.teeth, ring, tooth, sampleS, startS),
+        ),
+      );
   }
   findings.push(...levelFindings(shape, pulses, speed, options, samples.length * sampleS, startS, turning));
   return {
     name,
-    signal: turning ? shape.kind : shape.kind === "flat" ? "flat" : pulses.length < 8 && shape.kind === "two-level" ? "two-level" : shape.kind,
+    signal: turning
+      ? shape.kind
+      : shape.kind === "flat"
+        ? "flat"
+        : pulses.length < 8 && shape.kind === "two-level"
+          ? "two-level"
+          : shape.kind,
     levels: { lowV: shape.lowV, highV: shape.highV },
     peakToPeakV: shape.peakToPeakV,
     dutyPct: dutyOf(pulses),
@@ -88,20 +104,51 @@ function analyseChannel({ name, samples }: Channel, { sampleS, startS }: Capture
 }
 
 /** Findings from size and levels rather than from rhythm. */
-function levelFindings(shape: SignalShape, pulses: readonly Pulse[], speed: Range | null, options: AnalyseOptions, lengthS: number, startS: number, turning: boolean): Finding[] {
+function levelFindings(
+  shape: SignalShape,
+  pulses: readonly Pulse[],
+  speed: Range | null,
+  options: AnalyseOptions,
+  lengthS: number,
+  startS: number,
+  turning: boolean,
+): Finding[] {
   const whole = { startS, endS: startS + lengthS, ringLocked: false };
-  if (shape.kind === "noise") return [{ code: "noise-at-rest", confidence: 0.8, ...whole, say: "Only noise: nothing in it repeats with a wheel. A leaking coil, or the probe's ground." }];
+  if (shape.kind === "noise")
+    return [
+      {
+        code: "noise-at-rest",
+        confidence: 0.8,
+        ...whole,
+        say: "Only noise: nothing in it repeats with a wheel. A leaking coil, or the probe's ground.",
+      },
+    ];
   if (!turning) return [];
   const list: Finding[] = [];
   if (isPassive(shape, options) && speed) list.push(...passiveSize(pulses, speed, whole));
   if (shape.kind === "two-level" && options.family === "active-2wire" && shape.lowV > 0.05 && shape.highV < 4) {
-    const [lowMa, highMa] = [shape.lowV, shape.highV].map((volts) => ({ least: (1000 * volts) / SENSE_OHMS.to, most: (1000 * volts) / SENSE_OHMS.from })) as [Current, Current];
+    const [lowMa, highMa] = [shape.lowV, shape.highV].map((volts) => ({
+      least: (1000 * volts) / SENSE_OHMS.to,
+      most: (1000 * volts) / SENSE_OHMS.from,
+    })) as [Current, Current];
     if (outside(lowMa, WINDOW_MA.low) || outside(highMa, WINDOW_MA.high))
-      list.push({ code: "level-out-of-window", confidence: 0.85, ...whole, size: lowMa.least, say: `Levels ${shape.lowV.toFixed(2)} and ${shape.highV.toFixed(2)} V are outside 5.9–8.4 and 11.8–16.8 mA for any usual sense resistor: resistance or a leak in the circuit, not the ring.` });
+      list.push({
+        code: "level-out-of-window",
+        confidence: 0.85,
+        ...whole,
+        size: lowMa.least,
+        say: `Levels ${shape.lowV.toFixed(2)} and ${shape.highV.toFixed(2)} V are outside 5.9–8.4 and 11.8–16.8 mA for any usual sense resistor: resistance or a leak in the circuit, not the ring.`,
+      });
   }
   const duty = dutyOf(pulses);
   if (shape.kind === "two-level" && duty !== null && (duty < DUTY_LIMITS[0] || duty > DUTY_LIMITS[1]))
-    list.push({ code: "duty-shift", confidence: 0.7, ...whole, size: duty, say: `High for ${Math.round(duty)} % of the time instead of about half: the sensor stands too far off, or the encoder is weak.` });
+    list.push({
+      code: "duty-shift",
+      confidence: 0.7,
+      ...whole,
+      size: duty,
+      say: `High for ${Math.round(duty)} % of the time instead of about half: the sensor stands too far off, or the encoder is weak.`,
+    });
   return list;
 }
 
@@ -115,15 +162,31 @@ function outside({ least, most }: Current, [from, to]: readonly [number, number]
 }
 
 /** A passive signal against the straight line of the trade, and the speed at which it falls out. */
-function passiveSize(pulses: readonly Pulse[], speed: Range, whole: { startS: number; endS: number; ringLocked: boolean }): Finding[] {
+function passiveSize(
+  pulses: readonly Pulse[],
+  speed: Range,
+  whole: { startS: number; endS: number; ringLocked: boolean },
+): Finding[] {
   const rms = median(pulses.map(({ heightV }) => heightV).filter(Number.isFinite)) / (2 * Math.SQRT2);
   const usual = (PASSIVE_REFERENCE.volts * speed.median) / PASSIVE_REFERENCE.speedKmh;
   const list: Finding[] = [];
   if (rms < LOW_AMPLITUDE * usual)
-    list.push({ code: "low-amplitude", confidence: 0.9, ...whole, size: rms / usual, say: `${rms.toFixed(2)} V RMS at ${speed.median.toFixed(1)} km/h is ${Math.round((100 * rms) / usual)} % of the usual: too large a gap, or a weak coil. The ring itself is even.` });
+    list.push({
+      code: "low-amplitude",
+      confidence: 0.9,
+      ...whole,
+      size: rms / usual,
+      say: `${rms.toFixed(2)} V RMS at ${speed.median.toFixed(1)} km/h is ${Math.round((100 * rms) / usual)} % of the usual: too large a gap, or a weak coil. The ring itself is even.`,
+    });
   const dropOut = dropOutSpeedKmh(rms * Math.SQRT2, speed.median, PASSIVE_THRESHOLD_V);
   if (dropOut > EARLY_DROP_OUT_KMH)
-    list.push({ code: "drop-out-speed", confidence: 0.8, ...whole, size: dropOut, say: `Falls under a usual module threshold at ${dropOut.toFixed(1)} km/h: the module would see a locking wheel on every slow stop.` });
+    list.push({
+      code: "drop-out-speed",
+      confidence: 0.8,
+      ...whole,
+      size: dropOut,
+      say: `Falls under a usual module threshold at ${dropOut.toFixed(1)} km/h: the module would see a locking wheel on every slow stop.`,
+    });
   return list;
 }
 
@@ -133,7 +196,10 @@ function isPassive(shape: SignalShape, { family }: AnalyseOptions): boolean {
 
 /** Frequency over the whole capture, from periods that hold no gap. */
 function range(periods: Float64Array, ratios: Float64Array, sampleS: number): Range | null {
-  const even = [...periods].filter((period, i) => Math.abs(ratios[i]! - 1) < 0.5 && period > 0).map((period) => 1 / (period * sampleS)).sort((a, b) => a - b);
+  const even = [...periods]
+    .filter((period, i) => Math.abs(ratios[i]! - 1) < 0.5 && period > 0)
+    .map((period) => 1 / (period * sampleS))
+    .sort((a, b) => a - b);
   if (even.length < 4) return null;
   const at = (share: number) => even[Math.min(even.length - 1, Math.floor(share * even.length))]!;
   return { min: at(0.01), median: at(0.5), max: at(0.99) };
@@ -148,9 +214,19 @@ function dutyOf(pulses: readonly Pulse[]): number | null {
   return duties.length < 4 ? null : 100 * median(duties);
 }
 
-function toothTimes(pulses: readonly Pulse[], teeth: Int32Array, ring: RingPattern, tooth: number, sampleS: number, startS: number): [number, number] {
+function toothTimes(
+  pulses: readonly Pulse[],
+  teeth: Int32Array,
+  ring: RingPattern,
+  tooth: number,
+  sampleS: number,
+  startS: number,
+): [number, number] {
   const i = Math.max(0, [...teeth.keys()].find((at) => teeth[at]! % ring.pulsesPerRevolution === tooth) ?? 0);
-  return [startS + pulses[Math.max(0, i - 1)]!.at * sampleS, startS + pulses[Math.min(pulses.length - 1, i + 2)]!.at * sampleS];
+  return [
+    startS + pulses[Math.max(0, i - 1)]!.at * sampleS,
+    startS + pulses[Math.min(pulses.length - 1, i + 2)]!.at * sampleS,
+  ];
 }
 
 /** How fast the wheel may turn before pulses of this capture are too short to be told apart, in Hz. */

@@ -29,7 +29,18 @@ export interface Finding {
 }
 
 /** Which of these the line-up calls the capture as a whole; the first that is there wins. */
-const LEADING: FindingCode[] = ["missing-pulses", "random-dropout", "cracked-ring", "noise-at-rest", "low-amplitude", "drop-out-speed", "odd-tooth", "eccentric", "level-out-of-window", "duty-shift"];
+const LEADING: FindingCode[] = [
+  "missing-pulses",
+  "random-dropout",
+  "cracked-ring",
+  "noise-at-rest",
+  "low-amplitude",
+  "drop-out-speed",
+  "odd-tooth",
+  "eccentric",
+  "level-out-of-window",
+  "duty-shift",
+];
 
 /** The one word under which a capture enters the line-up. */
 export function leadingFinding(findings: readonly Finding[], signal: string): string {

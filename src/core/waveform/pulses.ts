@@ -27,10 +27,16 @@ export function findPulses(samples: Float32Array, shape: SignalShape): Pulse[] {
     const value = samples[i]!;
     if (value < least) least = value;
     if (value > most) most = value;
-    if (samples[i - 1]! <= middle !== value <= middle) crossing = i - 1 + (middle - samples[i - 1]!) / (value - samples[i - 1]!);
+    if (samples[i - 1]! <= middle !== value <= middle)
+      crossing = i - 1 + (middle - samples[i - 1]!) / (value - samples[i - 1]!);
     if (!high && value > middle + guard) {
       high = true;
-      if (!Number.isNaN(rise)) pulses.push({ at: rise, duty: Number.isNaN(fall) ? NaN : (fall - rise) / (crossing - rise), heightV: most - least });
+      if (!Number.isNaN(rise))
+        pulses.push({
+          at: rise,
+          duty: Number.isNaN(fall) ? NaN : (fall - rise) / (crossing - rise),
+          heightV: most - least,
+        });
       rise = crossing;
       [fall, least, most] = [NaN, value, value];
     } else if (high && value < middle - guard) {

@@ -3,7 +3,13 @@ import { isMissing, type Pulse, type Rhythm } from "./pulses";
 import type { RingPattern } from "./ring-pattern";
 
 /** Pulses lost: at the same place each turn (the ring), or anywhere (wire, connector, supply). */
-export function lossFindings(pulses: readonly Pulse[], { ratios, teeth }: Rhythm, ring: RingPattern | null, sampleS: number, startS: number): Finding[] {
+export function lossFindings(
+  pulses: readonly Pulse[],
+  { ratios, teeth }: Rhythm,
+  ring: RingPattern | null,
+  sampleS: number,
+  startS: number,
+): Finding[] {
   const gaps = [...ratios.keys()].filter((i) => isMissing(ratios[i]!));
   if (gaps.length === 0) return [];
   const at = (i: number) => startS + pulses[i]!.at * sampleS;
@@ -41,7 +47,11 @@ function scattered(gaps: number[], ratios: Float64Array, at: (i: number) => numb
 }
 
 /** The tooth at which most gaps sit, when they come nearly every turn. */
-function lockedPlace(gaps: number[], teeth: Int32Array, ring: RingPattern): { tooth: number; confidence: number } | null {
+function lockedPlace(
+  gaps: number[],
+  teeth: Int32Array,
+  ring: RingPattern,
+): { tooth: number; confidence: number } | null {
   const N = ring.pulsesPerRevolution;
   if (ring.revolutions < 1.8) return null;
   let best = { tooth: -1, count: 0 };
@@ -62,12 +72,18 @@ function nearTooth(tooth: number, place: number, N: number): boolean {
 }
 
 /** A crack (short–long pair), a single odd tooth, or a once-per-turn wave in the folded ring. */
-export function shapeFindings(ring: RingPattern, isPassive: boolean, spanOf: (tooth: number) => [number, number]): Finding[] {
+export function shapeFindings(
+  ring: RingPattern,
+  isPassive: boolean,
+  spanOf: (tooth: number) => [number, number],
+): Finding[] {
   const list: Finding[] = [];
   const wave = firstHarmonic(ring.periodMean);
   const rest = ring.periodMean.map((value, t) => value - wave.at(t));
   const usual = medianAbsolute(rest);
-  const odd = rest.map((value, t) => (Number.isNaN(value) ? 0 : Math.abs(value) / Math.hypot(3 * usual, 2 * ring.periodError[t]!)));
+  const odd = rest.map((value, t) =>
+    Number.isNaN(value) ? 0 : Math.abs(value) / Math.hypot(3 * usual, 2 * ring.periodError[t]!),
+  );
   const worst = odd.indexOf(Math.max(...odd));
   const size = rest[worst]!;
   if (odd[worst]! > 1.8 && Math.abs(size) > 0.05) {
@@ -90,11 +106,28 @@ export function shapeFindings(ring: RingPattern, isPassive: boolean, spanOf: (to
     const tooth = deviations.indexOf(Math.max(...deviations));
     if (deviations[tooth]! > Math.max(0.12, 5 * usualHeight) && list.length === 0) {
       const [startS, endS] = spanOf(tooth);
-      list.push({ code: "odd-tooth", confidence: 0.9, ringLocked: true, tooth: tooth + 1, size: deviations[tooth]!, startS, endS, say: `One tooth stands ${Math.round(deviations[tooth]! * 100)} % ${heightRest[tooth]! < 0 ? "lower" : "higher"} than its neighbours, each turn: debris or a bent tooth.` });
+      list.push({
+        code: "odd-tooth",
+        confidence: 0.9,
+        ringLocked: true,
+        tooth: tooth + 1,
+        size: deviations[tooth]!,
+        startS,
+        endS,
+        say: `One tooth stands ${Math.round(deviations[tooth]! * 100)} % ${heightRest[tooth]! < 0 ? "lower" : "higher"} than its neighbours, each turn: debris or a bent tooth.`,
+      });
     }
   }
   if (wave.size > 0.02 && wave.size > 4 * usual && ring.revolutions >= 2)
-    list.push({ code: "eccentric", confidence: 0.85, ringLocked: true, size: wave.size, startS: spanOf(0)[0], endS: spanOf(ring.pulsesPerRevolution - 1)[1], say: `Speed seems to swing by ${Math.round(wave.size * 100)} % once a turn: the ring runs out of true, or the bearing has play.` });
+    list.push({
+      code: "eccentric",
+      confidence: 0.85,
+      ringLocked: true,
+      size: wave.size,
+      startS: spanOf(0)[0],
+      endS: spanOf(ring.pulsesPerRevolution - 1)[1],
+      say: `Speed seems to swing by ${Math.round(wave.size * 100)} % once a turn: the ring runs out of true, or the bearing has play.`,
+    });
   return list;
 }
 
@@ -108,7 +141,10 @@ function firstHarmonic(values: Float64Array): { size: number; at: (tooth: number
     n++;
   });
   const [x, y] = [(2 * a) / Math.max(1, n), (2 * b) / Math.max(1, n)];
-  return { size: Math.hypot(x, y), at: (t) => x * Math.cos((2 * Math.PI * t) / N) + y * Math.sin((2 * Math.PI * t) / N) };
+  return {
+    size: Math.hypot(x, y),
+    at: (t) => x * Math.cos((2 * Math.PI * t) / N) + y * Math.sin((2 * Math.PI * t) / N),
+  };
 }
 
 function medianAbsolute(values: Float64Array): number {

@@ -13,11 +13,21 @@ export interface RingPattern {
 }
 
 /** Folds pulses over the ring. */
-export function foldRing(pulses: readonly Pulse[], { ratios, teeth }: Rhythm, pulsesPerRevolution: number): RingPattern {
+export function foldRing(
+  pulses: readonly Pulse[],
+  { ratios, teeth }: Rhythm,
+  pulsesPerRevolution: number,
+): RingPattern {
   const N = pulsesPerRevolution;
   const heights = relativeHeights(pulses);
   const sums = [0, 1, 2, 3, 4].map(() => new Float64Array(N));
-  const [count, sum, square, heightCount, heightSum] = sums as [Float64Array, Float64Array, Float64Array, Float64Array, Float64Array];
+  const [count, sum, square, heightCount, heightSum] = sums as [
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+  ];
   ratios.forEach((ratio, i) => {
     const tooth = teeth[i]! % N;
     // Next to a gap a period is cut short or stretched by the gap, not by the ring.
@@ -32,12 +42,23 @@ export function foldRing(pulses: readonly Pulse[], { ratios, teeth }: Rhythm, pu
     }
   });
   const periodMean = sum.map((value, t) => (count[t]! > 0 ? value / count[t]! : NaN));
-  const pooled = Math.sqrt(square.reduce((all, value, t) => all + (count[t]! > 1 ? value - (sum[t]! * sum[t]!) / count[t]! : 0), 0) / Math.max(1, count.reduce((all, n) => all + Math.max(0, n - 1), 0)));
+  const pooled = Math.sqrt(
+    square.reduce((all, value, t) => all + (count[t]! > 1 ? value - (sum[t]! * sum[t]!) / count[t]! : 0), 0) /
+      Math.max(
+        1,
+        count.reduce((all, n) => all + Math.max(0, n - 1), 0),
+      ),
+  );
   return {
     pulsesPerRevolution: N,
     revolutions: (teeth.at(-1) ?? 0) / N,
     periodMean,
-    periodError: count.map((n, t) => (n > 0 ? Math.max(pooled, 0.002, n > 1 ? Math.sqrt(Math.max(0, square[t]! / n - (sum[t]! / n) ** 2)) : 0.2) / Math.sqrt(n) : NaN)),
+    periodError: count.map((n, t) =>
+      n > 0
+        ? Math.max(pooled, 0.002, n > 1 ? Math.sqrt(Math.max(0, square[t]! / n - (sum[t]! / n) ** 2)) : 0.2) /
+          Math.sqrt(n)
+        : NaN,
+    ),
     heightMean: heightSum.map((value, t) => (heightCount[t]! > 0 ? value / heightCount[t]! : NaN)),
   };
 }
@@ -45,7 +66,11 @@ export function foldRing(pulses: readonly Pulse[], { ratios, teeth }: Rhythm, pu
 /** Heights over their running median (speed raises a passive signal, so only neighbours compare). */
 export function relativeHeights(pulses: readonly Pulse[]): Float64Array {
   return Float64Array.from(pulses, ({ heightV }, i) => {
-    const near = pulses.slice(Math.max(0, i - 6), i + 7).map((one) => one.heightV).filter(Number.isFinite).sort((a, b) => a - b);
+    const near = pulses
+      .slice(Math.max(0, i - 6), i + 7)
+      .map((one) => one.heightV)
+      .filter(Number.isFinite)
+      .sort((a, b) => a - b);
     return heightV / (near[near.length >> 1] ?? NaN);
   });
 }

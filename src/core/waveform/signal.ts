@@ -27,8 +27,10 @@ export function signalShape(samples: Float32Array): SignalShape {
   if (span < Math.max(7 * noiseV, 0.004)) return { kind: "flat", lowV: mean, highV: mean, ...base };
   const { low, high } = twoModes(samples, least, most);
   let near = 0;
-  for (const value of samples) if (Math.abs(value - low) < NEAR_LEVEL * span || Math.abs(value - high) < NEAR_LEVEL * span) near++;
-  if (near / samples.length > TWO_LEVEL_SHARE && high - low > 0.5 * span && high - low > 5 * noiseV) return { kind: "two-level", lowV: low, highV: high, ...base };
+  for (const value of samples)
+    if (Math.abs(value - low) < NEAR_LEVEL * span || Math.abs(value - high) < NEAR_LEVEL * span) near++;
+  if (near / samples.length > TWO_LEVEL_SHARE && high - low > 0.5 * span && high - low > 5 * noiseV)
+    return { kind: "two-level", lowV: low, highV: high, ...base };
   return { kind: noiseV > 0.22 * span ? "noise" : "sine", lowV: least, highV: most, ...base };
 }
 
@@ -68,7 +70,8 @@ function smooth(counts: Float64Array, bin: number): number {
 function differenceNoise(samples: Float32Array): number {
   const step = Math.max(1, Math.floor(samples.length / 20_000));
   const differences: number[] = [];
-  for (let i = 1; i + 1 < samples.length; i += step) differences.push(Math.abs(samples[i - 1]! - 2 * samples[i]! + samples[i + 1]!));
+  for (let i = 1; i + 1 < samples.length; i += step)
+    differences.push(Math.abs(samples[i - 1]! - 2 * samples[i]! + samples[i + 1]!));
   differences.sort((a, b) => a - b);
   return (differences[differences.length >> 1] ?? 0) / (0.6745 * Math.sqrt(6));
 }

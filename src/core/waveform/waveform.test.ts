@@ -18,7 +18,18 @@ interface Wave {
   scale?: number;
 }
 
-function wave({ teeth, turnsPerS, seconds, rate, noise = 0.01, missing = [], crackAt, dropouts = [], passive = false, scale = 1 }: Wave): Float32Array {
+function wave({
+  teeth,
+  turnsPerS,
+  seconds,
+  rate,
+  noise = 0.01,
+  missing = [],
+  crackAt,
+  dropouts = [],
+  passive = false,
+  scale = 1,
+}: Wave): Float32Array {
   let seed = 12345;
   const random = () => (seed = (seed * 1103515245 + 12345) % 2147483648) / 2147483648;
   let phase = 0.3;
@@ -26,7 +37,8 @@ function wave({ teeth, turnsPerS, seconds, rate, noise = 0.01, missing = [], cra
     const t = i / rate;
     phase += turnsPerS(t) / rate;
     let place = (phase % 1) * teeth;
-    if (crackAt !== undefined && place > crackAt && place < crackAt + 1) place = place - crackAt < 0.3 ? crackAt - 0.01 : crackAt + (place - crackAt - 0.3) / 0.7;
+    if (crackAt !== undefined && place > crackAt && place < crackAt + 1)
+      place = place - crackAt < 0.3 ? crackAt - 0.01 : crackAt + (place - crackAt - 0.3) / 0.7;
     const tooth = Math.floor(place);
     const hash = noise * (random() + random() + random() - 1.5) * 2;
     const gone = missing.includes(tooth) || dropouts.some(([from, to]) => t > from && t < to);
@@ -35,12 +47,25 @@ function wave({ teeth, turnsPerS, seconds, rate, noise = 0.01, missing = [], cra
   });
 }
 
-const capture = (samples: Float32Array, rate: number) => ({ name: "made", sampleS: 1 / rate, startS: 0, channels: [{ name: "signal", unit: "V" as const, samples }] });
+const capture = (samples: Float32Array, rate: number) => ({
+  name: "made",
+  sampleS: 1 / rate,
+  startS: 0,
+  channels: [{ name: "signal", unit: "V" as const, samples }],
+});
 const decay = (t: number) => 1.2 * Math.exp(-0.25 * t);
 
 describe("findings", () => {
-  it.each([[48, [16]], [44, [3, 4]], [60, [59]], [20, [7]]])("%s teeth, %j missing, in a hand spin that runs down", (teeth, missing) => {
-    const [one] = analyseCapture(capture(wave({ teeth, missing, turnsPerS: decay, seconds: 5, rate: 10_000 }), 10_000), { pulses: teeth });
+  it.each([
+    [48, [16]],
+    [44, [3, 4]],
+    [60, [59]],
+    [20, [7]],
+  ])("%s teeth, %j missing, in a hand spin that runs down", (teeth, missing) => {
+    const [one] = analyseCapture(
+      capture(wave({ teeth, missing, turnsPerS: decay, seconds: 5, rate: 10_000 }), 10_000),
+      { pulses: teeth },
+    );
     expect(one!.signal).toBe("two-level");
     expect(one!.findings.filter(({ code }) => code === "missing-pulses")).toHaveLength(1);
     const finding = one!.findings.find(({ code }) => code === "missing-pulses")!;
@@ -49,33 +74,55 @@ describe("findings", () => {
   });
 
   it("finds the pulse count itself from the ring's own signature", () => {
-    const [one] = analyseCapture(capture(wave({ teeth: 52, missing: [9], turnsPerS: decay, seconds: 6, rate: 8000 }), 8000));
+    const [one] = analyseCapture(
+      capture(wave({ teeth: 52, missing: [9], turnsPerS: decay, seconds: 6, rate: 8000 }), 8000),
+    );
     expect(one!.pulsesPerRevolution).toBe(52);
     expect(one!.countFrom).toBe("signature");
   });
 
   it("random losses are wire, not ring", () => {
-    const dropouts: [number, number][] = [[0.61, 0.66], [1.93, 1.95], [2.4, 2.47], [3.71, 3.75]];
-    const [one] = analyseCapture(capture(wave({ teeth: 48, dropouts, turnsPerS: decay, seconds: 5, rate: 10_000 }), 10_000), { pulses: 48 });
+    const dropouts: [number, number][] = [
+      [0.61, 0.66],
+      [1.93, 1.95],
+      [2.4, 2.47],
+      [3.71, 3.75],
+    ];
+    const [one] = analyseCapture(
+      capture(wave({ teeth: 48, dropouts, turnsPerS: decay, seconds: 5, rate: 10_000 }), 10_000),
+      { pulses: 48 },
+    );
     expect(one!.leading).toBe("random-dropout");
     expect(one!.findings.some(({ ringLocked }) => ringLocked)).toBe(false);
   });
 
   it("a crack is a jump at one place", () => {
-    const [one] = analyseCapture(capture(wave({ teeth: 48, crackAt: 20, turnsPerS: () => 1.1, seconds: 5, rate: 20_000 }), 20_000), { pulses: 48 });
+    const [one] = analyseCapture(
+      capture(wave({ teeth: 48, crackAt: 20, turnsPerS: () => 1.1, seconds: 5, rate: 20_000 }), 20_000),
+      { pulses: 48 },
+    );
     expect(one!.leading).toBe("cracked-ring");
   });
 
   it.each([false, true])("a clean capture has no finding (passive %s)", (passive) => {
     for (const teeth of [43, 48, 52]) {
-      const [one] = analyseCapture(capture(wave({ teeth, turnsPerS: decay, seconds: 5, rate: 9000, passive, scale: 1.1 }), 9000), { pulses: teeth, family: passive ? "passive" : "active-2wire" });
+      const [one] = analyseCapture(
+        capture(wave({ teeth, turnsPerS: decay, seconds: 5, rate: 9000, passive, scale: 1.1 }), 9000),
+        { pulses: teeth, family: passive ? "passive" : "active-2wire" },
+      );
       expect(one!.findings).toEqual([]);
       expect(one!.leading).toBe("clean");
     }
   });
 
   it("a passive signal too small for its speed is told from a good one", () => {
-    const [one] = analyseCapture(capture(wave({ teeth: 48, turnsPerS: () => 1.1, seconds: 4, rate: 9000, passive: true, scale: 0.18, noise: 0.003 }), 9000), { pulses: 48, family: "passive" });
+    const [one] = analyseCapture(
+      capture(
+        wave({ teeth: 48, turnsPerS: () => 1.1, seconds: 4, rate: 9000, passive: true, scale: 0.18, noise: 0.003 }),
+        9000,
+      ),
+      { pulses: 48, family: "passive" },
+    );
     expect(one!.leading).toBe("low-amplitude");
   });
 
@@ -84,7 +131,10 @@ describe("findings", () => {
     const samples = wave({ teeth: 48, turnsPerS: () => 1.1, seconds: 4, rate });
     const fft = new FFT(16384);
     const spectrum = fft.createComplexArray();
-    fft.realTransform(spectrum, Array.from(samples, (value) => value - 1.27));
+    fft.realTransform(
+      spectrum,
+      Array.from(samples, (value) => value - 1.27),
+    );
     const power = Array.from({ length: 8192 }, (_, k) => spectrum[2 * k]! ** 2 + spectrum[2 * k + 1]! ** 2);
     const peakHz = (power.indexOf(Math.max(...power)) * rate) / 16384;
     const [one] = analyseCapture(capture(samples, rate), { pulses: 48 });
@@ -96,9 +146,21 @@ describe("capture files", () => {
   const rows = Array.from({ length: 40 }, (_, i) => [i * 0.001, Math.sin(i)]);
   it.each([
     ["plain", rows.map(([t, v]) => `${t},${v}`).join("\n"), 0.001],
-    ["metadata and units in the names", `Model,bench 4\nDate,night\n\nTime (ms),CH1 (mV)\n${rows.map(([t, v]) => `${t! * 1000},${v! * 1000}`).join("\n")}`, 0.001],
-    ["semicolon, decimal comma, unit row", `Zeit;Kanal\ns;V\n${rows.map(([t, v]) => `${String(t).replace(".", ",")};${String(v).replace(".", ",")}`).join("\n")}`, 0.001],
-    ["tabs and exponents", `time\tsignal\n${rows.map(([t, v]) => `${t!.toExponential(6)}\t${v!.toExponential(6)}`).join("\n")}`, 0.001],
+    [
+      "metadata and units in the names",
+      `Model,bench 4\nDate,night\n\nTime (ms),CH1 (mV)\n${rows.map(([t, v]) => `${t! * 1000},${v! * 1000}`).join("\n")}`,
+      0.001,
+    ],
+    [
+      "semicolon, decimal comma, unit row",
+      `Zeit;Kanal\ns;V\n${rows.map(([t, v]) => `${String(t).replace(".", ",")};${String(v).replace(".", ",")}`).join("\n")}`,
+      0.001,
+    ],
+    [
+      "tabs and exponents",
+      `time\tsignal\n${rows.map(([t, v]) => `${t!.toExponential(6)}\t${v!.toExponential(6)}`).join("\n")}`,
+      0.001,
+    ],
     ["no time, interval given", `# sample interval, 0.001 s\nsignal (V)\n${rows.map(([, v]) => v).join("\n")}`, 0.001],
   ])("%s", (name, text, sampleS) => {
     const read = parseCaptureCsv(text, name);
@@ -119,7 +181,13 @@ describe("capture files", () => {
     ["\u0000\u0001\u0002PNG\u0000\u0000binary\u0000", /not text/],
     ["dear diary\nnothing here\nat all", /no rows of numbers/],
     [rows.map(([, v]) => v).join("\n"), /one column.*no time column/],
-    [rows.map(([t, v]) => `${0.05 - t!},${v}`).join("\n").replace(/^/, "time,a\n"), /time runs backwards/],
+    [
+      rows
+        .map(([t, v]) => `${0.05 - t!},${v}`)
+        .join("\n")
+        .replace(/^/, "time,a\n"),
+      /time runs backwards/,
+    ],
     [`time,a\n${rows.map(([t]) => `${t},${t! > 0.002 ? "NaN" : 1}`).join("\n")}`, /rows of samples|no number/],
   ])("bad input %# gets a sentence", (text, say) => {
     expect(() => parseCaptureCsv(text, "bad.csv")).toThrow(UnusableInput);

@@ -23,7 +23,13 @@ function BenchOf({ job, change }: { job: Job; change: (job: Job) => void }) {
 }
 
 /** Loading, missing and failed states, the same on every job screen. */
-export function WithJob({ state, children }: { state: ReturnType<typeof useJob>["state"]; children: (job: Job) => React.ReactNode }) {
+export function WithJob({
+  state,
+  children,
+}: {
+  state: ReturnType<typeof useJob>["state"];
+  children: (job: Job) => React.ReactNode;
+}) {
   if (state.status === "ready") return children(state.job);
   return (
     <p role={state.status === "failed" ? "alert" : "status"} className="p-12 text-center">

@@ -18,7 +18,10 @@ import { LogPanel } from "./log-panel";
 import { NextCheckCard } from "./next-check-card";
 import { SuspectsPanel } from "./suspects-panel";
 
-const CapturePanel = dynamic(() => import("./capture-panel").then((module) => module.CapturePanel), { ssr: false, loading: () => <p className="rounded-2xl border border-rule bg-card p-4 text-muted">Loading captures…</p> });
+const CapturePanel = dynamic(() => import("./capture-panel").then((module) => module.CapturePanel), {
+  ssr: false,
+  loading: () => <p className="rounded-2xl border border-rule bg-card p-4 text-muted">Loading captures…</p>,
+});
 
 /** The main screen: the path, the next check, the suspects, the log. */
 export function Bench({ job, change }: { job: Job; change: (job: Job) => void }) {
@@ -31,7 +34,9 @@ export function Bench({ job, change }: { job: Job; change: (job: Job) => void })
   const [refusal, setRefusal] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
   const proposals = diagnosis?.next ?? [];
-  const check: NextCheck | null = free ? describeHookup(free, job.setup) : (proposals[Math.min(chosen, proposals.length - 1)] ?? null);
+  const check: NextCheck | null = free
+    ? describeHookup(free, job.setup)
+    : (proposals[Math.min(chosen, proposals.length - 1)] ?? null);
 
   const append = (entry: Entry) => {
     change({ ...job, entries: [...job.entries, entry] });
@@ -54,7 +59,8 @@ export function Bench({ job, change }: { job: Job; change: (job: Job) => void })
     if (last) retract(last.id);
     else toast("Nothing to undo.");
   };
-  const skip = () => check && !free && append({ ...stamp(), kind: "skip", check: check.id, reason: `can't reach: ${check.label}` });
+  const skip = () =>
+    check && !free && append({ ...stamp(), kind: "skip", check: check.id, reason: `can't reach: ${check.label}` });
   const other = (step: number) => {
     setFree(null);
     setTyped("");
@@ -71,20 +77,45 @@ export function Bench({ job, change }: { job: Job; change: (job: Job) => void })
     // A digit, sign or point anywhere starts a reading, so that no hand has to look for the field first.
     const start = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
-      if (event.ctrlKey || event.metaKey || event.altKey || /INPUT|SELECT|TEXTAREA/.test(target.tagName) || target.closest("[role=dialog]")) return;
+      if (
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        /INPUT|SELECT|TEXTAREA/.test(target.tagName) ||
+        target.closest("[role=dialog]")
+      )
+        return;
       if (/^[\d.,+-]$/.test(event.key)) input.current?.focus();
     };
     window.addEventListener("keydown", start);
     return () => window.removeEventListener("keydown", start);
   }, []);
 
-  if (failed) return <p role="alert" className="m-6 rounded-xl border border-brick bg-brick-wash p-4">The line-up could not be worked out: {failed}. The log is safe; export the job and report this.</p>;
-  if (!diagnosis) return <p className="p-16 text-center text-muted" role="status">Lining up the suspects…</p>;
-  const contradicted = new Set(diagnosis.contradictions.flatMap(({ reading }) => standingReadings(job)[reading]?.id ?? []));
+  if (failed)
+    return (
+      <p role="alert" className="m-6 rounded-xl border border-brick bg-brick-wash p-4">
+        The line-up could not be worked out: {failed}. The log is safe; export the job and report this.
+      </p>
+    );
+  if (!diagnosis)
+    return (
+      <p className="p-16 text-center text-muted" role="status">
+        Lining up the suspects…
+      </p>
+    );
+  const contradicted = new Set(
+    diagnosis.contradictions.flatMap(({ reading }) => standingReadings(job)[reading]?.id ?? []),
+  );
   return (
     <main aria-busy={working}>
       <h1 className="sr-only">Bench: {job.car.name}</h1>
-      <PathDrawing setup={job.setup} suspects={diagnosis.suspects} pins={pinsOf(job)} probes={{ red: check?.red ?? check?.look, black: check?.black }} unplugged={check?.state.unplugged ?? []} />
+      <PathDrawing
+        setup={job.setup}
+        suspects={diagnosis.suspects}
+        pins={pinsOf(job)}
+        probes={{ red: check?.red ?? check?.look, black: check?.black }}
+        unplugged={check?.state.unplugged ?? []}
+      />
       <div className="grid gap-4 p-4 lg:grid-cols-[minmax(0,1fr)_25rem]">
         <div className="grid content-start gap-4">
           {diagnosis.contradictions.map(({ reading, say }) => (
@@ -112,9 +143,15 @@ export function Bench({ job, change }: { job: Job; change: (job: Job) => void })
               onPick={() => setPicking(true)}
             />
           ) : (
-            <p className="rounded-2xl border border-rule bg-card p-8 text-center">Every check that is allowed now has been made. Press P to log any other measurement, or retract one that you doubt.</p>
+            <p className="rounded-2xl border border-rule bg-card p-8 text-center">
+              Every check that is allowed now has been made. Press P to log any other measurement, or retract one that
+              you doubt.
+            </p>
           )}
-          <CapturePanel job={job} onLog={(reading, captureId, name) => append({ ...stamp(), kind: "capture", captureId, name, reading })} />
+          <CapturePanel
+            job={job}
+            onLog={(reading, captureId, name) => append({ ...stamp(), kind: "capture", captureId, name, reading })}
+          />
         </div>
         <div className="grid content-start gap-4">
           <SuspectsPanel diagnosis={diagnosis} before={before} />
@@ -134,7 +171,9 @@ export function Bench({ job, change }: { job: Job; change: (job: Job) => void })
         <button type="button" className="underline" onClick={() => setKeys(true)}>
           <b className="text-ink">?</b> all keys
         </button>
-        <span className="ml-auto">The tool advises; a qualified person decides. The maker's procedure and torques come first.</span>
+        <span className="ml-auto">
+          The tool advises; a qualified person decides. The maker's procedure and torques come first.
+        </span>
       </footer>
       <FreeReading
         key={String(picking)}
@@ -156,6 +195,8 @@ export function Bench({ job, change }: { job: Job; change: (job: Job) => void })
 function pinsOf(job: Job) {
   return standingReadings(job).flatMap(({ reading }) => {
     const hookup = hookupOf(reading, job.setup);
-    return hookup.ok && reading.red && reading.value !== undefined ? [{ point: reading.red, label: String(reading.value) }] : [];
+    return hookup.ok && reading.red && reading.value !== undefined
+      ? [{ point: reading.red, label: String(reading.value) }]
+      : [];
   });
 }

@@ -16,12 +16,20 @@ import { TraceChart } from "../chart/trace-chart";
 let remote: Remote<CaptureWorker> | null = null;
 
 function captureWorker(): Remote<CaptureWorker> {
-  remote ??= wrap<CaptureWorker>(new Worker(new URL("../../workers/capture.worker.ts", import.meta.url), { type: "module" }));
+  remote ??= wrap<CaptureWorker>(
+    new Worker(new URL("../../workers/capture.worker.ts", import.meta.url), { type: "module" }),
+  );
   return remote;
 }
 
 /** Where a recording is dropped, seen, and weighed in. */
-export function CapturePanel({ job, onLog }: { job: Job; onLog: (reading: Reading, captureId: string, name: string) => void }) {
+export function CapturePanel({
+  job,
+  onLog,
+}: {
+  job: Job;
+  onLog: (reading: Reading, captureId: string, name: string) => void;
+}) {
   const picker = useRef<HTMLInputElement>(null);
   const [read, setRead] = useState<{ id: string; result: ReadCapture; logged: boolean } | null>(null);
   const [busy, setBusy] = useState(false);
@@ -46,10 +54,15 @@ export function CapturePanel({ job, onLog }: { job: Job; onLog: (reading: Readin
   }, [lastId, job.setup]);
   const take = async (file: File) => {
     setBusy(true);
-    const result = await captureWorker().read(file, options).finally(() => setBusy(false));
+    const result = await captureWorker()
+      .read(file, options)
+      .finally(() => setBusy(false));
     const id = nanoid(10);
     setRead({ id, result, logged: false });
-    if (result.ok) await saveCapture(id, result.capture).catch((error: unknown) => toast.error(`The capture could not be kept: ${String(error)}. Keep the file.`));
+    if (result.ok)
+      await saveCapture(id, result.capture).catch((error: unknown) =>
+        toast.error(`The capture could not be kept: ${String(error)}. Keep the file.`),
+      );
   };
   const channel = read?.result.ok ? read.result.channels[0] : null;
   return (
@@ -70,11 +83,20 @@ export function CapturePanel({ job, onLog }: { job: Job; onLog: (reading: Readin
     >
       <div className="flex items-center gap-3">
         <h2 className="text-sm font-semibold text-muted">Capture</h2>
-        <p className="text-sm text-muted">{busy ? "Reading…" : "Drop a recording of the signal here (CSV), or choose one."}</p>
+        <p className="text-sm text-muted">
+          {busy ? "Reading…" : "Drop a recording of the signal here (CSV), or choose one."}
+        </p>
         <span className="ml-auto">
           <Cap onClick={() => picker.current?.click()}>choose file</Cap>
         </span>
-        <input ref={picker} type="file" accept=".csv,.tsv,.txt" className="sr-only" aria-label="Capture file" onChange={(event) => event.target.files?.[0] && void take(event.target.files[0])} />
+        <input
+          ref={picker}
+          type="file"
+          accept=".csv,.tsv,.txt"
+          className="sr-only"
+          aria-label="Capture file"
+          onChange={(event) => event.target.files?.[0] && void take(event.target.files[0])}
+        />
       </div>
       {read && !read.result.ok && (
         <p role="alert" className="mt-2 rounded-lg border border-brick bg-brick-wash px-3 py-2">
@@ -88,17 +110,28 @@ export function CapturePanel({ job, onLog }: { job: Job; onLog: (reading: Readin
             {channel.findings.map((finding) => (
               <li key={finding.code + finding.startS} className="border-t border-rule py-1.5">
                 <b>{scopeAnswers.say[finding.code] ?? finding.code}</b>
-                {finding.tooth && <span className="font-mono"> · tooth {finding.tooth} of {channel.pulsesPerRevolution}</span>}
+                {finding.tooth && (
+                  <span className="font-mono">
+                    {" "}
+                    · tooth {finding.tooth} of {channel.pulsesPerRevolution}
+                  </span>
+                )}
                 <span className="float-right font-mono">{Math.round(finding.confidence * 100)} %</span>
                 <p className="text-sm text-muted">{finding.say}</p>
               </li>
             ))}
-            {channel.findings.length === 0 && <li className="border-t border-rule py-1.5 text-verdigris">✓ Nothing wrong found in it: {channel.pulses} pulses, levels steady.</li>}
+            {channel.findings.length === 0 && (
+              <li className="border-t border-rule py-1.5 text-verdigris">
+                ✓ Nothing wrong found in it: {channel.pulses} pulses, levels steady.
+              </li>
+            )}
           </ul>
           <div className="flex flex-wrap items-center gap-4">
             <p className="font-mono text-sm text-muted">
-              {channel.pulses} pulses{channel.speedKmh && ` · ${channel.speedKmh.min.toFixed(1)}–${channel.speedKmh.max.toFixed(1)} km/h`}
-              {channel.signal === "two-level" && ` · ${channel.levels.lowV.toFixed(2)} / ${channel.levels.highV.toFixed(2)} V`}
+              {channel.pulses} pulses
+              {channel.speedKmh && ` · ${channel.speedKmh.min.toFixed(1)}–${channel.speedKmh.max.toFixed(1)} km/h`}
+              {channel.signal === "two-level" &&
+                ` · ${channel.levels.lowV.toFixed(2)} / ${channel.levels.highV.toFixed(2)} V`}
             </p>
             {!read.logged && (
               <Cap
@@ -106,7 +139,16 @@ export function CapturePanel({ job, onLog }: { job: Job; onLog: (reading: Readin
                 className="ml-auto"
                 onClick={() => {
                   const state = circuitStateSchema.parse({ wheel: "hand", speedKmh: 7 });
-                  onLog({ instrument: "scope", point: pointText(signalPoint(job.setup, "plug")), finding: channel.leading, state }, read.id, read.result.ok ? read.result.capture.name : "");
+                  onLog(
+                    {
+                      instrument: "scope",
+                      point: pointText(signalPoint(job.setup, "plug")),
+                      finding: channel.leading,
+                      state,
+                    },
+                    read.id,
+                    read.result.ok ? read.result.capture.name : "",
+                  );
                   setRead({ ...read, logged: true });
                 }}
               >

@@ -8,11 +8,29 @@ export function ForecastStripView({ strip, preview }: { strip: ForecastStrip; pr
   if (strip.wordLabels) return <WordForecast strip={strip} words={strip.wordLabels} />;
   const hasOverLimit = strip.rows.some(({ overLimit }) => overLimit > 0.02);
   return (
-    <div className="relative" role="img" aria-label={strip.rows.map((row) => `${row.words}: ${row.bands.length} band${row.bands.length === 1 ? "" : "s"}${row.overLimit > 0.5 ? ", over limit" : ""}`).join("; ")}>
+    <div
+      className="relative"
+      role="img"
+      aria-label={strip.rows
+        .map(
+          (row) =>
+            `${row.words}: ${row.bands.length} band${row.bands.length === 1 ? "" : "s"}${row.overLimit > 0.5 ? ", over limit" : ""}`,
+        )
+        .join("; ")}
+    >
       <ul className="grid gap-1">
         {strip.rows.map((row) => (
-          <li key={row.id} className="grid grid-cols-[minmax(7rem,12rem)_1fr_2.6rem] items-center gap-2">
-            <span className={clsx("truncate text-sm", row.healthy && "font-semibold text-verdigris")} title={row.words}>
+          <li
+            key={row.id}
+            className="grid grid-cols-[1fr_2.6rem] items-center gap-x-2 sm:grid-cols-[minmax(7rem,12rem)_1fr_2.6rem]"
+          >
+            <span
+              className={clsx(
+                "col-span-2 truncate text-sm sm:col-span-1",
+                row.healthy && "font-semibold text-verdigris",
+              )}
+              title={row.words}
+            >
               {row.healthy ? "✓ healthy" : row.words}
             </span>
             <span className="relative h-6 border-b border-rule">
@@ -20,20 +38,38 @@ export function ForecastStripView({ strip, preview }: { strip: ForecastStrip; pr
                 <span
                   key={band.from}
                   className={clsx("absolute top-0.5 h-5 rounded", row.healthy ? "bg-verdigris" : "hatch bg-brick")}
-                  style={{ left: `${band.from * 100}%`, width: `${Math.max(0.9, (band.to - band.from) * 100)}%`, opacity: 0.35 + 0.65 * Math.min(1, band.chance) }}
+                  style={{
+                    left: `${band.from * 100}%`,
+                    width: `${Math.max(0.9, (band.to - band.from) * 100)}%`,
+                    opacity: 0.35 + 0.65 * Math.min(1, band.chance),
+                  }}
                 />
               ))}
-              {preview?.at != null && <span className="absolute -top-1 -bottom-1 w-[3px] bg-marigold" style={{ left: `calc(${preview.at * 100}% - 1px)` }} />}
+              {preview?.at != null && (
+                <span
+                  className="absolute -top-1 -bottom-1 w-[3px] bg-marigold"
+                  style={{ left: `calc(${preview.at * 100}% - 1px)` }}
+                />
+              )}
             </span>
-            <span className="text-right font-mono text-xs text-muted">{hasOverLimit && row.overLimit > 0.02 ? `OL ${Math.round(row.overLimit * 100)}` : ""}</span>
+            <span className="text-right font-mono text-xs text-muted">
+              {hasOverLimit && row.overLimit > 0.02 ? `OL ${Math.round(row.overLimit * 100)}` : ""}
+            </span>
           </li>
         ))}
       </ul>
-      <div className="mt-0.5 grid grid-cols-[minmax(7rem,12rem)_1fr_2.6rem] gap-2" aria-hidden="true">
-        <span />
+      <div
+        className="mt-0.5 grid grid-cols-[1fr_2.6rem] gap-x-2 sm:grid-cols-[minmax(7rem,12rem)_1fr_2.6rem]"
+        aria-hidden="true"
+      >
+        <span className="hidden sm:block" />
         <span className="relative h-5">
           {strip.ticks.map(({ at, label }) => (
-            <span key={label} className="absolute -translate-x-1/2 font-mono text-xs whitespace-nowrap text-muted" style={{ left: `${at * 100}%` }}>
+            <span
+              key={label}
+              className="absolute -translate-x-1/2 font-mono text-xs whitespace-nowrap text-muted"
+              style={{ left: `${at * 100}%` }}
+            >
               {label}
             </span>
           ))}
@@ -64,13 +100,20 @@ function WordForecast({ strip, words }: { strip: ForecastStrip; words: string[] 
         <tbody>
           {strip.rows.map((row) => (
             <tr key={row.id} className="border-t border-rule">
-              <td className={clsx("max-w-48 truncate pr-3", row.healthy && "font-semibold text-verdigris")} title={row.words}>
+              <td
+                className={clsx("max-w-48 truncate pr-3", row.healthy && "font-semibold text-verdigris")}
+                title={row.words}
+              >
                 {row.healthy ? "✓ healthy" : row.words}
               </td>
               {row.words01?.map((chance, i) =>
                 shown[i] ? (
                   <td key={words[i]} className="px-1 whitespace-nowrap tabular-nums">
-                    {chance < 0.02 ? <span className="text-muted">·</span> : <span className={chance > 0.5 ? "font-bold" : ""}>{formatShare(chance)}</span>}
+                    {chance < 0.02 ? (
+                      <span className="text-muted">·</span>
+                    ) : (
+                      <span className={chance > 0.5 ? "font-bold" : ""}>{formatShare(chance)}</span>
+                    )}
                   </td>
                 ) : null,
               )}

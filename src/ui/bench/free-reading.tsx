@@ -12,7 +12,17 @@ import { Cap } from "../keys/cap";
 const LOOKED: readonly Instrument[] = ["eyes", "hands", "film", "scan"];
 
 /** Any measurement between any two points in any state, not only the proposed ones. */
-export function FreeReading({ setup, open, onClose, onChoose }: { setup: CornerSetup; open: boolean; onClose: () => void; onChoose: (hookup: Hookup) => void }) {
+export function FreeReading({
+  setup,
+  open,
+  onClose,
+  onChoose,
+}: {
+  setup: CornerSetup;
+  open: boolean;
+  onClose: () => void;
+  onChoose: (hookup: Hookup) => void;
+}) {
   const points = pointList(setup);
   const [instrument, setInstrument] = useState<Instrument>("volts-dc");
   const [red, setRed] = useState(points[0]!);
@@ -22,29 +32,85 @@ export function FreeReading({ setup, open, onClose, onChoose }: { setup: CornerS
   const [wheel, setWheel] = useState<WheelMotion>("still");
   const [unplugged, setUnplugged] = useState<string[]>([]);
   const [batteryOff, setBatteryOff] = useState(false);
-  const state = circuitStateSchema.parse({ key, wheel, unplugged, batteryOff, ...(wheel === "hand" ? { speedKmh: 7 } : {}) });
-  const chosen = hookupOf(LOOKED.includes(instrument) ? { instrument, look: instrument === "scan" ? "speed" : look, state } : { instrument, red, black, point: red, state }, setup);
+  const state = circuitStateSchema.parse({
+    key,
+    wheel,
+    unplugged,
+    batteryOff,
+    ...(wheel === "hand" ? { speedKmh: 7 } : {}),
+  });
+  const chosen = hookupOf(
+    LOOKED.includes(instrument)
+      ? { instrument, look: instrument === "scan" ? "speed" : look, state }
+      : { instrument, red, black, point: red, state },
+    setup,
+  );
   return (
     <Dialog open={open} onClose={onClose} className="relative z-20">
       <div className="fixed inset-0 bg-ink/40" aria-hidden="true" />
       <div className="fixed inset-0 flex items-center justify-center overflow-y-auto p-4">
         <DialogPanel className="grid w-full max-w-xl gap-3 rounded-2xl bg-card p-5">
           <DialogTitle className="text-xl font-bold">Pick two points</DialogTitle>
-          <Choice label="Instrument" value={instrument} onChange={(value) => setInstrument(value as Instrument)} options={instruments.filter((one) => one !== "amps-dc").map((one) => [one, instrumentWords[one]])} />
+          <Choice
+            label="Instrument"
+            value={instrument}
+            onChange={(value) => setInstrument(value as Instrument)}
+            options={instruments.filter((one) => one !== "amps-dc").map((one) => [one, instrumentWords[one]])}
+          />
           {LOOKED.includes(instrument) ? (
-            <Choice label="At what" value={look} onChange={setLook} options={[...Object.keys(looks), ...stationsOf(setup).map(({ station }) => station)].map((one) => [one, one])} />
+            <Choice
+              label="At what"
+              value={look}
+              onChange={setLook}
+              options={[...Object.keys(looks), ...stationsOf(setup).map(({ station }) => station)].map((one) => [
+                one,
+                one,
+              ])}
+            />
           ) : (
             <>
               <Choice label="Red probe" value={red} onChange={setRed} options={points.map((one) => [one, one])} />
-              {instrument !== "scope" && <Choice label="Black probe" value={black} onChange={setBlack} options={points.map((one) => [one, one])} />}
+              {instrument !== "scope" && (
+                <Choice
+                  label="Black probe"
+                  value={black}
+                  onChange={setBlack}
+                  options={points.map((one) => [one, one])}
+                />
+              )}
             </>
           )}
-          <Choice label="Key" value={key} onChange={(value) => setKey(value as "on" | "off")} options={[["on", "on, engine off"], ["off", "off"]]} />
-          <Choice label="Wheel" value={wheel} onChange={(value) => setWheel(value as WheelMotion)} options={[["still", "still"], ["creep", "creeping"], ["hand", "spun by hand"], ["driven", "driving"]]} />
+          <Choice
+            label="Key"
+            value={key}
+            onChange={(value) => setKey(value as "on" | "off")}
+            options={[
+              ["on", "on, engine off"],
+              ["off", "off"],
+            ]}
+          />
+          <Choice
+            label="Wheel"
+            value={wheel}
+            onChange={(value) => setWheel(value as WheelMotion)}
+            options={[
+              ["still", "still"],
+              ["creep", "creeping"],
+              ["hand", "spun by hand"],
+              ["driven", "driving"],
+            ]}
+          />
           <fieldset className="flex flex-wrap gap-x-4 gap-y-2">
             <legend className="text-sm text-muted">Undone</legend>
             {stationsOf(setup).map(({ station }) => (
-              <Tick key={station} label={stationWords(station)} on={unplugged.includes(station)} onChange={(on) => setUnplugged(on ? [...unplugged, station] : unplugged.filter((one) => one !== station))} />
+              <Tick
+                key={station}
+                label={stationWords(station)}
+                on={unplugged.includes(station)}
+                onChange={(on) =>
+                  setUnplugged(on ? [...unplugged, station] : unplugged.filter((one) => one !== station))
+                }
+              />
             ))}
             <Tick label="battery negative" on={batteryOff} onChange={setBatteryOff} />
           </fieldset>
@@ -63,11 +129,25 @@ export function FreeReading({ setup, open, onClose, onChoose }: { setup: CornerS
   );
 }
 
-function Choice({ label, value, options, onChange }: { label: string; value: string; options: [string, string][]; onChange: (value: string) => void }) {
+function Choice({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  options: [string, string][];
+  onChange: (value: string) => void;
+}) {
   return (
     <label className="grid grid-cols-[8rem_1fr] items-center gap-2">
       <span className="text-sm text-muted">{label}</span>
-      <select className="min-h-11 rounded-lg border border-rule bg-paper px-3" value={value} onChange={(event) => onChange(event.target.value)}>
+      <select
+        className="min-h-11 rounded-lg border border-rule bg-paper px-3"
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+      >
         {options.map(([id, words]) => (
           <option key={id} value={id}>
             {words}
@@ -81,14 +161,34 @@ function Choice({ label, value, options, onChange }: { label: string; value: str
 function Tick({ label, on, onChange }: { label: string; on: boolean; onChange: (on: boolean) => void }) {
   return (
     <label className="inline-flex min-h-11 items-center gap-2">
-      <input type="checkbox" className="size-5 accent-[var(--marigold)]" checked={on} onChange={(event) => onChange(event.target.checked)} />
+      <input
+        type="checkbox"
+        className="size-5 accent-[var(--marigold)]"
+        checked={on}
+        onChange={(event) => onChange(event.target.checked)}
+      />
       {label}
     </label>
   );
 }
 
 function pointList(setup: CornerSetup): string[] {
-  const faces = stationsOf(setup).flatMap(({ station }) => (["in", "out"] as const).flatMap((face) => conductorsOf[setup.family].map((conductor) => `${station}.${face}.${conductor}`)));
-  const middles = spansOf(setup).flatMap((_, span) => conductorsOf[setup.family].map((conductor) => `span${span + 1}.50.${conductor}`));
-  return [...faces.filter((one) => !one.startsWith("module")), ...faces.filter((one) => one.startsWith("module")), ...middles, "module.in.power", "module.in.earth", "battery.negative", "battery.positive", "body"];
+  const faces = stationsOf(setup).flatMap(({ station }) =>
+    (["in", "out"] as const).flatMap((face) =>
+      conductorsOf[setup.family].map((conductor) => `${station}.${face}.${conductor}`),
+    ),
+  );
+  const middles = spansOf(setup).flatMap((_, span) =>
+    conductorsOf[setup.family].map((conductor) => `span${span + 1}.50.${conductor}`),
+  );
+  return [
+    ...faces.filter((one) => !one.startsWith("module")),
+    ...faces.filter((one) => one.startsWith("module")),
+    ...middles,
+    "module.in.power",
+    "module.in.earth",
+    "battery.negative",
+    "battery.positive",
+    "body",
+  ];
 }

@@ -30,7 +30,9 @@ export function KeySheet({ open, onClose }: { open: boolean; onClose: () => void
               </div>
             ))}
           </dl>
-          <p className="mb-3 text-sm text-muted">Units may be left out: 953mV, 1.1k, 1k1, 11,2 and OL are understood.</p>
+          <p className="mb-3 text-sm text-muted">
+            Units may be left out: 953mV, 1.1k, 1k1, 11,2 and OL are understood.
+          </p>
           <Cap legend="Esc" onClick={onClose}>
             close
           </Cap>

@@ -5,7 +5,15 @@ import { hookupOf } from "@/core/job/reading";
 import type { Entry, Job } from "@/core/job/schema";
 
 /** Everything logged, newest first; a retracted entry stays readable, struck through. */
-export function LogPanel({ job, contradicted, onRetract }: { job: Job; contradicted: ReadonlySet<string>; onRetract: (id: string) => void }) {
+export function LogPanel({
+  job,
+  contradicted,
+  onRetract,
+}: {
+  job: Job;
+  contradicted: ReadonlySet<string>;
+  onRetract: (id: string) => void;
+}) {
   const retracted = new Set(job.entries.flatMap((entry) => (entry.kind === "retract" ? [entry.entry] : [])));
   const shown = job.entries.filter(({ kind }) => kind !== "retract").toReversed();
   return (
@@ -21,7 +29,11 @@ export function LogPanel({ job, contradicted, onRetract }: { job: Job; contradic
             </span>
             {contradicted.has(entry.id) && <b className="text-plum">? take again</b>}
             {!retracted.has(entry.id) && (
-              <button type="button" className="ml-auto min-h-8 px-2 text-sm text-muted underline" onClick={() => onRetract(entry.id)}>
+              <button
+                type="button"
+                className="ml-auto min-h-8 px-2 text-sm text-muted underline"
+                onClick={() => onRetract(entry.id)}
+              >
                 retract
               </button>
             )}
@@ -41,7 +53,9 @@ function EntryText({ entry, job }: { entry: Entry; job: Job }) {
     <>
       <b className="mr-2 font-mono">{entry.reading.finding ?? entry.reading.value}</b>
       {hookup.ok ? hookupLabel(hookup.value) : hookup.say}
-      <span className="ml-2 text-sm text-muted">{entry.kind === "capture" ? entry.name : hookup.ok ? stateWords(hookup.value.state) : ""}</span>
+      <span className="ml-2 text-sm text-muted">
+        {entry.kind === "capture" ? entry.name : hookup.ok ? stateWords(hookup.value.state) : ""}
+      </span>
     </>
   );
 }

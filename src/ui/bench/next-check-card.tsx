@@ -27,14 +27,36 @@ interface CardProps {
 }
 
 /** What to do next, what each suspect would read, and the reading itself. */
-export function NextCheckCard({ job, check, free, position, typed, refusal, input, proven, onType, onLog, onOther, onSkip, onPick }: CardProps) {
+export function NextCheckCard({
+  job,
+  check,
+  free,
+  position,
+  typed,
+  refusal,
+  input,
+  proven,
+  onType,
+  onLog,
+  onOther,
+  onSkip,
+  onPick,
+}: CardProps) {
   const strip = useStrip(job, check);
   const preview = usePreview(job, check, typed);
   return (
-    <section aria-label="Next check" data-hookup={JSON.stringify(check.hookup)} className="rounded-2xl border border-rule bg-card p-4">
+    <section
+      aria-label="Next check"
+      data-hookup={JSON.stringify(check.hookup)}
+      className="rounded-2xl border border-rule bg-card p-4"
+    >
       {proven && (
-        <p className="mb-3 rounded-xl border border-verdigris px-4 py-2 text-lg font-semibold text-verdigris" role="status">
-          ✓ Proven: {proven.words.toLowerCase()} ({formatShare(proven.share)}). Repair that first; measure on only to be surer.
+        <p
+          className="mb-3 rounded-xl border border-verdigris px-4 py-2 text-lg font-semibold text-verdigris"
+          role="status"
+        >
+          ✓ Proven: {proven.words.toLowerCase()} ({formatShare(proven.share)}). Repair that first; measure on only to be
+          surer.
         </p>
       )}
       <div className="flex flex-wrap items-center gap-2 text-sm">
@@ -45,9 +67,13 @@ export function NextCheckCard({ job, check, free, position, typed, refusal, inpu
           </span>
         )}
         <span className="ml-auto rounded-full border border-rule px-3 py-0.5">{check.minutes} min</span>
-        {!free && <span className="rounded-full border border-rule px-3 py-0.5">splits {check.bits.toFixed(2)} bit</span>}
+        {!free && (
+          <span className="rounded-full border border-rule px-3 py-0.5">splits {check.bits.toFixed(2)} bit</span>
+        )}
         <span className="rounded-full border border-rule px-3 py-0.5">{instrumentWords[check.instrument]}</span>
-        {check.pierces && <span className="rounded-full border border-brick px-3 py-0.5 text-brick">1 hole to seal</span>}
+        {check.pierces && (
+          <span className="rounded-full border border-brick px-3 py-0.5 text-brick">1 hole to seal</span>
+        )}
       </div>
       <p className="mt-1 text-lg leading-snug font-bold text-pretty" data-testid="instruction">
         {check.check}
@@ -59,7 +85,13 @@ export function NextCheckCard({ job, check, free, position, typed, refusal, inpu
         </p>
       )}
       <div className="mt-2 grid min-h-40 gap-4 md:grid-cols-[minmax(0,1fr)_14rem]">
-        <div>{strip ? <ForecastStripView strip={strip} preview={preview} /> : <p className="py-8 text-center text-muted">Working out what each suspect would read…</p>}</div>
+        <div>
+          {strip ? (
+            <ForecastStripView strip={strip} preview={preview} />
+          ) : (
+            <p className="py-8 text-center text-muted">Working out what each suspect would read…</p>
+          )}
+        </div>
         <form
           className="cap lead w-full self-end focus-within:outline-3 focus-within:outline-marigold"
           onSubmit={(event) => {
@@ -91,7 +123,13 @@ export function NextCheckCard({ job, check, free, position, typed, refusal, inpu
             <span className="font-mono text-2xl">{check.unit}</span>
           </span>
           <span id="meaning" aria-live="polite" className="min-h-10 w-full text-right text-sm text-muted">
-            {refusal ? <span className="text-brick">{refusal}</span> : preview ? `${preview.say} ${formatShare(preview.leaderShare)}` : "type what the instrument shows"}
+            {refusal ? (
+              <span className="text-brick">{refusal}</span>
+            ) : preview ? (
+              `${preview.say} ${formatShare(preview.leaderShare)}`
+            ) : (
+              "type what the instrument shows"
+            )}
           </span>
           <button type="submit" className="sr-only">
             Log the reading

@@ -23,7 +23,10 @@ export function SuspectsPanel({ diagnosis, before }: { diagnosis: Diagnosis; bef
           <li key={id} className="border-b border-rule py-2" data-suspect={id}>
             <div className="flex items-baseline justify-between gap-3">
               <span className="font-semibold">
-                {words} {verdict === "proven" && <span className="rounded bg-verdigris px-1.5 py-0.5 text-sm text-card">✓ proven</span>}
+                {words}{" "}
+                {verdict === "proven" && (
+                  <span className="rounded bg-verdigris px-1.5 py-0.5 text-sm text-card">✓ proven</span>
+                )}
               </span>
               <span className="text-lg font-bold whitespace-nowrap tabular-nums">{formatShare(share)}</span>
             </div>
@@ -33,19 +36,30 @@ export function SuspectsPanel({ diagnosis, before }: { diagnosis: Diagnosis; bef
               </span>
               <Trend now={share} then={before[id]} />
             </div>
-            <p className="mt-1 text-sm text-muted">{verdict === "proven" ? `Proven by reading ${provenBy.map((n) => n + 1).join(", ")}.` : `Cleared by: ${clearedBy}`}</p>
+            <p className="mt-1 text-sm text-muted">
+              {verdict === "proven"
+                ? `Proven by reading ${provenBy.map((n) => n + 1).join(", ")}.`
+                : `Cleared by: ${clearedBy}`}
+            </p>
           </li>
         ))}
       </ol>
-      {cleared.length > 0 && <p className="py-2 text-sm text-verdigris">✓ Cleared: {cleared.map(({ part }) => partWords[part]).join(", ")}</p>}
+      {cleared.length > 0 && (
+        <p className="py-2 text-sm text-verdigris">
+          ✓ Cleared: {cleared.map(({ part }) => partWords[part]).join(", ")}
+        </p>
+      )}
       <div className="mt-2 rounded-xl border border-rule bg-paper p-3 text-sm">
         <p>
           <b>Fit a sensor now?</b> {guess.fitSensorNow.chancePct} in 100 would be fixed.
         </p>
         <p className="text-muted">
-          Average bill by guessing {guess.fitSensorNow.expectedCost} · measuring on {guess.plan.expectedCost} (estimates)
+          Average bill by guessing {guess.fitSensorNow.expectedCost} · measuring on {guess.plan.expectedCost}{" "}
+          (estimates)
         </p>
-        <p className="mt-1 font-medium">{guess.better === "act" ? `Cheaper now: repair the ${partWords[guess.actOn]}.` : "Cheaper now: measure on."}</p>
+        <p className="mt-1 font-medium">
+          {guess.better === "act" ? `Cheaper now: repair the ${partWords[guess.actOn]}.` : "Cheaper now: measure on."}
+        </p>
       </div>
     </section>
   );
@@ -54,7 +68,12 @@ export function SuspectsPanel({ diagnosis, before }: { diagnosis: Diagnosis; bef
 function Trend({ now, then }: { now: number; then: number | undefined }) {
   const change = then === undefined ? 0 : Math.round((now - then) * 100);
   return (
-    <span className={clsx("w-12 text-right font-mono text-sm tabular-nums", change > 0 ? "text-brick" : change < 0 ? "text-verdigris" : "text-muted")}>
+    <span
+      className={clsx(
+        "w-12 text-right font-mono text-sm tabular-nums",
+        change > 0 ? "text-brick" : change < 0 ? "text-verdigris" : "text-muted",
+      )}
+    >
       {change > 0 ? `▲ ${change}` : change < 0 ? `▼ ${-change}` : "="}
     </span>
   );

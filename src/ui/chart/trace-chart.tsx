@@ -17,20 +17,56 @@ export function TraceChart({ name, traces, findings }: { name: string; traces: T
     const chart = init(box.current);
     const style = getComputedStyle(box.current);
     const colour = (token: string) => style.getPropertyValue(token);
-    const axis = { axisLabel: { color: colour("--muted"), fontSize: 13 }, axisLine: { lineStyle: { color: colour("--rule") } }, splitLine: { lineStyle: { color: colour("--rule") } } };
+    const axis = {
+      axisLabel: { color: colour("--muted"), fontSize: 13 },
+      axisLine: { lineStyle: { color: colour("--rule") } },
+      splitLine: { lineStyle: { color: colour("--rule") } },
+    };
     chart.setOption({
       animation: false,
       grid: { left: 52, right: 14, top: 12, bottom: 62 },
-      xAxis: { type: "value", min: "dataMin", max: "dataMax", ...axis, axisLabel: { ...axis.axisLabel, formatter: (t: number) => `${t.toFixed(2)} s` }, splitLine: { show: false } },
-      yAxis: { type: "value", scale: true, ...axis, axisLabel: { ...axis.axisLabel, formatter: (v: number) => `${Number(v.toFixed(2))} V` } },
-      dataZoom: [{ type: "inside" }, { type: "slider", height: 26, bottom: 6, borderColor: colour("--rule"), fillerColor: colour("--marigold-wash"), showDetail: false }],
+      xAxis: {
+        type: "value",
+        min: "dataMin",
+        max: "dataMax",
+        ...axis,
+        axisLabel: { ...axis.axisLabel, formatter: (t: number) => `${t.toFixed(2)} s` },
+        splitLine: { show: false },
+      },
+      yAxis: {
+        type: "value",
+        scale: true,
+        ...axis,
+        axisLabel: { ...axis.axisLabel, formatter: (v: number) => `${Number(v.toFixed(2))} V` },
+      },
+      dataZoom: [
+        { type: "inside" },
+        {
+          type: "slider",
+          height: 26,
+          bottom: 6,
+          borderColor: colour("--rule"),
+          fillerColor: colour("--marigold-wash"),
+          moveHandleStyle: { color: colour("--marigold") },
+          handleStyle: { borderColor: colour("--marigold"), color: colour("--card") },
+          showDetail: false,
+        },
+      ],
       series: traces.map((data, i) => ({
         type: "line",
         data,
         showSymbol: false,
         sampling: undefined,
         lineStyle: { color: colour("--ink"), width: 1.2, type: i === 0 ? "solid" : "dashed" },
-        markArea: i === 0 ? { itemStyle: { color: colour("--brick"), opacity: 0.22 }, data: findings.filter(({ endS, startS }) => endS - startS < 0.5).map(({ startS, endS }) => [{ xAxis: startS }, { xAxis: endS }]) } : undefined,
+        markArea:
+          i === 0
+            ? {
+                itemStyle: { color: colour("--brick"), opacity: 0.22 },
+                data: findings
+                  .filter(({ endS, startS }) => endS - startS < 0.5)
+                  .map(({ startS, endS }) => [{ xAxis: startS }, { xAxis: endS }]),
+              }
+            : undefined,
       })),
     });
     const watch = new ResizeObserver(() => chart.resize());
@@ -40,5 +76,12 @@ export function TraceChart({ name, traces, findings }: { name: string; traces: T
       chart.dispose();
     };
   }, [traces, findings]);
-  return <div ref={box} role="img" aria-label={`Trace of ${name}; ${findings.length} findings, listed below`} className="mt-2 h-52 w-full" />;
+  return (
+    <div
+      ref={box}
+      role="img"
+      aria-label={`Trace of ${name}; ${findings.length} findings, listed below`}
+      className="mt-2 h-52 w-full"
+    />
+  );
 }

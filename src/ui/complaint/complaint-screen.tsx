@@ -40,12 +40,21 @@ const SYMPTOM_WORDS: Record<(typeof symptoms)[number], string> = {
   "when-wet": "when wet",
   "when-hot": "when hot",
 };
-const WORK_WORDS: Record<(typeof recentWorks)[number], string> = { brakes: "brakes", bearing: "wheel bearing", exhaust: "exhaust", tyres: "tyres", sensor: "this sensor", body: "body, arch liner", battery: "battery" };
+const WORK_WORDS: Record<(typeof recentWorks)[number], string> = {
+  brakes: "brakes",
+  bearing: "wheel bearing",
+  exhaust: "exhaust",
+  tyres: "tyres",
+  sensor: "this sensor",
+  body: "body, arch liner",
+  battery: "battery",
+};
 
 function ComplaintForm({ job, change }: { job: Job; change: (job: Job) => void }) {
   const router = useRouter();
   const { diagnosis } = useDiagnosis(job);
-  const setup = (parts: Partial<Job["setup"]>) => change({ ...job, setup: cornerSetupSchema.parse({ ...job.setup, ...parts }) });
+  const setup = (parts: Partial<Job["setup"]>) =>
+    change({ ...job, setup: cornerSetupSchema.parse({ ...job.setup, ...parts }) });
   const complain = (parts: Partial<Complaint>) => change({ ...job, complaint: { ...job.complaint, ...parts } });
   const setFamily = (family: Family) => setup({ family });
   useHotkeys("f", () => setFamily(families[(families.indexOf(job.setup.family) + 1) % families.length]!));
@@ -58,15 +67,33 @@ function ComplaintForm({ job, change }: { job: Job; change: (job: Job) => void }
   const measured = job.entries.length > 0;
   return (
     <main className="grid gap-4 p-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
-      <form className="grid content-start gap-5 rounded-2xl border border-rule bg-card p-5" onSubmit={(event) => event.preventDefault()}>
+      <form
+        className="grid content-start gap-5 rounded-2xl border border-rule bg-card p-5"
+        onSubmit={(event) => event.preventDefault()}
+      >
         <h1 className="text-xl font-bold">What is known before measuring</h1>
         <div className="grid gap-4 md:grid-cols-2">
-          <Text label="Car" value={job.car.name} placeholder="Osmund Drover 09" onChange={(name) => change({ ...job, car: { ...job.car, name } })} />
-          <Text label="Plate or fleet number" value={job.car.plate} placeholder="" onChange={(plate) => change({ ...job, car: { ...job.car, plate } })} />
+          <Text
+            label="Car"
+            value={job.car.name}
+            placeholder="Osmund Drover 09"
+            onChange={(name) => change({ ...job, car: { ...job.car, name } })}
+          />
+          <Text
+            label="Plate or fleet number"
+            value={job.car.plate}
+            placeholder=""
+            onChange={(plate) => change({ ...job, car: { ...job.car, plate } })}
+          />
         </div>
         <Group label="Which corner">
           {corners.map((corner, i) => (
-            <Cap key={corner} legend={String(i + 1)} aria-pressed={job.setup.corner === corner} onClick={() => setup({ corner })}>
+            <Cap
+              key={corner}
+              legend={String(i + 1)}
+              aria-pressed={job.setup.corner === corner}
+              onClick={() => setup({ corner })}
+            >
               {corner} <span className="sr-only">{cornerWords[corner]}</span>
             </Cap>
           ))}
@@ -85,57 +112,110 @@ function ComplaintForm({ job, change }: { job: Job; change: (job: Job) => void }
             ))}
         </Group>
         <Group label="Is the fault here now?">
-          <Cap legend="H" aria-pressed={job.complaint.presence === "hard"} onClick={() => complain({ presence: "hard" })}>
+          <Cap
+            legend="H"
+            aria-pressed={job.complaint.presence === "hard"}
+            onClick={() => complain({ presence: "hard" })}
+          >
             here now
           </Cap>
-          <Cap legend="H" aria-pressed={job.complaint.presence === "intermittent"} onClick={() => complain({ presence: "intermittent" })}>
+          <Cap
+            legend="H"
+            aria-pressed={job.complaint.presence === "intermittent"}
+            onClick={() => complain({ presence: "intermittent" })}
+          >
             comes and goes
           </Cap>
           <p className="max-w-sm self-center text-sm text-muted">
-            {job.complaint.presence === "hard" ? "Unplug and measure freely. If re-plugging cures it, the connector was it." : "Do not unplug until it has been caught: unplugging can cure it for a week and hide it. Back-probe."}
+            {job.complaint.presence === "hard"
+              ? "Unplug and measure freely. If re-plugging cures it, the connector was it."
+              : "Do not unplug until it has been caught: unplugging can cure it for a week and hide it. Back-probe."}
           </p>
         </Group>
         <Codes codes={job.complaint.codes} onChange={(codes) => complain({ codes })} />
         <Group label="What is noticed">
           {symptoms.map((symptom) => (
-            <Cap key={symptom} aria-pressed={job.complaint.symptoms.includes(symptom)} onClick={() => complain({ symptoms: toggle(job.complaint.symptoms, symptom) })}>
+            <Cap
+              key={symptom}
+              aria-pressed={job.complaint.symptoms.includes(symptom)}
+              onClick={() => complain({ symptoms: toggle(job.complaint.symptoms, symptom) })}
+            >
               {SYMPTOM_WORDS[symptom]}
             </Cap>
           ))}
         </Group>
         <Group label="Recent work">
           {recentWorks.map((work) => (
-            <Cap key={work} aria-pressed={job.complaint.recentWork.includes(work)} onClick={() => complain({ recentWork: toggle(job.complaint.recentWork, work) })}>
+            <Cap
+              key={work}
+              aria-pressed={job.complaint.recentWork.includes(work)}
+              onClick={() => complain({ recentWork: toggle(job.complaint.recentWork, work) })}
+            >
               {WORK_WORDS[work]}
             </Cap>
           ))}
         </Group>
         <div className="grid gap-4 md:grid-cols-3">
-          <Checked key={`t${job.id}`} label="Tyre" value={job.setup.tyre} check={(text) => (parseTyre(text) ? null : "Write it as 205/55R16.")} onChange={(tyre) => setup({ tyre })} />
-          <Checked key={`n${job.id}`} label="Pulses per turn" value={String(job.setup.pulsesPerRevolution)} check={(text) => (/^\d+$/.test(text) && Number(text) >= 8 && Number(text) <= 400 ? null : "A whole number from 8 to 400.")} onChange={(text) => setup({ pulsesPerRevolution: Number(text) })} />
-          <Checked key={`v${job.id}`} label="Sensor supply, V" value={String(job.setup.supplyV)} check={(text) => (Number(text) >= 3 && Number(text) <= 30 ? null : "Volts from 3 to 30.")} onChange={(text) => setup({ supplyV: Number(text) })} />
+          <Checked
+            key={`t${job.id}`}
+            label="Tyre"
+            value={job.setup.tyre}
+            check={(text) => (parseTyre(text) ? null : "Write it as 205/55R16.")}
+            onChange={(tyre) => setup({ tyre })}
+          />
+          <Checked
+            key={`n${job.id}`}
+            label="Pulses per turn"
+            value={String(job.setup.pulsesPerRevolution)}
+            check={(text) =>
+              /^\d+$/.test(text) && Number(text) >= 8 && Number(text) <= 400 ? null : "A whole number from 8 to 400."
+            }
+            onChange={(text) => setup({ pulsesPerRevolution: Number(text) })}
+          />
+          <Checked
+            key={`v${job.id}`}
+            label="Sensor supply, V"
+            value={String(job.setup.supplyV)}
+            check={(text) => (Number(text) >= 3 && Number(text) <= 30 ? null : "Volts from 3 to 30.")}
+            onChange={(text) => setup({ supplyV: Number(text) })}
+          />
         </div>
         <Group label="Inline connectors between module and sensor plug">
           {[0, 1, 2, 3].map((count) => (
-            <Cap key={count} aria-pressed={stationsOf(job.setup).length - 2 === count} onClick={() => setup({ path: pathWith(count, job) })}>
+            <Cap
+              key={count}
+              aria-pressed={stationsOf(job.setup).length - 2 === count}
+              onClick={() => setup({ path: pathWith(count, job) })}
+            >
               {count}
             </Cap>
           ))}
         </Group>
       </form>
       <aside className="grid content-start gap-4">
-        <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Suspicion so far" aria-live="polite">
-          <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">What this does to the suspicion</h2>
+        <section
+          className="rounded-2xl border border-rule bg-card p-4"
+          aria-label="Suspicion so far"
+          aria-live="polite"
+        >
+          <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">
+            What this does to the suspicion
+          </h2>
           <ol>
-            {diagnosis?.parts.filter(({ share }) => share >= 0.005).map(({ part, share }) => (
-              <li key={part} className="grid grid-cols-[10rem_1fr_3.5rem] items-center gap-2 border-b border-rule py-2">
-                <span className="text-sm">{partWords[part]}</span>
-                <span className="h-3 rounded bg-rule">
-                  <span className="hatch block h-full rounded bg-brick" style={{ width: `${share * 100}%` }} />
-                </span>
-                <span className="text-right tabular-nums">{formatShare(share)}</span>
-              </li>
-            ))}
+            {diagnosis?.parts
+              .filter(({ share }) => share >= 0.005)
+              .map(({ part, share }) => (
+                <li
+                  key={part}
+                  className="grid grid-cols-[10rem_1fr_3.5rem] items-center gap-2 border-b border-rule py-2"
+                >
+                  <span className="text-sm">{partWords[part]}</span>
+                  <span className="h-3 rounded bg-rule">
+                    <span className="hatch block h-full rounded bg-brick" style={{ width: `${share * 100}%` }} />
+                  </span>
+                  <span className="text-right tabular-nums">{formatShare(share)}</span>
+                </li>
+              ))}
           </ol>
           <p className="pt-2 text-sm text-muted">A code steers the route; it never proves the part.</p>
         </section>
@@ -151,7 +231,8 @@ function pathWith(connectors: number, job: Job): Job["setup"]["path"] {
   const total = spansOf(job.setup).reduce((sum, { spanM }) => sum + spanM, 0);
   const mm2 = spansOf(job.setup)[0]!.mm2;
   const path: Job["setup"]["path"] = [{ station: "module", accessMin: 40 }];
-  for (let i = 1; i <= connectors; i++) path.push({ spanM: Math.round((10 * total) / (connectors + 1)) / 10, mm2 }, { station: `c${i}`, accessMin: 4 });
+  for (let i = 1; i <= connectors; i++)
+    path.push({ spanM: Math.round((10 * total) / (connectors + 1)) / 10, mm2 }, { station: `c${i}`, accessMin: 4 });
   return [...path, { spanM: Math.round((10 * total) / (connectors + 1)) / 10, mm2 }, { station: "plug", accessMin: 7 }];
 }
 
@@ -160,7 +241,19 @@ function Codes({ codes, onChange }: { codes: string[]; onChange: (codes: string[
     <div>
       <label className="grid gap-1">
         <span className="text-sm text-muted">Trouble codes, in any style, several with commas</span>
-        <input className="min-h-12 rounded-lg border border-rule bg-paper px-3 font-mono text-lg" defaultValue={codes.join(", ")} placeholder="C003A-13" onChange={(event) => onChange(event.target.value.split(/[,;\n]+/).map((one) => one.trim()).filter(Boolean))} />
+        <input
+          className="min-h-12 rounded-lg border border-rule bg-paper px-3 font-mono text-lg"
+          defaultValue={codes.join(", ")}
+          placeholder="C003A-13"
+          onChange={(event) =>
+            onChange(
+              event.target.value
+                .split(/[,;\n]+/)
+                .map((one) => one.trim())
+                .filter(Boolean),
+            )
+          }
+        />
       </label>
       <ul className="text-sm">
         {codes.map((text) => {
@@ -168,7 +261,9 @@ function Codes({ codes, onChange }: { codes: string[]; onChange: (codes: string[
           return (
             <li key={text} className="pt-1">
               <b className="font-mono">{code?.code ?? text}</b>{" "}
-              {code ? `${cornerWords[code.corner!]} ${code.subject}${code.failure ? `: ${code.failure.say}` : ""}` : "no standard wheel speed code; it does not weigh. Maker's own codes: set the corner above."}
+              {code
+                ? `${cornerWords[code.corner!]} ${code.subject}${code.failure ? `: ${code.failure.say}` : ""}`
+                : "no standard wheel speed code; it does not weigh. Maker's own codes: set the corner above."}
             </li>
           );
         })}
@@ -177,17 +272,43 @@ function Codes({ codes, onChange }: { codes: string[]; onChange: (codes: string[
   );
 }
 
-function Text({ label, value, placeholder, onChange }: { label: string; value: string; placeholder: string; onChange: (text: string) => void }) {
+function Text({
+  label,
+  value,
+  placeholder,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  placeholder: string;
+  onChange: (text: string) => void;
+}) {
   return (
     <label className="grid gap-1">
       <span className="text-sm text-muted">{label}</span>
-      <input className="min-h-12 rounded-lg border border-rule bg-paper px-3 text-lg" defaultValue={value} placeholder={placeholder} maxLength={100} onChange={(event) => onChange(event.target.value)} />
+      <input
+        className="min-h-12 rounded-lg border border-rule bg-paper px-3 text-lg"
+        defaultValue={value}
+        placeholder={placeholder}
+        maxLength={100}
+        onChange={(event) => onChange(event.target.value)}
+      />
     </label>
   );
 }
 
 /** A field that keeps what is typed and only passes on what can be used. */
-function Checked({ label, value, check, onChange }: { label: string; value: string; check: (text: string) => string | null; onChange: (text: string) => void }) {
+function Checked({
+  label,
+  value,
+  check,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  check: (text: string) => string | null;
+  onChange: (text: string) => void;
+}) {
   return (
     <label className="grid gap-1">
       <span className="text-sm text-muted">{label}</span>

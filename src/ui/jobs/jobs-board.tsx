@@ -25,7 +25,15 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
   const router = useRouter();
   const picker = useRef<HTMLInputElement>(null);
   const [list, setList] = useState<{ jobs: Job[]; unreadable: Unreadable[] } | null>(null);
-  const refresh = useCallback(() => listJobs().then(setList, (error: unknown) => toast.error(`The store cannot be read: ${String(error)}. Check that this browser allows site data.`, { duration: Infinity })), []);
+  const refresh = useCallback(
+    () =>
+      listJobs().then(setList, (error: unknown) =>
+        toast.error(`The store cannot be read: ${String(error)}. Check that this browser allows site data.`, {
+          duration: Infinity,
+        }),
+      ),
+    [],
+  );
   useEffect(() => {
     void (seed ? seedDemo(loadDemo).then(refresh, refresh) : refresh());
     return onOtherTab(() => void refresh());
@@ -45,7 +53,9 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
       await refresh();
       toast.success(`${job.car.name} is on the board; readings already here were kept.`);
     } catch (error) {
-      toast.error(error instanceof UnusableInput ? error.message : `Not imported: ${String(error)}`, { duration: 20000 });
+      toast.error(error instanceof UnusableInput ? error.message : `Not imported: ${String(error)}`, {
+        duration: 20000,
+      });
     }
   };
   return (
@@ -63,7 +73,14 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
             New job
           </Cap>
         </div>
-        <input ref={picker} type="file" accept=".json,application/json" className="sr-only" aria-label="Job file" onChange={(event) => event.target.files?.[0] && void take(event.target.files[0])} />
+        <input
+          ref={picker}
+          type="file"
+          accept=".json,application/json"
+          className="sr-only"
+          aria-label="Job file"
+          onChange={(event) => event.target.files?.[0] && void take(event.target.files[0])}
+        />
       </header>
       {list?.unreadable.map(({ id, why }) => (
         <p key={id} role="alert" className="mb-2 rounded-lg border border-brick bg-brick-wash px-4 py-2">
@@ -75,7 +92,9 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
       ) : list.jobs.length === 0 ? (
         <div className="rounded-2xl border border-dashed border-rule bg-card p-12 text-center">
           <p className="text-xl font-semibold">No car on the board.</p>
-          <p className="mt-2 text-muted">Press N to start a job: which corner, what kind of sensor, what is lit. Or import a job file.</p>
+          <p className="mt-2 text-muted">
+            Press N to start a job: which corner, what kind of sensor, what is lit. Or import a job file.
+          </p>
         </div>
       ) : (
         <ul className="grid gap-3">
@@ -93,8 +112,14 @@ function JobRow({ job, at }: { job: Job; at: number }) {
   const lead = diagnosis?.suspects[0];
   return (
     <li className="grid grid-cols-[auto_1fr] gap-x-4 rounded-2xl border border-rule bg-card p-3 md:grid-cols-[auto_17rem_1fr_auto]">
-      <Link href={`/bench?job=${job.id}`} className="cap row-span-2 self-center md:row-span-1" aria-label={`Open ${job.car.name}`}>
-        <span className="legend" aria-hidden="true">{at < 9 ? at + 1 : ""}</span>
+      <Link
+        href={`/bench?job=${job.id}`}
+        className="cap row-span-2 self-center md:row-span-1"
+        aria-label={`Open ${job.car.name}`}
+      >
+        <span className="legend" aria-hidden="true">
+          {at < 9 ? at + 1 : ""}
+        </span>
         <span>Open</span>
       </Link>
       <div className="self-center">
@@ -114,7 +139,11 @@ function JobRow({ job, at }: { job: Job; at: number }) {
               <span className="mr-2 font-bold tabular-nums">{formatShare(lead.share)}</span>
               {lead.words} {lead.verdict === "proven" && <b className="text-verdigris">✓ proven</b>}
             </p>
-            <p className="text-sm text-muted">{lead.verdict === "proven" ? "Ready to repair." : `Next: ${diagnosis.next[0]?.label ?? "nothing left to measure"}`}</p>
+            <p className="text-sm text-muted">
+              {lead.verdict === "proven"
+                ? "Ready to repair."
+                : `Next: ${diagnosis.next[0]?.label ?? "nothing left to measure"}`}
+            </p>
           </>
         ) : (
           <p className="text-muted">Lining up the suspects…</p>
@@ -122,7 +151,10 @@ function JobRow({ job, at }: { job: Job; at: number }) {
       </div>
       <div className="flex items-center gap-3 self-center text-sm text-muted">
         <span>{formatDistanceToNow(new Date(lastTouched(job)), { addSuffix: true })}</span>
-        <Cap aria-label={`Export ${job.car.name}`} onClick={() => download(`${job.car.name || "job"}-${job.setup.corner}.json`, exportJob(job))}>
+        <Cap
+          aria-label={`Export ${job.car.name}`}
+          onClick={() => download(`${job.car.name || "job"}-${job.setup.corner}.json`, exportJob(job))}
+        >
           <Download size={18} aria-hidden />
         </Cap>
       </div>

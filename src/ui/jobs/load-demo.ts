@@ -7,7 +7,10 @@ export async function loadDemo(): Promise<{ jobs: unknown[]; captures: { id: str
   if (!response.ok) throw new Error(`demo workshop: ${response.status}`);
   const demo = (await response.json()) as { jobs: unknown[]; captures: { id: string; file: string }[] };
   const captures = await Promise.all(
-    demo.captures.map(async ({ id, file }) => ({ id, capture: parseCaptureCsv(await (await fetch(`/demo/${file}`)).text(), file) })),
+    demo.captures.map(async ({ id, file }) => ({
+      id,
+      capture: parseCaptureCsv(await (await fetch(`/demo/${file}`)).text(), file),
+    })),
   );
   return { jobs: demo.jobs, captures };
 }

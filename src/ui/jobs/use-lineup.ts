@@ -9,7 +9,9 @@ let remote: Remote<LineUpWorker> | null = null;
 
 /** The one line-up worker of this page. */
 export function lineUpWorker(): Remote<LineUpWorker> {
-  remote ??= wrap<LineUpWorker>(new Worker(new URL("../../workers/lineup.worker.ts", import.meta.url), { type: "module" }));
+  remote ??= wrap<LineUpWorker>(
+    new Worker(new URL("../../workers/lineup.worker.ts", import.meta.url), { type: "module" }),
+  );
   return remote;
 }
 
@@ -23,7 +25,13 @@ export interface DiagnosisState {
 
 /** What the line-up says of a job, recomputed in the worker whenever its log changes. */
 export function useDiagnosis(job: Job): DiagnosisState {
-  const [state, setState] = useState<DiagnosisState & { of: Job | null }>({ diagnosis: null, before: {}, working: true, failed: null, of: null });
+  const [state, setState] = useState<DiagnosisState & { of: Job | null }>({
+    diagnosis: null,
+    before: {},
+    working: true,
+    failed: null,
+    of: null,
+  });
   useEffect(() => {
     let live = true;
     lineUpWorker()
@@ -31,8 +39,21 @@ export function useDiagnosis(job: Job): DiagnosisState {
       .then(
         (diagnosis) =>
           live &&
-          setState((last) => ({ diagnosis, before: Object.fromEntries(last.diagnosis?.suspects.map(({ id, share }) => [id, share]) ?? []), working: false, failed: null, of: job })),
-        (error: unknown) => live && setState((last) => ({ ...last, working: false, failed: error instanceof Error ? error.message : String(error), of: job })),
+          setState((last) => ({
+            diagnosis,
+            before: Object.fromEntries(last.diagnosis?.suspects.map(({ id, share }) => [id, share]) ?? []),
+            working: false,
+            failed: null,
+            of: job,
+          })),
+        (error: unknown) =>
+          live &&
+          setState((last) => ({
+            ...last,
+            working: false,
+            failed: error instanceof Error ? error.message : String(error),
+            of: job,
+          })),
       );
     return () => {
       live = false;

@@ -9,7 +9,15 @@ export function CarMark({ corner }: { corner: Corner }) {
       <svg width="24" height="34" viewBox="0 0 24 34" role="img" aria-label={cornerWords[corner]}>
         <rect x="5" y="1" width="14" height="32" rx="5" fill="none" stroke="currentColor" strokeWidth="1.4" />
         {corners.map((one) => (
-          <circle key={one} cx={PLACE[one][0]} cy={PLACE[one][1]} r="3.4" fill={one === corner ? "currentColor" : "var(--paper)"} stroke="currentColor" strokeWidth="1.4" />
+          <circle
+            key={one}
+            cx={PLACE[one][0]}
+            cy={PLACE[one][1]}
+            r="3.4"
+            fill={one === corner ? "currentColor" : "var(--paper)"}
+            stroke="currentColor"
+            strokeWidth="1.4"
+          />
         ))}
       </svg>
       <b aria-hidden="true">{corner}</b>

@@ -24,17 +24,30 @@ export function JobHeader({ job, here, children }: { job: Job; here: string; chi
       </Link>
       <span className="font-semibold">{job.car.name}</span>
       <CarMark corner={job.setup.corner} />
-      <span className="rounded-full border border-rule px-3 py-1 text-sm">{job.complaint.presence === "hard" ? "hard fault · here now" : "intermittent · comes and goes"}</span>
-      {job.simulated && <span className="rounded-full border border-plum px-3 py-1 text-sm text-plum">simulated car</span>}
+      <span className="rounded-full border border-rule px-3 py-1 text-sm">
+        {job.complaint.presence === "hard" ? "hard fault · here now" : "intermittent · comes and goes"}
+      </span>
+      {job.simulated && (
+        <span className="rounded-full border border-plum px-3 py-1 text-sm text-plum">simulated car</span>
+      )}
       {children}
       <nav className="ml-auto flex gap-2" aria-label="Screens of this job">
         <Link href="/" className="cap">
-          <span className="legend" aria-hidden="true">J</span>
+          <span className="legend" aria-hidden="true">
+            J
+          </span>
           <span>Jobs</span>
         </Link>
         {SCREENS.map(({ legend, name, path }) => (
-          <Link key={path} href={`${path}?job=${job.id}`} className="cap" aria-current={here === path ? "page" : undefined}>
-            <span className="legend" aria-hidden="true">{legend}</span>
+          <Link
+            key={path}
+            href={`${path}?job=${job.id}`}
+            className="cap"
+            aria-current={here === path ? "page" : undefined}
+          >
+            <span className="legend" aria-hidden="true">
+              {legend}
+            </span>
             <span>{name}</span>
           </Link>
         ))}

@@ -33,16 +33,44 @@ export function PathDrawing({ setup, suspects, pins, probes, unplugged }: PathPr
   const xOf = (text: string) => pointX(text, setup, layout);
   return (
     <figure className="overflow-x-auto border-b border-rule bg-card px-2">
-      <svg viewBox={`0 0 ${WIDTH} 218`} className="block h-auto w-full min-w-[900px]" role="img" aria-label={items.map(({ name, share }) => `${name} ${formatShare(share)}`).join(", ")}>
+      <svg
+        viewBox={`0 0 ${WIDTH} 218`}
+        className="block h-auto w-full min-w-[720px]"
+        role="img"
+        aria-label={items.map(({ name, share }) => `${name} ${formatShare(share)}`).join(", ")}
+      >
         <defs>
           {[0, 1, 2, 3].map((level) => (
-            <pattern key={level} id={`hatch${level}`} width={12 - 2.6 * level} height={12 - 2.6 * level} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-              <line x1="0" y1="0" x2="0" y2="12" stroke="var(--brick)" strokeWidth={1 + 0.5 * level} opacity={0.35 + 0.15 * level} />
+            <pattern
+              key={level}
+              id={`hatch${level}`}
+              width={12 - 2.6 * level}
+              height={12 - 2.6 * level}
+              patternUnits="userSpaceOnUse"
+              patternTransform="rotate(45)"
+            >
+              <line
+                x1="0"
+                y1="0"
+                x2="0"
+                y2="12"
+                stroke="var(--brick)"
+                strokeWidth={1 + 0.5 * level}
+                opacity={0.35 + 0.15 * level}
+              />
             </pattern>
           ))}
         </defs>
-        {layout.map(({ item, x, width }) => (item.kind === "span" ? <SpanWires key={item.id} item={item} x={x} width={width} wires={wires} wireY={wireY} /> : null))}
-        {layout.map(({ item, x, width }) => (item.kind === "span" ? null : <Station key={item.id} item={item} x={x} width={width} open={unplugged.includes(item.id)} />))}
+        {layout.map(({ item, x, width }) =>
+          item.kind === "span" ? (
+            <SpanWires key={item.id} item={item} x={x} width={width} wires={wires} wireY={wireY} />
+          ) : null,
+        )}
+        {layout.map(({ item, x, width }) =>
+          item.kind === "span" ? null : (
+            <Station key={item.id} item={item} x={x} width={width} open={unplugged.includes(item.id)} />
+          ),
+        )}
         <SensorLead layout={layout} wires={wires} wireY={wireY} />
         {latestPins(pins).map(({ point, label }, i) => {
           const x = xOf(point);
@@ -51,11 +79,20 @@ export function PathDrawing({ setup, suspects, pins, probes, unplugged }: PathPr
         {(["red", "black"] as const).map((probe) => {
           const text = probes[probe];
           const x = text ? (xOf(text) ?? (probe === "black" ? 52 : null)) : null;
-          return x === null ? null : <ProbeTip key={probe} x={x} probe={probe} label={`${probe} · ${probeLabel(text!, setup)}`} y={wireConductorY(text!, setup, wireY)} />;
+          return x === null ? null : (
+            <ProbeTip
+              key={probe}
+              x={x}
+              probe={probe}
+              label={`${probe} · ${probeLabel(text!, setup)}`}
+              y={wireConductorY(text!, setup, wireY)}
+            />
+          );
         })}
       </svg>
       <figcaption className="sr-only">
-        Path from module to bearing. {items.map(({ name, detail, share }) => `${name} ${detail}: ${formatShare(share)} of suspicion.`).join(" ")}
+        Path from module to bearing.{" "}
+        {items.map(({ name, detail, share }) => `${name} ${detail}: ${formatShare(share)} of suspicion.`).join(" ")}
       </figcaption>
     </figure>
   );
@@ -68,7 +105,9 @@ interface Placed {
 }
 
 function placeItems(items: readonly PathItem[]): Placed[] {
-  const widths = items.map(({ kind }): number => (kind === "gap" ? 62 : kind === "span" ? 0 : kind === "station" ? 76 : 96));
+  const widths = items.map(({ kind }): number =>
+    kind === "gap" ? 62 : kind === "span" ? 0 : kind === "station" ? 76 : 96,
+  );
   const gaps = 14 * 3;
   const spans = items.filter(({ kind }) => kind === "span").length;
   const left = WIDTH - 40 - widths.reduce((sum, width) => sum + width, 0) - gaps - 40;
@@ -76,7 +115,13 @@ function placeItems(items: readonly PathItem[]): Placed[] {
   return items.map((item, i) => {
     const width = item.kind === "span" ? left / spans : widths[i]!;
     const placed = { item, x, width };
-    x += width + (item.kind === "sensor" || item.kind === "gap" || item.kind === "ring" ? 14 : items[i + 1]?.kind === "sensor" ? 40 : 0);
+    x +=
+      width +
+      (item.kind === "sensor" || item.kind === "gap" || item.kind === "ring"
+        ? 14
+        : items[i + 1]?.kind === "sensor"
+          ? 40
+          : 0);
     return placed;
   });
 }
@@ -90,14 +135,37 @@ function hatch(share: number): string {
 function Station({ item, x, width, open }: Placed & { open: boolean }) {
   return (
     <g>
-      <rect x={x} y={TOP} width={width} height={BOX} rx="9" fill="var(--card)" stroke={open ? "var(--marigold)" : "var(--muted)"} strokeWidth={open ? 2.5 : 1.2} strokeDasharray={open ? "6 4" : undefined} />
+      <rect
+        x={x}
+        y={TOP}
+        width={width}
+        height={BOX}
+        rx="9"
+        fill="var(--card)"
+        stroke={open ? "var(--marigold)" : "var(--muted)"}
+        strokeWidth={open ? 2.5 : 1.2}
+        strokeDasharray={open ? "6 4" : undefined}
+      />
       <rect x={x} y={TOP} width={width} height={BOX} rx="9" fill={hatch(item.share)} />
       <rect x={x} y={TOP + BOX - 4} width={width} height="4" rx="2" fill="var(--rule)" />
-      <text x={x + 9} y={TOP + 20} fontSize="15" fontWeight="700" fill="var(--ink)" style={{ paintOrder: "stroke", stroke: "var(--card)", strokeWidth: 6 }}>
+      <text
+        x={x + 9}
+        y={TOP + 20}
+        fontSize="15"
+        fontWeight="700"
+        fill="var(--ink)"
+        style={{ paintOrder: "stroke", stroke: "var(--card)", strokeWidth: 6 }}
+      >
         {item.name}
       </text>
       {open && (
-        <text x={x + 9} y={TOP + 38} fontSize="13" fill="var(--ink)" style={{ paintOrder: "stroke", stroke: "var(--card)", strokeWidth: 6 }}>
+        <text
+          x={x + 9}
+          y={TOP + 38}
+          fontSize="13"
+          fill="var(--ink)"
+          style={{ paintOrder: "stroke", stroke: "var(--card)", strokeWidth: 6 }}
+        >
           open
         </text>
       )}
@@ -108,7 +176,16 @@ function Station({ item, x, width, open }: Placed & { open: boolean }) {
 
 function Share({ x, y, share }: { x: number; y: number; share: number }) {
   return (
-    <text x={x} y={y} textAnchor="end" fontSize="21" fontWeight="700" fontFamily="var(--font-mono)" fill="var(--ink)" style={{ paintOrder: "stroke", stroke: "var(--card)", strokeWidth: 7 }}>
+    <text
+      x={x}
+      y={y}
+      textAnchor="end"
+      fontSize="21"
+      fontWeight="700"
+      fontFamily="var(--font-mono)"
+      fill="var(--ink)"
+      style={{ paintOrder: "stroke", stroke: "var(--card)", strokeWidth: 7 }}
+    >
       {formatShare(share).replace(" %", "")}
     </text>
   );
@@ -119,7 +196,16 @@ function SpanWires({ item, x, width, wires, wireY }: Placed & { wires: number; w
   return (
     <g>
       {Array.from({ length: wires }, (_, wire) => (
-        <line key={wire} x1={x} x2={x + width} y1={wireY(wire)} y2={wireY(wire)} stroke={hot ? "var(--brick)" : "var(--ink)"} strokeWidth={hot ? 5 : 3} strokeDasharray={hot ? "9 4" : undefined} />
+        <line
+          key={wire}
+          x1={x}
+          x2={x + width}
+          y1={wireY(wire)}
+          y2={wireY(wire)}
+          stroke={hot ? "var(--brick)" : "var(--ink)"}
+          strokeWidth={hot ? 5 : 3}
+          strokeDasharray={hot ? "9 4" : undefined}
+        />
       ))}
       <text x={x + width / 2} y={TOP + 6} textAnchor="middle" fontSize="13" fill="var(--muted)">
         {item.name} · {item.detail}
@@ -134,7 +220,15 @@ function SensorLead({ layout, wires, wireY }: { layout: Placed[]; wires: number;
   return (
     <g>
       {Array.from({ length: wires }, (_, wire) => (
-        <line key={wire} x1={sensor.x - 40} x2={sensor.x} y1={wireY(wire)} y2={wireY(wire)} stroke="var(--ink)" strokeWidth="3" />
+        <line
+          key={wire}
+          x1={sensor.x - 40}
+          x2={sensor.x}
+          y1={wireY(wire)}
+          y2={wireY(wire)}
+          stroke="var(--ink)"
+          strokeWidth="3"
+        />
       ))}
     </g>
   );
@@ -161,7 +255,15 @@ function ProbeTip({ x, probe, label, y }: { x: number; probe: "red" | "black"; l
   return (
     <g>
       <path d={`M ${x} ${y} l -7 13 h 14 z`} fill="var(--marigold)" stroke="var(--ink)" strokeWidth="0.8" />
-      <line x1={x} x2={x} y1={y + 12} y2={top} stroke="var(--marigold)" strokeWidth="3" strokeDasharray={probe === "black" ? "2 4" : undefined} />
+      <line
+        x1={x}
+        x2={x}
+        y1={y + 12}
+        y2={top}
+        stroke="var(--marigold)"
+        strokeWidth="3"
+        strokeDasharray={probe === "black" ? "2 4" : undefined}
+      />
       <rect x={left} y={top} width={width} height="25" rx="6" fill="var(--marigold-wash)" stroke="var(--marigold)" />
       <text x={left + width / 2} y={top + 17.5} textAnchor="middle" fontSize="14" fontWeight="600" fill="var(--ink)">
         {label}
@@ -182,7 +284,13 @@ function latestPins(pins: readonly Pin[]): Pin[] {
 
 function pointX(text: string, setup: CornerSetup, layout: Placed[]): number | null {
   const parsed = parsePoint(text, setup);
-  if (!parsed.ok) return layout.find(({ item }) => item.id === text || (text === "foot" && item.kind === "gap") || (text === "encoder" && item.kind === "ring"))?.x ?? null;
+  if (!parsed.ok)
+    return (
+      layout.find(
+        ({ item }) =>
+          item.id === text || (text === "foot" && item.kind === "gap") || (text === "encoder" && item.kind === "ring"),
+      )?.x ?? null
+    );
   const { point } = parsed;
   if (point.at === "module") return layout[0]!.x + 30;
   if (point.at === "face") {
