@@ -35,13 +35,11 @@ export function suspectables(setup: CornerSetup, priors: Record<Part, number> = 
   const partWeight = new Map<Part, number>();
   for (const { part, weight } of fitting) partWeight.set(part, (partWeight.get(part) ?? 0) + weight);
   const all = fitting.flatMap((fault) =>
-    fault
-      .places(setup)
-      .map((place) => ({
-        fault,
-        place,
-        prior: (priors[fault.part] * fault.weight * place.share) / partWeight.get(fault.part)!,
-      })),
+    fault.places(setup).map((place) => ({
+      fault,
+      place,
+      prior: (priors[fault.part] * fault.weight * place.share) / partWeight.get(fault.part)!,
+    })),
   );
   const total = all.reduce((sum, { prior }) => sum + prior, 0);
   return all.map((one) => ({ ...one, prior: one.prior / total }));

@@ -1,0 +1,91 @@
+import { spawnSync } from "node:child_process";
+import { mkdtempSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { describe, expect, it } from "vitest";
+import { captureToCsv } from "../core/capture/csv";
+import { demoWorkshop } from "../demo/workshop";
+
+const folder = mkdtempSync(join(tmpdir(), "tastatura-"));
+const run = (command: string, ...args: string[]) =>
+  spawnSync(process.execPath, ["node_modules/tsx/dist/cli.mjs", `src/cli/${command}.ts`, ...args], {
+    encoding: "utf8",
+  });
+const file = (name: string, text: string) => {
+  const path = join(folder, name);
+  writeFileSync(path, text);
+  return path;
+};
+
+describe("commands", () => {
+  it("analyze finds on the demo's captures what their simulated cars hide", () => {
+    const { captures, jobs } = demoWorkshop(new Date(0));
+    const expected: Record<string, string> = {
+      "demo-pelican-capture": "missing-pulses",
+      "demo-drover-capture": "low-amplitude",
+    };
+    for (const { id, name, capture } of captures) {
+      const { setup } = jobs.find((job) => id.startsWith(job.id))!;
+      const done = run(
+        "analyze",
+        file(name, captureToCsv(capture)),
+        "--pulses",
+        String(setup.pulsesPerRevolution),
+        "--family",
+        setup.family,
+        "--tyre",
+        setup.tyre,
+      );
+      expect(done.stderr).toBe("");
+      expect(done.status).toBe(0);
+      const { channels } = JSON.parse(done.stdout) as {
+        channels: { findings: { code: string }[]; pulses: number; speedKmh: { median: number } }[];
+      };
+      expect(channels[0]!.findings.map(({ code }) => code)).toContain(expected[id]);
+      expect(channels[0]!.speedKmh.median).toBeGreaterThan(2);
+      expect(channels[0]!.speedKmh.median).toBeLessThan(12);
+    }
+  });
+
+  it("diagnose prints the contract's fields", () => {
+    const corner = {
+      tastatura: "diagnose/1",
+      corner: "FL",
+      family: "passive",
+      path: [{ station: "module" }, { spanM: 2, mm2: 0.5 }, { station: "plug" }],
+      readings: [
+        {
+          instrument: "ohms",
+          red: "plug.out.a",
+          black: "plug.out.b",
+          state: { key: "off", batteryOff: true, unplugged: ["plug"] },
+          value: "OL",
+        },
+      ],
+    };
+    const done = run("diagnose", file("corner.json", JSON.stringify(corner)));
+    expect(done.status).toBe(0);
+    const answer = JSON.parse(done.stdout) as Record<string, unknown> & {
+      suspects: { fault: string; share: number }[];
+    };
+    expect(Object.keys(answer)).toEqual(["suspects", "parts", "next", "contradictions", "guess"]);
+    expect(answer.suspects[0]!.fault).toBe("sensor-open");
+    expect(answer.suspects[0]!.share).toBeGreaterThan(0.85);
+  });
+
+  it.each([
+    ["analyze", [], /usage/],
+    ["analyze", ["/nowhere/x.csv"], /cannot be read/],
+    ["analyze", [file("words.csv", "dear diary")], /no rows of numbers/],
+    ["analyze", [file("few.csv", "1,2\n2,3\n3,4\n"), "--pulses", "many"], /--pulses many/],
+    ["analyze", [file("any.csv", "1,2"), "--family", "steam"], /--family steam/],
+    ["diagnose", [file("cut.json", '{"tastatura":"diagnose/1",')], /cut short/],
+    ["diagnose", [file("other.json", '{"tastatura":"diagnose/7"}')], /tastatura/],
+  ])("%s %j: exit 2 and one line", (command, args, say) => {
+    const done = run(command, ...args);
+    expect(done.status).toBe(2);
+    expect(done.stdout).toBe("");
+    expect(done.stderr.trim()).toMatch(say);
+    expect(done.stderr.trim().split("\n")).toHaveLength(1);
+  });
+});

@@ -1,0 +1,126 @@
+import { describe, expect, it } from "vitest";
+import { drawCar, DRAWS, FIRST_OWN_DRAW, fromUniforms } from "../car/draw";
+import { SymptomWatch } from "../car/symptom";
+import { StateReader, type Outlook } from "../car/reader";
+import { cornerSetupSchema, families, type Family } from "../circuit/setup";
+import { stateKey } from "../circuit/state";
+import { suspectables, suspectId } from "../faults/catalogue";
+import { hookupOf, readingFrom } from "../job/reading";
+import { pathShares } from "../harness/path-shares";
+import { matchAnswer, answersFor } from "./answers";
+import { checkCatalogue } from "./catalogue";
+import { hookupKey } from "./hookup";
+import { cautions, instruction } from "./words";
+
+const path = [
+  { station: "module" },
+  { spanM: 1.2, mm2: 0.5 },
+  { station: "c1" },
+  { spanM: 2, mm2: 0.5 },
+  { station: "c2" },
+  { spanM: 1.4, mm2: 0.35 },
+  { station: "plug" },
+];
+const setupOf = (family: Family, sense: "low" | "high" = "low") =>
+  cornerSetupSchema.parse({ corner: "RL", family, sense, path });
+
+describe.each(families)("checks on %s", (family) => {
+  const setup = setupOf(family);
+  const checks = checkCatalogue(setup);
+
+  it("keeps the interlocks: ohms only dead, battery off before the module plug", () => {
+    const ohms = checks.filter(({ hookup }) => hookup.instrument === "ohms");
+    expect(ohms.length).toBeGreaterThan(10);
+    for (const { hookup } of ohms) expect(hookup.state).toMatchObject({ key: "off", batteryOff: true });
+    for (const { hookup } of checks)
+      if (hookup.state.unplugged.includes("module")) expect(hookup.state.batteryOff).toBe(true);
+  });
+
+  it("every check can be written, read again and said, with the cautions of its state", () => {
+    for (const { hookup, access, ownMinutes } of checks) {
+      const again = hookupOf(readingFrom(hookup, ""), setup);
+      expect(again.ok && hookupKey(again.value)).toBe(hookupKey(hookup));
+      expect(instruction(hookup, setup)).toMatch(/\.$/);
+      expect(ownMinutes + access.reduce((sum, { minutes }) => sum + minutes, 0)).toBeGreaterThan(0);
+      if (hookup.state.wheel === "hand") expect(cautions(hookup).join()).toMatch(/stands.*spinning hub/s);
+      if (hookup.state.batteryOff) expect(cautions(hookup).join()).toMatch(/Battery negative off/);
+      if (hookup.state.wheel === "still" && !hookup.state.batteryOff)
+        expect(cautions(hookup).join()).not.toMatch(/spinning/);
+    }
+  });
+
+  it("no fault that the module would notice is invisible: each differs from a healthy car in some check", () => {
+    const all = suspectables(setup);
+    const usual = (own: number) =>
+      fromUniforms(
+        Array.from({ length: DRAWS }, (_, draw) => (draw < FIRST_OWN_DRAW ? 0.45 : own)),
+        1,
+      );
+    const nothing = all.find(({ fault }) => fault.part === "none")!;
+    const states = new Set(checks.map(({ hookup }) => stateKey(hookup.state)));
+    const readers = [...states].map((state) => {
+      const sharing = checks.filter(({ hookup }) => stateKey(hookup.state) === state).map(({ hookup }) => hookup);
+      return new StateReader(setup, sharing[0]!.state, sharing);
+    });
+    const read = (one: (typeof all)[number], own: number) =>
+      readers.flatMap((reader) => {
+        reader.take(drawCar(setup, one.fault, one.place, usual(own)));
+        const where = { place: one.place, sensorAtFault: one.fault.part === "sensor", comesAndGoes: false };
+        return reader.hookups.map((_, at) => reader.outlook(at, where));
+      });
+    const watch = new SymptomWatch(setup);
+    let seen = 0;
+    const healthy = read(nothing, 0.5);
+    for (const one of all) {
+      const where = { place: one.place, sensorAtFault: false, comesAndGoes: false };
+      const noticed = [0.1, 0.9].filter((own) => watch.shows(drawCar(setup, one.fault, one.place, usual(own)), where));
+      if (noticed.length === 0) continue;
+      seen++;
+      const told = noticed.flatMap((own) =>
+        read(one, own).filter((outlook, i) => differs(outlook, healthy[i]!)),
+      ).length;
+      expect(told, suspectId(one.fault, one.place)).toBeGreaterThan(0);
+    }
+    expect(seen).toBeGreaterThan(0.6 * all.length);
+  });
+
+  it("priors of all faults and places sum to one, and the path carries all of them", () => {
+    const all = suspectables(setup);
+    expect(all.reduce((sum, { prior }) => sum + prior, 0)).toBeCloseTo(1, 9);
+    const ids = all.map(({ fault, place }) => suspectId(fault, place));
+    expect(new Set(ids).size).toBe(ids.length);
+    const items = pathShares(
+      setup,
+      all.map(({ fault, place, prior }) => ({ place: place.id, part: fault.part, share: prior })),
+    );
+    const elsewhere = all.filter(({ fault }) => fault.part === "none").reduce((sum, { prior }) => sum + prior, 0);
+    expect(items.reduce((sum, { share }) => sum + share, 0) + elsewhere).toBeCloseTo(1, 6);
+  });
+});
+
+function differs(one: Outlook, other: Outlook): boolean {
+  if (one.kind === "words")
+    return other.kind === "words" && one.chances.some((chance, i) => Math.abs(chance - other.chances[i]!) > 0.3);
+  if (other.kind === "words") return false;
+  if (one.values.length !== other.values.length) return true;
+  return one.values.some((value, i) => {
+    const usual = other.values[i]!;
+    if (value === usual) return false;
+    return !Number.isFinite(value - usual) || Math.abs(value - usual) > 0.1 * Math.abs(usual) + 0.05;
+  });
+}
+
+describe("answers", () => {
+  const setup = setupOf("active-2wire");
+  const ring = answersFor({ instrument: "eyes", look: "ring", state: checkCatalogue(setup)[0]!.hookup.state }, setup)!;
+  it.each([
+    ["intact", "intact"],
+    ["whole", "intact"],
+    ["2", "missing"],
+    ["crac", "cracked"],
+    ["9", null],
+    ["purple", null],
+  ])("%s means %s", (typed, meant) => {
+    expect(matchAnswer(ring, typed)).toBe(meant);
+  });
+});

@@ -1,0 +1,136 @@
+/** Inference against full enumeration on cases small enough to be done by hand, and its numbers against a statistics package. */
+import { mean, standardDeviation } from "simple-statistics";
+import { describe, expect, it } from "vitest";
+import { cornerSetupSchema } from "../circuit/setup";
+import { circuitStateSchema } from "../circuit/state";
+import type { Hookup } from "../checks/hookup";
+import { forecastStrip, previewReading } from "../job/forecast-strip";
+import { normalScore, normal, seeded } from "../random/random";
+import { complaintSchema } from "./complaint";
+import { InformationTable, informationTable } from "./information";
+import { LineUp } from "./line-up";
+import { overLimitChance, scaleError, toScale, fromScale } from "./scale";
+import { BLUNDER } from "./weigh";
+
+const setup = cornerSetupSchema.parse({
+  corner: "FR",
+  family: "active-2wire",
+  path: [{ station: "module" }, { spanM: 1, mm2: 0.5 }, { station: "plug" }],
+});
+const off = circuitStateSchema.parse({ key: "off" });
+const film: Hookup = { instrument: "film", look: "encoder", state: off };
+const foot: Hookup = { instrument: "eyes", look: "foot", state: off };
+
+describe("word answers", () => {
+  it("posterior shares equal Bayes' rule by full enumeration over every candidate", () => {
+    const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed: 4, perGroup: 24 });
+    const answers: [Hookup, string][] = [
+      [film, "gap"],
+      [foot, "seated"],
+    ];
+    const tables = lineUp.tables(answers.map(([hookup]) => hookup));
+    const byHand = lineUp.candidates.weight.map((weight, row) =>
+      answers.reduce((product, [, word], i) => {
+        const table = tables[i]!;
+        if (table.kind !== "words") throw new Error("expected words");
+        const chance = table.chances[row * table.words.length + table.words.indexOf(word)]!;
+        return product * ((1 - BLUNDER) * chance + BLUNDER / table.words.length);
+      }, weight),
+    );
+    const total = byHand.reduce((sum, weight) => sum + weight, 0);
+    const expected = lineUp.candidates.groups.map(({ first, size }) =>
+      byHand.slice(first, first + size).reduce((sum, weight) => sum + weight / total, 0),
+    );
+    for (const [hookup, word] of answers) lineUp.add({ hookup, value: { kind: "word", word } });
+    lineUp.shares().forEach((share, g) => expect(share).toBeCloseTo(expected[g]!, 9));
+  });
+
+  it("expected information is the mutual information summed over every outcome", () => {
+    const chances = new Float64Array([0.9, 0.1, 0.2, 0.8, 0.5, 0.5]);
+    const shares = new Float64Array([0.5, 0.3, 0.2]);
+    const table = new InformationTable(chances, 2, shares);
+    let byHand = 0;
+    for (const outcome of [0, 1]) {
+      const pooled = shares.reduce((sum, share, g) => sum + share * chances[g * 2 + outcome]!, 0);
+      shares.forEach((share, g) => {
+        const joint = share * chances[g * 2 + outcome]!;
+        byHand += joint * Math.log2(joint / (share * pooled));
+      });
+    }
+    expect(table.bits).toBeCloseTo(byHand, 12);
+    expect(new InformationTable(new Float64Array([0.5, 0.5, 0.5, 0.5]), 2, new Float64Array([0.6, 0.4])).bits).toBe(0);
+  });
+
+  it("a check that tells nothing of what is in question is worth nothing", () => {
+    const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed: 4, perGroup: 24 });
+    const shares = lineUp.shares();
+    const tyres: Hookup = { instrument: "eyes", look: "tyres", state: off };
+    const [seen, irrelevant] = lineUp
+      .tables([film, tyres])
+      .map((table) => informationTable(table, lineUp.candidates, shares));
+    expect(seen!.bits).toBeGreaterThan(5 * irrelevant!.bits);
+  });
+});
+
+describe("numbers", () => {
+  const volts: Hookup = {
+    instrument: "volts-dc",
+    red: { at: "face", station: "plug", face: "in", conductor: "supply" },
+    black: { at: "battery", pole: "negative" },
+    state: circuitStateSchema.parse({ unplugged: ["plug"] }),
+  };
+
+  it("the scale is even about zero, one to one, and its error grows from millivolts to per cent", () => {
+    for (const value of [-12, -0.003, 0, 0.2, 14]) {
+      expect(fromScale("volts-dc", toScale("volts-dc", value))).toBeCloseTo(value, 9);
+      expect(toScale("volts-dc", -value)).toBeCloseTo(-toScale("volts-dc", value), 12);
+    }
+    expect(scaleError(volts, 12, 0.01)).toBeCloseTo(0.018, 3);
+    expect(scaleError(volts, 12, 1)).toBeGreaterThan(scaleError(volts, 12, 0.01));
+  });
+
+  it("OL is an event of its own: sure when open, never for a good wire", () => {
+    expect(overLimitChance("ohms", Infinity)).toBeGreaterThan(0.99);
+    expect(overLimitChance("ohms", 0.3)).toBeLessThan(0.01);
+    expect(overLimitChance("ohms", 4e7)).toBeGreaterThan(0.3);
+    expect(overLimitChance("volts-dc", 12)).toBe(0);
+  });
+
+  it("the strip's bands say what the line-up then does: a healthy value raises healthy, a dead one the opens", () => {
+    const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed: 4, perGroup: 40 });
+    lineUp.add({ hookup: film, value: { kind: "word", word: "whole" } });
+    const strip = forecastStrip(lineUp, volts);
+    const healthy = strip.rows.find((row) => row.healthy)!;
+    expect(healthy.bands).toHaveLength(1);
+    const near = previewReading(lineUp, { hookup: volts, value: { kind: "number", value: 11.7, resolution: 0.1 } });
+    expect(near.at!).toBeGreaterThan(healthy.bands[0]!.from - 0.05);
+    expect(near.at!).toBeLessThan(healthy.bands[0]!.to + 0.05);
+    const dead = previewReading(lineUp, { hookup: volts, value: { kind: "number", value: 0.001, resolution: 0.001 } });
+    expect(dead.leader.toLowerCase()).toMatch(/supply|feed|module/);
+    expect(dead.at!).toBeLessThan(healthy.bands[0]!.from);
+  });
+
+  it("reading the same voltage twice says little more than once", () => {
+    const once = new LineUp(setup, complaintSchema.parse({}), { seed: 4 });
+    const reading = { hookup: volts, value: { kind: "number", value: 11.73, resolution: 0.01 } } as const;
+    once.add(reading);
+    const first = [...once.shares()];
+    once.add(reading);
+    const distance = [...once.shares()].reduce((sum, share, g) => sum + Math.abs(share - first[g]!) / 2, 0);
+    expect(distance).toBeLessThan(0.12);
+  });
+});
+
+describe("random numbers", () => {
+  it("normal scores have mean 0 and deviation 1 by a statistics package, and come again from their seed", () => {
+    const scores = Array.from({ length: 2000 }, (_, i) => normalScore((i + 0.5) / 2000));
+    expect(mean(scores)).toBeCloseTo(0, 3);
+    expect(standardDeviation(scores)).toBeCloseTo(1, 2);
+    const random = seeded(7);
+    const drawn = Array.from({ length: 4000 }, () => normal(random));
+    expect(mean(drawn)).toBeCloseTo(0, 1);
+    expect(standardDeviation(drawn)).toBeCloseTo(1, 1);
+    const again = seeded(7);
+    expect(drawn.slice(0, 5)).toEqual(Array.from({ length: 5 }, () => normal(again)));
+  });
+});
