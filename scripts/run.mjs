@@ -36,7 +36,8 @@ export function install() {
     .update(readFileSync(`${root}package-lock.json`))
     .digest("hex");
   if (existsSync(stamp) && readFileSync(stamp, "utf8") === wanted) return;
-  step("install packages", "npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"]);
+  // Not "npm ci": it wants every platform's binaries in the lock file, and registries need not serve those of others.
+  step("install packages", "npm", ["install", "--no-save", "--no-audit", "--no-fund", "--loglevel=error"]);
   writeFileSync(stamp, wanted);
 }
 
