@@ -2,7 +2,7 @@
 import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import type { Job } from "@/core/job/schema";
-import { useJob } from "../jobs/use-job";
+import { useJob, type ChangeJob } from "../jobs/use-job";
 import { JobHeader } from "../keys/job-header";
 import { Bench } from "./bench";
 
@@ -13,7 +13,7 @@ export function BenchScreen() {
   return <WithJob state={state}>{(job) => <BenchOf job={job} change={change} />}</WithJob>;
 }
 
-function BenchOf({ job, change }: { job: Job; change: (job: Job) => void }) {
+function BenchOf({ job, change }: { job: Job; change: ChangeJob }) {
   return (
     <>
       <JobHeader job={job} here="/bench" />

@@ -10,6 +10,7 @@ import { hookupOf, readingFrom } from "@/core/job/reading";
 import type { Entry, Job } from "@/core/job/schema";
 import { describeHookup, type NextCheck } from "@/core/job/describe-hookup";
 import { typedEvidence } from "@/core/lineup/typed-evidence";
+import type { ChangeJob } from "../jobs/use-job";
 import { useDiagnosis } from "../jobs/use-lineup";
 import { PathDrawing } from "../path/path-drawing";
 import { FreeReading } from "./free-reading";
@@ -24,7 +25,7 @@ const CapturePanel = dynamic(() => import("./capture-panel").then((module) => mo
 });
 
 /** The main screen: the path, the next check, the suspects, the log. */
-export function Bench({ job, change }: { job: Job; change: (job: Job) => void }) {
+export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   const { diagnosis, before, working, failed } = useDiagnosis(job);
   const [chosen, setChosen] = useState(0);
   const [free, setFree] = useState<Hookup | null>(null);
@@ -39,7 +40,7 @@ export function Bench({ job, change }: { job: Job; change: (job: Job) => void })
     : (proposals[Math.min(chosen, proposals.length - 1)] ?? null);
 
   const append = (entry: Entry) => {
-    change({ ...job, entries: [...job.entries, entry] });
+    change((newest) => ({ ...newest, entries: [...newest.entries, entry] }));
     setTyped("");
     setRefusal(null);
     setFree(null);

@@ -10,7 +10,7 @@ import { corners, cornerWords } from "@/core/units/corner";
 import { parseTyre } from "@/core/tyre/tyre";
 import { formatShare } from "@/core/units/format";
 import { WithJob } from "../bench/bench-screen";
-import { useJob } from "../jobs/use-job";
+import { useJob, type ChangeJob } from "../jobs/use-job";
 import { useDiagnosis } from "../jobs/use-lineup";
 import { Cap } from "../keys/cap";
 import { JobHeader } from "../keys/job-header";
@@ -50,14 +50,20 @@ const WORK_WORDS: Record<(typeof recentWorks)[number], string> = {
   battery: "battery",
 };
 
-function ComplaintForm({ job, change }: { job: Job; change: (job: Job) => void }) {
+function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
   const router = useRouter();
   const { diagnosis } = useDiagnosis(job);
   const setup = (parts: Partial<Job["setup"]>) =>
-    change({ ...job, setup: cornerSetupSchema.parse({ ...job.setup, ...parts }) });
-  const complain = (parts: Partial<Complaint>) => change({ ...job, complaint: { ...job.complaint, ...parts } });
+    change((newest) => ({ ...newest, setup: cornerSetupSchema.parse({ ...newest.setup, ...parts }) }));
+  const complain = (parts: Partial<Complaint>) =>
+    change((newest) => ({ ...newest, complaint: { ...newest.complaint, ...parts } }));
   const setFamily = (family: Family) => setup({ family });
-  useHotkeys("f", () => setFamily(families[(families.indexOf(job.setup.family) + 1) % families.length]!));
+  useHotkeys("f", () =>
+    change((newest) => ({
+      ...newest,
+      setup: { ...newest.setup, family: families[(families.indexOf(newest.setup.family) + 1) % families.length]! },
+    })),
+  );
   useHotkeys("h", () => complain({ presence: job.complaint.presence === "hard" ? "intermittent" : "hard" }));
   corners.forEach((corner, i) => {
     // Four corners, four keys: the count never changes, so the hooks keep their order.
@@ -77,13 +83,13 @@ function ComplaintForm({ job, change }: { job: Job; change: (job: Job) => void }
             label="Car"
             value={job.car.name}
             placeholder="Osmund Drover 09"
-            onChange={(name) => change({ ...job, car: { ...job.car, name } })}
+            onChange={(name) => change((newest) => ({ ...newest, car: { ...newest.car, name } }))}
           />
           <Text
             label="Plate or fleet number"
             value={job.car.plate}
             placeholder=""
-            onChange={(plate) => change({ ...job, car: { ...job.car, plate } })}
+            onChange={(plate) => change((newest) => ({ ...newest, car: { ...newest.car, plate } }))}
           />
         </div>
         <Group label="Which corner">

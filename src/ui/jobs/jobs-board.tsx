@@ -112,15 +112,13 @@ function JobRow({ job, at }: { job: Job; at: number }) {
   const lead = diagnosis?.suspects[0];
   return (
     <li className="grid grid-cols-[auto_1fr] gap-x-4 rounded-2xl border border-rule bg-card p-3 md:grid-cols-[auto_17rem_1fr_auto]">
-      <Link
-        href={`/bench?job=${job.id}`}
-        className="cap row-span-2 self-center md:row-span-1"
-        aria-label={`Open ${job.car.name}`}
-      >
+      <Link href={`/bench?job=${job.id}`} className="cap row-span-2 self-center md:row-span-1">
         <span className="legend" aria-hidden="true">
           {at < 9 ? at + 1 : ""}
         </span>
-        <span>Open</span>
+        <span>
+          Open<span className="sr-only"> {job.car.name}</span>
+        </span>
       </Link>
       <div className="self-center">
         <div className="flex items-center gap-3 text-lg font-semibold">

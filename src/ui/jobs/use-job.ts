@@ -1,5 +1,5 @@
 "use client";
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { toast } from "sonner";
 import type { Job } from "@/core/job/schema";
 import { loadJob, onOtherTab, saveJob } from "@/store/jobs";
@@ -7,8 +7,11 @@ import { loadJob, onOtherTab, saveJob } from "@/store/jobs";
 export type JobState =
   { status: "loading" } | { status: "missing" } | { status: "failed"; say: string } | { status: "ready"; job: Job };
 
+/** Changes a job by a function of its newest state. */
+export type ChangeJob = (update: (job: Job) => Job) => void;
+
 /** A stored job, kept in step with other tabs. `change` shows at once and saves behind; a failed write is told. */
-export function useJob(id: string | null): { state: JobState; change: (job: Job) => void } {
+export function useJob(id: string | null): { state: JobState; change: ChangeJob } {
   const [state, setState] = useState<JobState>({ status: "loading" });
   useEffect(() => {
     if (!id) return;
@@ -26,10 +29,21 @@ export function useJob(id: string | null): { state: JobState; change: (job: Job)
       stop();
     };
   }, [id]);
-  const change = useCallback((job: Job) => {
+  const latest = useRef<Job | null>(null);
+  useEffect(() => {
+    latest.current = state.status === "ready" ? state.job : null;
+  }, [state]);
+  const change = useCallback((update: (job: Job) => Job) => {
+    // From the newest job, not from the one last drawn: two keys may come within one frame.
+    if (!latest.current) return;
+    const job = update(latest.current);
+    latest.current = job;
     setState({ status: "ready", job });
     saveJob(job).then(
-      (merged) => merged.entries.length !== job.entries.length && setState({ status: "ready", job: merged }),
+      (merged) => {
+        if (merged.entries.length !== job.entries.length && latest.current === job)
+          setState({ status: "ready", job: merged });
+      },
       (error: unknown) =>
         toast.error(
           `Not saved: ${error instanceof Error ? error.message : "the browser refused the write"}. Nothing typed is lost while this tab is open; export the job from the jobs board.`,
