@@ -76,6 +76,8 @@ function healthyCar(setup: CornerSetup, wide: (index: number) => number): CarCon
     switchField: logBetween(wide(8), 0.1, 0.25),
     thresholdV: logBetween(wide(12), 0.1, 0.2),
     deaf: false,
+    elsewhere: false,
+    othersDown: 0,
     signs: {},
   };
 }

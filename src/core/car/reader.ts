@@ -1,3 +1,4 @@
+import { wiggledPlace } from "../checks/answers";
 import { piercedPoints, type Hookup } from "../checks/hookup";
 import { CornerNet } from "../circuit/corner-net";
 import { pointText, type Point } from "../circuit/point";
@@ -8,7 +9,7 @@ import type { CarCondition, Place } from "../faults/fault";
 import { coilRmsV, lostPoleShare } from "../ring/ring";
 import { frequencyHz, parseTyre, rollingCircumferenceM } from "../tyre/tyre";
 import { modulePins, moduleView, type ModuleView } from "./signal";
-import { lookChances, scopeChances, speedChances, swapChances } from "./word-answers";
+import { lookChances, moduleAnswers, scopeChances, speedChances, swapChances, wiggleChances } from "./word-answers";
 
 /** What one car would answer to one hook-up: numbers with their chances (Infinity = over limit), or the chances of each word. */
 export type Outlook = { kind: "numbers"; values: number[]; chances: number[] } | { kind: "words"; chances: number[] };
@@ -35,6 +36,7 @@ export class StateReader {
   private readonly electrical: boolean;
   private readonly hertzPerKmh: number;
   private readonly needsHigh: boolean;
+  private readonly loadsWire: boolean;
   private view: ModuleView | null = null;
   private solvedFor: CarCondition | null = null;
 
@@ -45,9 +47,10 @@ export class StateReader {
     const pierced = hookups.flatMap((hookup) => piercedPoints({ ...hookup, state: this.state } as Hookup, setup));
     this.solved = new SolvedCorner(setup, new CornerNet(setup, pierced));
     this.pins = modulePins(setup);
-    this.electrical = hookups.some((hookup) => "red" in hookup || hookup.look === "speed");
+    this.electrical = hookups.some((hookup) => "red" in hookup || LIVE.has(hookup.look));
     const circumferenceM = rollingCircumferenceM(parseTyre(setup.tyre) ?? DEFAULT_TYRE);
     this.hertzPerKmh = frequencyHz(1, setup.pulsesPerRevolution, circumferenceM);
+    this.loadsWire = hookups.some((hookup) => hookup.instrument === "lamp");
     this.needsHigh = setup.family !== "passive" && state.key === "on" && !state.batteryOff;
   }
 
@@ -55,7 +58,7 @@ export class StateReader {
   take(car: CarCondition): void {
     this.solvedFor = car;
     this.view = null;
-    if (this.electrical) this.solved.solve(car.circuit, this.state);
+    if (this.electrical) this.solved.solve(car.circuit, this.state, this.loadsWire);
   }
 
   /** What the car last taken would answer to hook-up number `at`. */
@@ -75,9 +78,13 @@ export class StateReader {
       case "continuity":
         return beep(this.solved.meterOhms(hookup.red, hookup.black));
       case "lamp":
-        return lamp(Math.abs(this.solved.loadAmps()));
+        return lamp(
+          feedsThroughWire(hookup) ? this.solved.feedAmps(hookup.red, hookup.black) : Math.abs(this.solved.loadAmps()),
+        );
       case "amps-dc":
-        throw new RangeError("amps-dc is not built yet; log the volts across a known resistor instead");
+        return this.clamped(hookup.red, hookup.black);
+      case "gauge":
+        return sure(hookup.look === "gap" ? car.ring.gapMm : 2 * car.ring.runoutMm);
       case "scope":
         return {
           kind: "words",
@@ -92,6 +99,9 @@ export class StateReader {
     const car = this.solvedFor!;
     if (hookup.look === "swap") return swapChances(where.sensorAtFault);
     if (hookup.look === "speed") return speedChances(car, this.moduleView(), hookup, this.setup, where.comesAndGoes);
+    if (LIVE.has(hookup.look)) return moduleAnswers(car, this.moduleView(), hookup, this.setup);
+    const wiggled = wiggledPlace(hookup.look, this.setup);
+    if (wiggled) return wiggleChances(car, where, wiggled);
     const station = where.place.station === undefined ? null : stationsOf(this.setup)[where.place.station]!.station;
     return lookChances(car, hookup, this.setup, station);
   }
@@ -101,15 +111,25 @@ export class StateReader {
     return this.view;
   }
 
-  /** DC volts: either level while still (nobody knows which pole faces the sensor), the mean while turning. */
+  /** DC volts: one level while still (nobody knows which pole faces the sensor), the mean while turning. */
   private levels(red: Point, black: Point): Outlook {
     const { low, high } = this.solved.meterVolts(red, black);
     if (!this.needsHigh) return sure(low);
     const { sensor } = this.solvedFor!.circuit;
     if (sensor.mode === "stuck" || this.switchedShare() === 0) return sure(sensor.restsHigh ? high : low);
-    if (this.state.wheel === "still")
-      return Math.abs(high - low) < 1e-4 ? sure(low) : { kind: "numbers", values: [low, high], chances: [0.5, 0.5] };
+    if (this.state.wheel === "still") return resting(sensor.restsHigh, low, high);
     return sure((low + high) / 2);
+  }
+
+  /** A clamp about a looped jumper between a plug's two faces: the current there, the mean of both levels while turning. */
+  private clamped(red: Point, black: Point): Outlook {
+    const { circuit } = this.solvedFor!;
+    const ohms = "station" in red ? contactOhmsAt(circuit, this.setup, red) : Infinity;
+    const { low, high } = this.solved.contactAmps(red, black, ohms);
+    if (!this.needsHigh) return sure(low);
+    if (circuit.sensor.mode === "stuck" || this.switchedShare() === 0)
+      return sure(circuit.sensor.restsHigh ? high : low);
+    return this.state.wheel === "still" ? resting(circuit.sensor.restsHigh, low, high) : sure((low + high) / 2);
   }
 
   private alternatingV(red: Point, black: Point): number {
@@ -163,9 +183,31 @@ function returnBeside(red: Point, setup: CornerSetup): Point {
 
 function withLamp(state: CircuitState, hookups: readonly Hookup[]): CircuitState {
   const lamp = hookups.find((hookup) => hookup.instrument === "lamp");
-  if (!lamp || lamp.instrument !== "lamp") return state;
+  if (!lamp || lamp.instrument !== "lamp" || feedsThroughWire(lamp)) return state;
   return { ...state, load: { kind: "lamp", red: pointText(lamp.red), black: pointText(lamp.black) } };
 }
+
+/** Looks that ask the module what it sees. */
+const LIVE: ReadonlySet<string> = new Set(["speed", "which", "magnet", "steering", "fuse-out"]);
+
+/** A lamp hung at the far end of a wire fed at the near one, both ends open. */
+function feedsThroughWire({ red, black }: { red: Point; black: Point }): boolean {
+  return red.at === "face" && black.at === "face" && red.conductor === black.conductor;
+}
+
+function contactOhmsAt(circuit: CarCondition["circuit"], setup: CornerSetup, red: Point & { station: string }): number {
+  const station = stationsOf(setup).findIndex(({ station }) => station === red.station);
+  const wire = "conductor" in red ? conductorsOf[setup.family].indexOf(red.conductor) : 0;
+  return circuit.contactOhms[station]![wire]!;
+}
+
+/** A wheel that stands keeps the pole it stopped at, unless someone turned it between two readings. */
+function resting(restsHigh: boolean, low: number, high: number): Outlook {
+  if (Math.abs(high - low) < 1e-4) return sure(low);
+  return { kind: "numbers", values: restsHigh ? [high, low] : [low, high], chances: [1 - MOVED, MOVED] };
+}
+
+const MOVED = 0.1;
 
 function sure(value: number): Outlook {
   return { kind: "numbers", values: [value], chances: [1] };

@@ -41,7 +41,7 @@ export function moduleView(
     view.lostShare = 0;
     return view;
   }
-  view.lostShare = lostPoleShare(car.ring, car.switchField);
+  view.lostShare = car.circuit.sensor.mode === "stuck" ? 1 : lostPoleShare(car.ring, car.switchField);
   view.dropOutKmh = 0;
   const [low, high] = (["low", "high"] as const).map((level) => senseQuantity(car, setup, pins, solved, level));
   if (setup.family === "active-3wire")

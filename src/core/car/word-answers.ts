@@ -3,6 +3,7 @@ import type { Hookup } from "../checks/hookup";
 import { stationsOf, type CornerSetup } from "../circuit/setup";
 import { speedOf } from "../circuit/state";
 import type { CarCondition, Sign } from "../faults/fault";
+import type { Whereabouts } from "./reader";
 import type { ModuleView } from "./signal";
 
 /** Chance that a look at a sound part is answered as damaged all the same. */
@@ -51,6 +52,12 @@ export function lookChances(
       });
     case "bearing":
       return chances(words, { play: Math.max(sign("bearing-play"), 0.03) });
+    case "sensor":
+      return chances(words, { rocks: Math.max(sign("sensor-loose"), 0.03) });
+    case "count":
+      return chances(words, { other: Math.max(sign("ring-count"), 0.02) });
+    case "others":
+      return chances(words, { several: Math.max(car.othersDown, 0.03) });
     case "tyres":
       return chances(words, { different: Math.max(sign("wrong-tyre"), 0.02) });
     default:
@@ -79,8 +86,46 @@ export function speedChances(
   );
 }
 
+/** Chances of what the module makes of this wheel turned alone, a magnet at the sensor, or a stop from low speed. */
+export function moduleAnswers(
+  car: CarCondition,
+  view: ModuleView,
+  hookup: Hookup & { look: string },
+  setup: CornerSetup,
+): number[] {
+  const { words } = answersFor(hookup, setup)!;
+  const heard = !car.deaf && view.circuitOk;
+  if (hookup.look === "magnet") {
+    const answers = view.circuitOk && car.circuit.sensor.mode !== "stuck";
+    return chances(words, answers ? {} : { "no-change": 0.96 }, "switches");
+  }
+  if (hookup.look === "which") {
+    const seen = heard && view.lostShare < 0.9 && view.dropOutKmh < speedOf(hookup.state);
+    return chances(words, { [car.elsewhere ? "another" : seen ? "this" : "none"]: 0.96 }, "none");
+  }
+  // Only a speed lost while the car still rolls makes the module release a wheel; a dead corner just switches ABS off.
+  const released =
+    heard && view.lostShare < 0.9 && (view.dropOutKmh > 4.5 || view.lostShare > 0.05 || car.ring.wobble > 0.05);
+  if (hookup.look === "steering") return chances(words, { pulls: released ? 0.7 : 0.05 });
+  return chances(words, { stays: released ? 0.1 : 0.5, gone: released ? 0.9 : 0.5 });
+}
+
+/** Chances that a reading jumps while a connector or a stretch of wire is bent and tugged. */
+export function wiggleChances(
+  car: CarCondition,
+  { place, comesAndGoes }: Whereabouts,
+  wiggled: { station: number } | { span: number },
+): number[] {
+  const here = "station" in wiggled ? place.station === wiggled.station : place.span === wiggled.span;
+  const touchy = comesAndGoes || car.circuit.spanDefects.some(({ loadedOhms }) => loadedOhms !== undefined);
+  const jumps = here ? (touchy ? 0.8 : 0.25) : 0.03;
+  return [1 - jumps, jumps];
+}
+
 function speedWord(car: CarCondition, view: ModuleView, speedKmh: number, comesAndGoes: boolean): string {
+  if (car.elsewhere) return "erratic";
   if (car.deaf || !view.circuitOk) return comesAndGoes ? "drops-out" : "zero";
+  if (car.circuit.sensor.mode === "noisy") return "erratic";
   if (view.lostShare > 0.6 || view.dropOutKmh > speedKmh) return "zero";
   if (comesAndGoes || view.lostShare > 0.02 || car.ring.wobble > 0.08) return "drops-out";
   if (view.dropOutKmh > 4.5) return "cuts-low";

@@ -30,6 +30,8 @@ const MINUTES = {
   drive: 5,
   look: 1,
   pierce: 5,
+  clamp: 4,
+  lampLoad: 3,
 } as const;
 /** What a hole in the insulation and a sensor that may break on its way out are worth, in minutes. */
 const DAMAGE_MINUTES = { pierce: 10, sensorOut: 45 } as const;
@@ -59,12 +61,17 @@ export function accessSteps(hookup: Hookup, setup: CornerSetup): Access {
     damageMinutes:
       (pierces ? DAMAGE_MINUTES.pierce : 0) +
       ("look" in hookup && SENSOR_OUT.has(hookup.look) ? DAMAGE_MINUTES.sensorOut : 0),
-    unplugs: hookup.state.unplugged.length > 0 || ("look" in hookup && hookup.look === "swap"),
+    unplugs:
+      hookup.state.unplugged.length > 0 ||
+      hookup.instrument === "amps-dc" ||
+      ("look" in hookup && hookup.look === "swap"),
     pierces,
   };
 }
 
-const SENSOR_OUT = new Set(["face", "swap"]);
+const SENSOR_OUT = new Set(["face", "swap", "magnet"]);
+const LIFTED = new Set(["sensor", "magnet", "count", "which", "gap", "runout"]);
+const WHEEL_OFF = new Set(["sensor", "count", "gap", "runout"]);
 
 function lookAccess(
   look: string,
@@ -73,6 +80,14 @@ function lookAccess(
 ): number {
   if (look === "speed") return MINUTES.drive;
   if (look === "tyres") return MINUTES.look;
+  if (look === "others") return 3;
+  if (look === "steering" || look === "fuse-out") return MINUTES.drive + 2;
+  if (look.startsWith("wiggle-")) {
+    const place = look.slice("wiggle-".length);
+    if (place.startsWith("span")) return 6;
+    reach(place);
+    return 4;
+  }
   if (look === "wiring") return 5;
   if (
     look === "bearing" ||
@@ -80,15 +95,20 @@ function lookAccess(
     look === "ring" ||
     look === "encoder" ||
     look === "face" ||
-    look === "swap"
+    look === "swap" ||
+    LIFTED.has(look)
   )
     add("lift", "raise the wheel on a stand", MINUTES.lift);
-  if (look === "foot" || look === "ring" || look === "encoder") add("wheel-off", "wheel off", MINUTES.wheelOff);
+  if (look === "foot" || look === "ring" || look === "encoder" || WHEEL_OFF.has(look))
+    add("wheel-off", "wheel off", MINUTES.wheelOff);
   if (SENSOR_OUT.has(look)) {
     add("wheel-off", "wheel off", MINUTES.wheelOff);
     add("sensor-out", "draw the sensor", MINUTES.sensorOut);
-    return look === "swap" ? 20 : MINUTES.look;
+    return look === "swap" ? 20 : look === "magnet" ? 4 : MINUTES.look;
   }
+  if (look === "count" || look === "runout") return 5;
+  if (look === "which" || look === "gap") return 3;
+  if (look === "sensor") return MINUTES.look;
   reach(look);
   return MINUTES.look + 1;
 }
@@ -96,6 +116,8 @@ function lookAccess(
 function ownMinutes(hookup: Hookup, pierces: boolean): number {
   if (pierces) return MINUTES.pierce;
   if (hookup.instrument === "scope") return MINUTES.capture;
+  if (hookup.instrument === "amps-dc") return MINUTES.clamp;
+  if (hookup.instrument === "lamp") return MINUTES.lampLoad;
   return hookup.state.wheel === "still" ? MINUTES.measure : MINUTES.probe;
 }
 

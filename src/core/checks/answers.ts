@@ -1,4 +1,4 @@
-import { stationsOf, type CornerSetup } from "../circuit/setup";
+import { spansOf, stationsOf, type CornerSetup } from "../circuit/setup";
 import type { Hookup } from "./hookup";
 
 /** A check that is answered with a word: the words it may have, in key order, and how the question reads. */
@@ -58,6 +58,41 @@ export const looks: Record<string, Answers> = {
     say: { tight: "no play either way", play: "play that goes when a helper holds the brake" },
     synonyms: { none: "tight", loose: "play" },
   },
+  sensor: {
+    words: ["firm", "rocks"],
+    say: { firm: "sits firm in its seat", rocks: "rocks or turns by hand" },
+    synonyms: { tight: "firm", loose: "rocks" },
+  },
+  magnet: {
+    words: ["switches", "no-change"],
+    say: { switches: "output answers the magnet or pin", "no-change": "nothing changes" },
+    synonyms: { yes: "switches", no: "no-change", dead: "no-change", ok: "switches" },
+  },
+  count: {
+    words: ["as-listed", "other"],
+    say: { "as-listed": "teeth or poles as the maker lists", other: "another number" },
+    synonyms: { right: "as-listed", wrong: "other", ok: "as-listed" },
+  },
+  others: {
+    words: ["only-this", "several"],
+    say: { "only-this": "the other corners are good", several: "other corners are down or coded too" },
+    synonyms: { one: "only-this", all: "several", more: "several" },
+  },
+  which: {
+    words: ["this", "another", "none"],
+    say: { this: "this corner answers", another: "another corner answers", none: "no corner answers" },
+    synonyms: { other: "another", zero: "none" },
+  },
+  steering: {
+    words: ["straight", "pulls"],
+    say: { straight: "brakes straight, no buzz", pulls: "buzzes and pulls to the other side" },
+    synonyms: { buzz: "pulls", none: "straight" },
+  },
+  "fuse-out": {
+    words: ["gone", "stays"],
+    say: { gone: "pull or buzz gone with the fuse out", stays: "still pulls or grinds with the fuse out" },
+    synonyms: { yes: "gone", no: "stays" },
+  },
   tyres: {
     words: ["alike", "different"],
     say: { alike: "all four sizes alike", different: "this one is another size" },
@@ -114,6 +149,15 @@ export const scopeAnswers: Answers = {
   },
 };
 
+/** Looks answered with a number of millimetres. */
+export const gauged: readonly string[] = ["gap", "runout"];
+
+const WIGGLE: Answers = {
+  words: ["steady", "jumps"],
+  say: { steady: "reading stands still", jumps: "reading jumps or dies" },
+  synonyms: { ok: "steady", cuts: "jumps", dies: "jumps" },
+};
+
 const CONTINUITY: Answers = {
   words: ["beep", "no-beep"],
   say: { beep: "beeps", "no-beep": "no beep" },
@@ -131,13 +175,25 @@ export function answersFor(hookup: Hookup, setup: CornerSetup): Answers | null {
   if (hookup.instrument === "lamp") return LAMP;
   if (hookup.instrument === "scope") return scopeAnswers;
   if (!("look" in hookup)) return null;
+  if (hookup.instrument === "gauge" && gauged.includes(hookup.look)) return null;
+  if (wiggledPlace(hookup.look, setup)) return WIGGLE;
   if (stationsOf(setup).some(({ station }) => station === hookup.look)) return CONNECTOR;
   const answers = looks[hookup.look];
   if (!answers)
     throw new RangeError(
-      `nothing called “${hookup.look}” to look at; known: ${[...Object.keys(looks), ...stationsOf(setup).map(({ station }) => station)].join(", ")}`,
+      `nothing called “${hookup.look}” to look at; known: ${[...Object.keys(looks), ...gauged, ...stationsOf(setup).map(({ station }) => station)].join(", ")}`,
     );
   return answers;
+}
+
+/** The station or span (numbered from 0) a wiggle test moves, or null when the look is no wiggle test of this corner. */
+export function wiggledPlace(look: string, setup: CornerSetup): { station: number } | { span: number } | null {
+  const where = /^wiggle-(.+)$/.exec(look)?.[1];
+  if (!where) return null;
+  const station = stationsOf(setup).findIndex((one) => one.station === where);
+  if (station >= 0) return { station };
+  const span = Number(/^span(\d+)$/.exec(where)?.[1] ?? 0) - 1;
+  return span >= 0 && span < spansOf(setup).length ? { span } : null;
 }
 
 /** The word meant by what was typed: exact, by synonym, or by an unmistakable beginning. @returns null when none fits */

@@ -43,6 +43,13 @@ function face(station: string, side: "in" | "out", conductor: Conductor): Point 
   return { at: "face", station, face: side, conductor };
 }
 
+/** The wire whose level carries the speed: the one the module senses. */
+export function signalConductor({ family, sense }: CornerSetup): Conductor {
+  if (family === "passive") return "a";
+  if (family === "active-3wire") return "signal";
+  return sense === "high" ? "supply" : "return";
+}
+
 /** Readings at one connector: back-probed live, opened live, opened dead. */
 function atStation(setup: CornerSetup, station: string): Hookup[] {
   const conductors = conductorsOf[setup.family];
@@ -64,12 +71,19 @@ function atStation(setup: CornerSetup, station: string): Hookup[] {
     black: face(station, "out", second),
     state: state(),
   });
-  const signal = passive ? first : conductors.at(-1)!;
+  const signal = signalConductor(setup);
   const beside = passive ? face(station, "out", second) : BATTERY_NEGATIVE;
   list.push({ instrument: "hertz", red: face(station, "out", signal), black: beside, state: spin });
   list.push({ instrument: "volts-ac", red: face(station, "out", signal), black: beside, state: spin });
   list.push({ instrument: "scope", red: face(station, "out", signal), state: spin });
   if (station === "module") return list;
+  if (!passive)
+    list.push({
+      instrument: "amps-dc",
+      red: face(station, "in", "supply"),
+      black: face(station, "out", "supply"),
+      state: state(),
+    });
   const opened = state({ unplugged: [station] });
   for (const conductor of conductors)
     list.push({ instrument: "volts-dc", red: face(station, "in", conductor), black: BATTERY_NEGATIVE, state: opened });
@@ -115,6 +129,12 @@ function alongHarness(setup: CornerSetup, stations: string[]): Hookup[] {
           state: open,
         });
         list.push({ instrument: "ohms", red: face(stations[far]!, "in", conductor), black: BODY, state: open });
+        list.push({
+          instrument: "lamp",
+          red: face(stations[near]!, "out", conductor),
+          black: face(stations[far]!, "in", conductor),
+          state: open,
+        });
       }
       list.push({
         instrument: "ohms",
@@ -146,6 +166,21 @@ function wheelAndRing(setup: CornerSetup): Hookup[] {
     { instrument: "eyes", look: "ring", state: still },
     { instrument: "eyes", look: "face", state: still },
     { instrument: "eyes", look: "swap", state: still },
+    { instrument: "eyes", look: "count", state: still },
+    { instrument: "hands", look: "sensor", state: still },
+    { instrument: "gauge", look: "gap", state: still },
+    { instrument: "gauge", look: "runout", state: still },
+    { instrument: "hands", look: "magnet", state: state() },
+    { instrument: "scan", look: "others", state: state() },
+    { instrument: "scan", look: "which", state: state({ wheel: "hand", speedKmh: HAND_SPIN_KMH }) },
+    { instrument: "scan", look: "steering", state: driven },
+    { instrument: "scan", look: "fuse-out", state: driven },
+    ...[
+      ...stationsOf(setup)
+        .slice(1)
+        .map(({ station }) => station),
+      ...spansOf(setup).map((_, i) => `span${i + 1}`),
+    ].map((place): Hookup => ({ instrument: "hands", look: `wiggle-${place}`, state: state() })),
   ];
   if (setup.family !== "passive") list.push({ instrument: "film", look: "encoder", state: still });
   return list;

@@ -15,6 +15,7 @@ export const instruments = [
   "eyes",
   "hands",
   "film",
+  "gauge",
   "scan",
   "scope",
 ] as const;
@@ -28,6 +29,7 @@ export const quantityOf: Partial<Record<Instrument, Quantity>> = {
   "amps-dc": "amps",
   hertz: "hertz",
   duty: "percent",
+  gauge: "length",
 };
 
 export const instrumentWords: Record<Instrument, string> = {
@@ -42,6 +44,7 @@ export const instrumentWords: Record<Instrument, string> = {
   eyes: "look",
   hands: "feel",
   film: "viewing film",
+  gauge: "gauge",
   scan: "scan data",
   scope: "scope",
 };
@@ -56,13 +59,23 @@ export type Hookup =
     }
   | { instrument: "lamp"; red: Point; black: Point; state: CircuitState }
   | { instrument: "scope"; red: Point; state: CircuitState }
-  | { instrument: "eyes" | "hands" | "film" | "scan"; look: string; state: CircuitState };
+  | { instrument: "eyes" | "hands" | "film" | "gauge" | "scan"; look: string; state: CircuitState };
 
 /** Names a hook-up: two readings with the same key were taken the same way. */
 export function hookupKey(hookup: Hookup): string {
   const where =
     "look" in hookup ? hookup.look : pointText(hookup.red) + ("black" in hookup ? `>${pointText(hookup.black)}` : "");
   return `${hookup.instrument}:${where}:${stateKey(hookup.state)}`;
+}
+
+/** Hook-ups that can share one solve of the circuit, together. */
+export function byState(hookups: readonly Hookup[]): Hookup[][] {
+  const shared = new Map<string, Hookup[]>();
+  for (const hookup of hookups) {
+    const key = hookup.instrument === "lamp" ? hookupKey(hookup) : stateKey(hookup.state);
+    shared.set(key, [...(shared.get(key) ?? []), hookup]);
+  }
+  return [...shared.values()];
 }
 
 /** All the points a hook-up touches on spans, for which the netlist needs a node. */

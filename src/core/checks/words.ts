@@ -10,6 +10,10 @@ export function instruction(hookup: Hookup, setup: CornerSetup): string {
   if ("look" in hookup) return lookSentence(hookup.look);
   const before = stateSentence(hookup.state);
   const red = pointWords(hookup.red, setup);
+  if (hookup.instrument === "amps-dc")
+    return `${before} Fit a jumper looped ${CLAMP_LOOPS} times through the clamp between the two faces, ${red}. Divide what it shows by ${CLAMP_LOOPS}.`;
+  if (hookup.instrument === "lamp" && hookup.red.at === "face" && hookup.black.at === "face")
+    return `${before} Feed fused 12 V into ${red} and hang the test lamp from ${pointWords(hookup.black, setup)} to battery −.`;
   if (hookup.instrument === "scope")
     return `${before} Scope, DC-coupled: probe on ${red}, its ground at the same connector. Record at least three turns.`;
   return `${before} Meter on ${instrumentWords[hookup.instrument]}: red on ${red}, black on ${pointWords(hookup.black, setup)}.`;
@@ -49,7 +53,15 @@ export function pointLabel(point: Point): string {
 /** A reading's place in the log. */
 export function hookupLabel(hookup: Hookup): string {
   if ("look" in hookup)
-    return LOOK_LABELS[hookup.look] ?? (hookup.look === "speed" ? "live speed" : stationWords(hookup.look));
+    return (
+      LOOK_LABELS[hookup.look] ??
+      (hookup.look === "speed"
+        ? "live speed"
+        : hookup.look.startsWith("wiggle-")
+          ? `wiggle, ${hookup.look.slice("wiggle-".length)}`
+          : stationWords(hookup.look))
+    );
+  if (hookup.instrument === "amps-dc") return `clamp at ${pointLabel(hookup.red)}`;
   if (hookup.instrument === "scope") return `capture at ${pointLabel(hookup.red)}`;
   return `${pointLabel(hookup.red)} to ${pointLabel(hookup.black)}`;
 }
@@ -68,7 +80,9 @@ export function stateWords(state: CircuitState): string {
 export function cautions(hookup: Hookup): string[] {
   const list: string[] = [];
   const { state } = hookup;
-  if (state.wheel === "driven")
+  if ("look" in hookup && hookup.look === "fuse-out")
+    list.push("Private ground only, no traffic; never leave the fuse out.");
+  else if (state.wheel === "driven")
     list.push("Drive where it is safe, a helper reading the screen. Not in traffic with ABS out of action.");
   if (state.wheel === "hand" || state.wheel === "creep" || ("look" in hookup && RAISED.has(hookup.look)))
     list.push("Rated stands on firm level ground, other wheels chocked. Never under a jack alone.");
@@ -83,7 +97,7 @@ export function cautions(hookup: Hookup): string[] {
     list.push(
       "Back-probe beside the wire seal; do not spread the terminal. No lamp or jumper into a connected module.",
     );
-  if ("look" in hookup && (hookup.look === "swap" || hookup.look === "face"))
+  if ("look" in hookup && (hookup.look === "swap" || hookup.look === "face" || hookup.look === "magnet"))
     list.push(
       "A seized sensor can break on its way out. Pry gently at the metal, never at the plastic. No dry blowing of brake dust.",
     );
@@ -92,7 +106,22 @@ export function cautions(hookup: Hookup): string[] {
   return list;
 }
 
-const RAISED = new Set(["bearing", "ring", "encoder", "foot", "face", "swap"]);
+/** A clamp is too coarse for 7 and 14 mA; six loops make 42 and 84 of them (common practice, no source). */
+const CLAMP_LOOPS = 6;
+const RAISED = new Set([
+  "bearing",
+  "ring",
+  "encoder",
+  "foot",
+  "face",
+  "swap",
+  "sensor",
+  "magnet",
+  "count",
+  "which",
+  "gap",
+  "runout",
+]);
 const MOTION: Record<CircuitState["wheel"], string> = {
   still: "",
   creep: "wheel creeping",
@@ -108,6 +137,15 @@ const LOOK_LABELS: Record<string, string> = {
   bearing: "bearing, rocked",
   tyres: "tyre sizes",
   swap: "sensors changed over",
+  sensor: "sensor, tugged",
+  magnet: "magnet past the sensor",
+  count: "teeth counted",
+  gap: "air gap",
+  runout: "ring runout",
+  others: "the other corners",
+  which: "which corner answers",
+  steering: "stop from low speed",
+  "fuse-out": "stop, ABS fuse out",
 };
 
 function lookSentence(look: string): string {
@@ -120,8 +158,23 @@ function lookSentence(look: string): string {
     bearing: "Wheel raised: rock it at 12–6 and 3–9, then again with a helper on the brake.",
     tyres: "Read all four tyre sizes and wear.",
     swap: "Change the sensor over with the other side's, clear, drive, and see where the fault is now.",
+    sensor: "Wheel off: try to rock and turn the sensor in its seat by hand.",
+    magnet:
+      "Sensor drawn, still plugged in, key on: pass a small magnet (encoder) or a steel blade (toothed ring) across its tip and watch the output.",
+    count: "Wheel off: mark one tooth and count once round, or count the poles under film.",
+    gap: "Wheel off: feeler gauge, non-magnetic, between sensor tip and ring; the widest leaf that slides, in mm.",
+    runout: "Dial gauge on the ring, turn the hub once: highest less lowest, in mm.",
+    others: "Scan tool: do the other corners show good speeds and no codes?",
+    which: "Wheel raised, spin this wheel alone by hand and see which corner's live speed answers.",
+    steering:
+      "On dry, private ground stop gently from 20 km/h: does the pedal buzz and the car pull to the other side?",
+    "fuse-out":
+      "On private ground only: pull the ABS fuse, stop gently from 20 km/h, put the fuse back. Is the pull or buzz gone?",
     speed: "Drive to 30 km/h and coast to a stop while watching this corner's live speed beside the others.",
   };
+  const wiggled = /^wiggle-(.+)$/.exec(look)?.[1];
+  if (wiggled)
+    return `Back-probed and watched, key on: bend and tug ${wiggled.startsWith("span") ? `the loom along ${wiggled.replace("span", "span ")}` : `the ${stationWords(wiggled)}`}. Does the reading jump?`;
   return (
     sentences[look] ??
     `Open your eyes before the plug: look at the ${stationWords(look)} for bloom, water, a broken latch, backed-out terminals.`

@@ -8,8 +8,8 @@ export interface SpanDefect {
   conductor: number;
   kind: "series" | "to-ground" | "to-power" | "to-neighbour";
   ohms: number;
-  /** Series only: amperes above which the damaged wire carries no more (broken strands pass ohms, not load). */
-  fuseA?: number;
+  /** Series only: what the damage becomes once current is asked of it (a last strand passes ohms, not load). */
+  loadedOhms?: number;
 }
 
 export type SensorMode = "alive" | "open" | "short" | "stuck" | "noisy";

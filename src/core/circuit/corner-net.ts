@@ -45,6 +45,7 @@ export class CornerNet {
   private readonly outLevel: number[];
   private readonly cuts: Cut[][];
   private lastLevel = 0;
+  private loaded = false;
 
   /** @param pierced points on spans that readings will touch @param defects the most span defects a car will have */
   constructor(setup: CornerSetup, pierced: readonly Point[] = [], defects = 3) {
@@ -65,10 +66,11 @@ export class CornerNet {
   /**
    * Writes one car into the network.
    * @param sensorOn false when the sensor has less than its minimum voltage and only conducts as a resistor
-   * @param passiveOnly leaves every source out, as an ohmmeter's own current sees the circuit
+   * @param loaded current is asked of the wires, as a running sensor or a lamp does and an ohmmeter does not
    */
-  stamp(car: CornerCondition, state: CircuitState, level: SensorLevel, sensorOn: boolean): void {
+  stamp(car: CornerCondition, state: CircuitState, level: SensorLevel, sensorOn: boolean, loaded = false): void {
     this.ladder.clear(INSULATION_S);
+    this.loaded = loaded || (state.key === "on" && !state.batteryOff);
     const powered = state.key === "on" && !state.batteryOff;
     this.stampModule(car, state, powered);
     const rail = state.batteryOff ? { volts: 0, seriesOhms: CAR_LOAD_OHMS } : { volts: car.batteryV, seriesOhms: 0 };
@@ -192,9 +194,13 @@ export class CornerNet {
 
   private stampPiece(ohms: number, level: number, series: SpanDefect | null): void {
     for (let wire = 0; wire < this.wires; wire++) {
-      const extra = series !== null && series.conductor === wire ? series.ohms : 0;
+      const extra = series !== null && series.conductor === wire ? this.seriesOhms(series) : 0;
       if (extra < Infinity) this.ladder.join(this.node(level, wire), this.node(level + 1, wire), 1 / (ohms + extra));
     }
+  }
+
+  private seriesOhms({ ohms, loadedOhms }: SpanDefect): number {
+    return this.loaded && loadedOhms !== undefined ? loadedOhms : ohms;
   }
 
   private stampLeak(defect: SpanDefect, level: number, rail: Rail): void {

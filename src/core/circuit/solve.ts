@@ -35,6 +35,7 @@ export class SolvedCorner {
   private load: { a: number; b: number; ohms: number } | null = null;
   private car!: CornerCondition;
   private state!: CircuitState;
+  private loaded = false;
   private awakeLow = true;
   private awakeHigh = true;
 
@@ -47,8 +48,13 @@ export class SolvedCorner {
     this.loadShape = new Float64Array(net.ladder.size);
   }
 
-  /** Solves the circuit. @throws RangeError when the state names a load point this corner does not have */
-  solve(car: CornerCondition, state: CircuitState): this {
+  /**
+   * Solves the circuit.
+   * @param loaded current will be asked of dead wires (see `feedAmps`)
+   * @throws RangeError when the state names a load point this corner does not have
+   */
+  solve(car: CornerCondition, state: CircuitState, loaded = false): this {
+    this.loaded = loaded;
     this.car = car;
     this.state = state;
     const canWake =
@@ -111,6 +117,19 @@ export class SolvedCorner {
     );
   }
 
+  /** Amperes a test lamp draws from the battery through a wire, fed at one end and the lamp at the other, both ends open. */
+  feedAmps(red: Point, black: Point): number {
+    return this.car.batteryV / (LOAD_OHMS.lamp + this.betweenOhms(red, black));
+  }
+
+  /** Amperes in a wire where a plug's two faces meet, at the sensor's low and high level: Ohm's law over the contact. */
+  contactAmps(red: Point, black: Point, contactOhms: number): { low: number; high: number } {
+    if (contactOhms === Infinity) return { low: 0, high: 0 };
+    const amps = (level: SensorLevel) =>
+      Math.abs(this.potential(red, level) - this.potential(black, level)) / contactOhms;
+    return { low: amps("low"), high: amps("high") };
+  }
+
   /** Volts between the ends of a unit source in the coil, per volt induced (passive sensors), at two points. */
   coilTransfer(red: Point, black: Point): number {
     if (this.car.sensor.mode === "open") return 0;
@@ -134,6 +153,7 @@ export class SolvedCorner {
         this.state,
         level,
         awake,
+        this.loaded,
       );
       this.net.ladder.solve(volts);
       this.attachLoad(volts);

@@ -42,6 +42,10 @@ export interface CarCondition {
   thresholdV: number;
   /** The module's input hears nothing although the signal is there. */
   deaf: boolean;
+  /** The signal is good but belongs to another corner's input (two corners changed over at a plug). */
+  elsewhere: boolean;
+  /** Other corners are down too: the cause lies where they share. */
+  othersDown: number;
   /** What can be seen and felt, by the looks of the check catalogue; absent means sound. */
   signs: Partial<Record<Sign, number>>;
 }
@@ -57,7 +61,9 @@ export type Sign =
   | "ring-debris"
   | "bearing-play"
   | "wrong-tyre"
-  | "encoder-reversed";
+  | "encoder-reversed"
+  | "sensor-loose"
+  | "ring-count";
 
 /** Where on the car a fault sits. */
 export interface Place {

@@ -12,6 +12,7 @@ export const moduleFaults: Fault[] = [
     places: onlyPlace("module-power"),
     apply: (car, _, draw) => {
       car.circuit.feedOhms = logBetween(draw(0), 5, 5e4);
+      car.othersDown = 0.97;
     },
     words: () => "Module's own supply weak or missing",
     clearedBy: () => "Battery voltage at the module's supply pins under load.",
@@ -26,6 +27,7 @@ export const moduleFaults: Fault[] = [
     places: onlyPlace("module-earth"),
     apply: (car, _, draw) => {
       car.circuit.earthOhms = logBetween(draw(0), 1.5, 1e3);
+      car.othersDown = 0.95;
     },
     words: () => "Module's own ground bad",
     clearedBy: () => "Millivolts at the module's ground pin with the key on.",
@@ -40,9 +42,25 @@ export const moduleFaults: Fault[] = [
     places: onlyPlace("battery"),
     apply: (car, _, draw) => {
       car.circuit.batteryV = between(draw(0), 7.5, 10.4);
+      car.othersDown = 0.9;
     },
     words: () => "Battery low",
     clearedBy: () => "Over 12 V across the battery with the key on.",
+  },
+  {
+    code: "shared-supply",
+    part: "module-feed",
+    weight: 0.2,
+    families: activeFamilies,
+    intermittent: true,
+    effect: "feed",
+    places: onlyPlace("shared-supply"),
+    apply: (car, _, draw) => {
+      car.circuit.regulatorV *= within(draw(0), 0.02, 0.6);
+      car.othersDown = 0.93;
+    },
+    words: () => "Sensor supply shared with other corners pulled down",
+    clearedBy: () => "The other corners' live speeds good, or this supply up with the others unplugged.",
   },
   {
     code: "channel-supply",

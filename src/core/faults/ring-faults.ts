@@ -72,6 +72,22 @@ export const ringFaults: Fault[] = [
     clearedBy: () => "Stripes under the viewing film on the sensor side.",
   },
   {
+    code: "ring-count",
+    part: "ring",
+    weight: 0.03,
+    families: everyFamily,
+    intermittent: false,
+    effect: "count",
+    places: onlyPlace("ring-count"),
+    apply: (car, _, draw) => {
+      const other = Math.max(1, 1 + oneOf(draw(0), 4));
+      car.ring.countRatio = (car.ring.pulses + (draw(1) < 0.5 ? other : -other)) / car.ring.pulses;
+      car.signs["ring-count"] = 0.95;
+    },
+    words: () => "Ring or bearing with another number of teeth or poles",
+    clearedBy: () => "The count of teeth, or of pulses in one turn, as the maker lists it.",
+  },
+  {
     code: "ring-eccentric",
     part: "ring",
     weight: 0.04,

@@ -49,6 +49,20 @@ export const sensorFaults: Fault[] = [
     clearedBy: () => "Both levels seen while the wheel creeps.",
   },
   {
+    code: "sensor-erratic",
+    part: "sensor",
+    weight: 0.1,
+    families: activeFamilies,
+    intermittent: true,
+    effect: "erratic",
+    places: atSensor,
+    apply: (car) => {
+      car.circuit.sensor.mode = "noisy";
+    },
+    words: () => "Sensor switches by itself",
+    clearedBy: () => "A quiet trace with the wheel at rest.",
+  },
+  {
     code: "sensor-shorted-turns",
     part: "sensor",
     weight: 0.22,
@@ -98,7 +112,7 @@ export const sensorFaults: Fault[] = [
   {
     code: "mounting-gap",
     part: "mounting",
-    weight: 0.75,
+    weight: 0.65,
     families: everyFamily,
     intermittent: false,
     effect: "weak",
@@ -111,6 +125,21 @@ export const sensorFaults: Fault[] = [
     clearedBy: () => "Gap in the maker's range, or full AC volts for the speed.",
   },
   {
+    code: "mounting-unseated",
+    part: "mounting",
+    weight: 0.12,
+    families: everyFamily,
+    intermittent: false,
+    effect: "weak",
+    places: onlyPlace("mounting-unseated"),
+    apply: (car, _, draw) => {
+      car.ring.gapMm += logBetween(draw(0), 1.4, 5);
+      car.signs["sensor-lifted"] = 0.93;
+    },
+    words: () => "Sensor not pushed home after work",
+    clearedBy: () => "The foot flat on its seat and the gap in the maker's range.",
+  },
+  {
     code: "mounting-loose",
     part: "mounting",
     weight: 0.25,
@@ -121,6 +150,7 @@ export const sensorFaults: Fault[] = [
     apply: (car, _, draw) => {
       car.ring.wobble = within(draw(0), 0.1, 0.6);
       car.signs["sensor-lifted"] = 0.7;
+      car.signs["sensor-loose"] = 0.93;
     },
     words: () => "Sensor loose in its seat",
     clearedBy: () => "The sensor does not move by hand.",

@@ -1,6 +1,6 @@
 import type { CodeKind } from "../codes/code";
 import { conductorsOf, type CornerSetup } from "../circuit/setup";
-import { everyFamily, logBetween, within, type Fault, type Place } from "./fault";
+import { activeFamilies, everyFamily, logBetween, onlyPlace, within, type Fault, type Place } from "./fault";
 import { everyConnector, everySpan, everySpanOnce, everyTerminal, placeWords } from "./places";
 
 const wireWord = (place: Place) => `${conductorWord(place.conductor!)} wire`;
@@ -68,6 +68,28 @@ export const wireFaults: Fault[] = [
     { kind: "series", from: 50, to: 100_000 },
     "No drop along {where} while current flows.",
   ),
+  {
+    code: "wire-strands",
+    part: "harness",
+    weight: 0.08,
+    families: activeFamilies,
+    intermittent: true,
+    effect: "open",
+    places: everySpan,
+    apply: (car, place, draw) => {
+      car.circuit.spanDefects.push({
+        span: place.span!,
+        fraction: within(draw(1), 0.03, 0.97),
+        conductor: place.wire!,
+        kind: "series",
+        ohms: logBetween(draw(0), 0.1, 2),
+        loadedOhms: logBetween(draw(2), 2e3, 2e5),
+      });
+      car.signs["wiring-damaged"] = 0.35;
+    },
+    words: (place, setup) => `${capital(wireWord(place))} hanging by a strand ${inSpan(place, setup)}`,
+    clearedBy: (place, setup) => `A lamp fed through ${placeWords(place, setup)} burns bright, both ends open.`,
+  },
   wireFault(
     "wire-to-ground",
     0.18,
@@ -138,6 +160,20 @@ export const wireFaults: Fault[] = [
     },
     words: (place, setup) => `Water bridge inside the ${placeWords(place, setup)}`,
     clearedBy: (place, setup) => `A dry, clean ${placeWords(place, setup)}, seen.`,
+  },
+  {
+    code: "corners-swapped",
+    part: "connector",
+    weight: 0.03,
+    families: everyFamily,
+    intermittent: false,
+    effect: "erratic",
+    places: onlyPlace("corners-swapped"),
+    apply: (car) => {
+      car.elsewhere = true;
+    },
+    words: () => "Plugs of two corners changed over",
+    clearedBy: () => "This corner's live speed answers when this wheel alone is turned.",
   },
   {
     code: "terminals-crossed",

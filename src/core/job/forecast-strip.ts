@@ -1,6 +1,7 @@
 import { hookupLabel } from "../checks/words";
 import type { Hookup } from "../checks/hookup";
-import { HEALTHY, type LineUp } from "../lineup/line-up";
+import { HEALTHY } from "../lineup/candidates";
+import type { LineUp } from "../lineup/line-up";
 import { subsetRange, bandsOf, previewShares, type Band } from "../lineup/preview";
 import { toScale } from "../lineup/scale";
 import { quantityOf } from "../checks/hookup";

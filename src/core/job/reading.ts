@@ -24,9 +24,13 @@ export function hookupOf(reading: Reading, setup: CornerSetup): Read<Hookup> {
       const loaded = parsePoint(text, setup);
       if (!loaded.ok) return loaded;
     }
-  if (instrument === "amps-dc")
-    return { ok: false, say: "amps-dc is not built yet; give the volts across a known resistor instead" };
-  if (instrument === "eyes" || instrument === "hands" || instrument === "film" || instrument === "scan")
+  if (
+    instrument === "eyes" ||
+    instrument === "hands" ||
+    instrument === "film" ||
+    instrument === "gauge" ||
+    instrument === "scan"
+  )
     return lookOf(reading, instrument, setup);
   const red = pointOf(reading.red ?? reading.point, "red", setup);
   if (!red.ok) return red;
@@ -39,9 +43,18 @@ export function hookupOf(reading: Reading, setup: CornerSetup): Read<Hookup> {
         state: state.wheel === "still" ? { ...state, wheel: "hand", speedKmh: 7 } : state,
       },
     };
+  if (instrument === "amps-dc") return clampOf(red.value, state);
   const black = pointOf(reading.black ?? "battery.negative", "black", setup);
   if (!black.ok) return black;
   return { ok: true, value: { instrument, red: red.value, black: black.value, state } };
+}
+
+/** A clamp sits where a plug's two faces meet. */
+function clampOf(red: Point, state: Hookup["state"]): Read<Hookup> {
+  if (red.at !== "face")
+    return { ok: false, say: "amps-dc: clamp a looped jumper at a connector, for example red “c1.in.supply”" };
+  const black: Point = { ...red, face: red.face === "in" ? "out" : "in" };
+  return { ok: true, value: { instrument: "amps-dc", red, black, state } };
 }
 
 /** A written reading as evidence, or a sentence saying what was not understood. */
@@ -64,14 +77,17 @@ export function readingFrom(hookup: Hookup, typed: string): Reading {
 
 function lookOf(
   { look, state }: Reading,
-  instrument: "eyes" | "hands" | "film" | "scan",
+  instrument: "eyes" | "hands" | "film" | "gauge" | "scan",
   setup: CornerSetup,
 ): Read<Hookup> {
   if (!look && instrument !== "scan") return { ok: false, say: `${instrument}: “look” must say at what` };
   const hookup: Hookup = {
     instrument,
     look: look ?? "speed",
-    state: instrument === "scan" ? { ...state, wheel: "driven", speedKmh: state.speedKmh ?? 30 } : state,
+    state:
+      instrument === "scan" && (look ?? "speed") === "speed"
+        ? { ...state, wheel: "driven", speedKmh: state.speedKmh ?? 30 }
+        : state,
   };
   try {
     answersFor(hookup, setup);

@@ -70,10 +70,11 @@ const SYMPTOMS: Partial<Record<(typeof symptoms)[number], (fault: Fault) => numb
 };
 
 const RECENT: Partial<Record<(typeof recentWorks)[number], Record<string, number>>> = {
-  bearing: { "encoder-reversed": 12, "terminal-open": 2, "mounting-gap": 2, "mounting-loose": 2 },
+  bearing: { "encoder-reversed": 12, "terminal-open": 2, "mounting-unseated": 6, "ring-count": 6, "mounting-loose": 2 },
   tyres: { "tyre-size": 10 },
   battery: { "battery-low": 3 },
-  sensor: { "terminals-crossed": 3, "mounting-gap": 2 },
+  sensor: { "terminals-crossed": 3, "mounting-unseated": 8, "corners-swapped": 3 },
+  brakes: { "mounting-unseated": 3, "corners-swapped": 2 },
 };
 
 const RECENT_PART: Partial<Record<(typeof recentWorks)[number], Partial<Record<Part, number>>>> = {

@@ -1,7 +1,6 @@
 import { StateReader, type Outlook } from "../car/reader";
 import { answersFor } from "../checks/answers";
-import { hookupKey, type Hookup } from "../checks/hookup";
-import { stateKey } from "../circuit/state";
+import { byState, hookupKey, type Hookup } from "../checks/hookup";
 import { freshen, type Candidates, type Group } from "./candidates";
 
 /** What every candidate would read in one hook-up. Numbers have `slots` alternatives each (sensor level × fault there or away). */
@@ -32,14 +31,16 @@ export class Forecasts {
   }
 
   /** The tables of these hook-ups, in order; a group that has moved since is forecast anew if it still matters. */
-  want(hookups: readonly Hookup[], matters: (group: number) => boolean): ForecastTable[] {
+  want(hookups: readonly Hookup[], matters: (group: number, shelf: readonly Hookup[]) => boolean): ForecastTable[] {
     const wanted = new Set(hookups.map(hookupKey));
     const missing = hookups.filter((hookup) => !this.tables.has(hookupKey(hookup)));
     for (const sharing of byState(missing)) this.read(sharing);
     for (const shelf of this.readers) {
-      if (!shelf.tables.some(({ hookup }) => wanted.has(hookupKey(hookup)))) continue;
+      const asked = shelf.tables.flatMap(({ hookup }) => (wanted.has(hookupKey(hookup)) ? [hookup] : []));
+      if (asked.length === 0) continue;
       this.candidates.groups.forEach((group, g) => {
-        if (shelf.made[g] === this.moves[g] || (!matters(g) && (shelf.made[g] !== NEVER || this.stride > 1))) return;
+        if (shelf.made[g] === this.moves[g] || (!matters(g, asked) && (shelf.made[g] !== NEVER || this.stride > 1)))
+          return;
         freshen(this.candidates, group, g);
         fill(shelf.reader, shelf.tables, this.candidates, group, this.stride);
         shelf.made[g] = this.moves[g]!;
@@ -121,13 +122,4 @@ function isLongWatch({ instrument }: Hookup): boolean {
     instrument === "hands" ||
     instrument === "film"
   );
-}
-
-function byState(hookups: readonly Hookup[]): Hookup[][] {
-  const shared = new Map<string, Hookup[]>();
-  for (const hookup of hookups) {
-    const key = hookup.instrument === "lamp" ? hookupKey(hookup) : stateKey(hookup.state);
-    shared.set(key, [...(shared.get(key) ?? []), hookup]);
-  }
-  return [...shared.values()];
 }

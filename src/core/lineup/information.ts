@@ -52,22 +52,27 @@ export class InformationTable {
   }
 }
 
-/** Sorts one check's forecasts into outcome bins by group. */
+/**
+ * Sorts one check's forecasts into outcome bins by group.
+ * @param voices for each group, the group whose forecasts stand for it (its own by default; see reach.ts)
+ */
 export function informationTable(
   table: ForecastTable,
   candidates: Candidates,
   shares: Float64Array,
   stride = 1,
+  voices: Int32Array = Int32Array.from(shares.keys()),
 ): InformationTable {
   const within = subsetWeights(candidates, stride);
-  if (table.kind === "words") return wordsTable(table, candidates, shares, within, stride);
-  const span = range(table, candidates, shares, stride);
+  const speaking = new Set([...voices].filter((_, g) => shares[g]! > NEGLIGIBLE_SHARE));
+  if (table.kind === "words") return wordsTable(table, candidates, shares, within, stride, speaking, voices);
+  const span = range(table, candidates, speaking, stride);
   const bins = Math.max(2, Math.min(MOST_BINS, Math.ceil((span.high - span.low) / NARROWEST_BIN)));
   const width = (span.high - span.low) / bins || 1;
   const all = bins + 1;
   const chances = new Float64Array(candidates.groups.length * all);
   candidates.groups.forEach(({ first, size }, g) => {
-    if (shares[g]! <= NEGLIGIBLE_SHARE) return;
+    if (!speaking.has(g)) return;
     const kernels = slotKernels(table, { first, size }, within, stride);
     for (let row = first; row < first + size; row += stride) {
       const weight = within[row]!;
@@ -92,6 +97,7 @@ export function informationTable(
     }
     blunder(chances, g * all, all);
   });
+  speakFor(voices, chances, all);
   return new InformationTable(chances, all, shares);
 }
 
@@ -101,17 +107,20 @@ function wordsTable(
   shares: Float64Array,
   within: Float64Array,
   stride: number,
+  speaking: ReadonlySet<number>,
+  voices: Int32Array,
 ): InformationTable {
   const bins = table.words.length;
   const chances = new Float64Array(candidates.groups.length * bins);
   candidates.groups.forEach(({ first, size }, g) => {
-    if (shares[g]! <= NEGLIGIBLE_SHARE) return;
+    if (!speaking.has(g)) return;
     for (let row = first; row < first + size; row += stride) {
       const weight = within[row]!;
       for (let word = 0; word < bins; word++) chances[g * bins + word]! += weight * table.chances[row * bins + word]!;
     }
     blunder(chances, g * bins, bins);
   });
+  speakFor(voices, chances, bins);
   return new InformationTable(chances, bins, shares);
 }
 
@@ -138,15 +147,22 @@ function blunder(chances: Float64Array, start: number, bins: number): void {
   for (let bin = 0; bin < bins; bin++) chances[start + bin] = (1 - BLUNDER) * chances[start + bin]! + BLUNDER / bins;
 }
 
+/** Gives each group the outcome chances of the group that speaks for it. */
+function speakFor(voices: Int32Array, chances: Float64Array, bins: number): void {
+  voices.forEach((voice, g) => {
+    if (voice !== g) chances.copyWithin(g * bins, voice * bins, (voice + 1) * bins);
+  });
+}
+
 function range(
   table: ForecastTable & { kind: "numbers" },
   candidates: Candidates,
-  shares: Float64Array,
+  speaking: ReadonlySet<number>,
   stride: number,
 ): { low: number; high: number } {
   let [low, high] = [Infinity, -Infinity];
   candidates.groups.forEach(({ first, size }, g) => {
-    if (shares[g]! <= NEGLIGIBLE_SHARE) return;
+    if (!speaking.has(g)) return;
     for (let row = first; row < first + size; row += stride)
       for (let at = row * table.slots; at < (row + 1) * table.slots; at++) {
         if (table.chances[at] === 0 || table.values[at] === Infinity) continue;

@@ -1,4 +1,5 @@
 import { checkCatalogue, type Check } from "../checks/catalogue";
+import type { Hookup } from "../checks/hookup";
 import type { CornerSetup } from "../circuit/setup";
 import { defaultPriors } from "../faults/catalogue";
 import type { Part } from "../faults/fault";
@@ -9,6 +10,7 @@ import type { Evidence } from "./evidence";
 import { Forecasts, PLANNING_STRIDE, type ForecastTable } from "./forecast";
 import { NEGLIGIBLE_SHARE } from "./information";
 import { freshCloud, redraw, type Cloud } from "./kernel";
+import { Reach } from "./reach";
 import { settleGroup, slipShare, weighGroup, type Pull } from "./weigh";
 
 export interface LineUpOptions {
@@ -29,9 +31,6 @@ export interface Weighed {
   perCandidate: Float64Array;
 }
 
-/** What group `nothing` is called; healthy readings are told by it. */
-export const HEALTHY = "nothing@none";
-
 /**
  * The line-up of candidate cars for one corner. Feed it readings in order; it re-weighs, and where few candidates
  * are left it redraws them. Same set-up, complaint, seed and readings give the same numbers anywhere.
@@ -48,6 +47,7 @@ export class LineUp {
   private readonly planning: Forecasts;
   private readonly seed: number;
   private readonly clouds: Cloud[];
+  private readonly reach: Reach;
 
   constructor(
     setup: CornerSetup,
@@ -60,6 +60,7 @@ export class LineUp {
     this.candidates = drawCandidates(setup, complaint, priors, perGroup, seed);
     this.forecasts = new Forecasts(this.candidates);
     this.planning = new Forecasts(this.candidates, PLANNING_STRIDE);
+    this.reach = new Reach(this.candidates);
     this.clouds = this.candidates.groups.map(freshCloud);
     this.checks = checkCatalogue(setup);
     this.initial = this.shares();
@@ -76,6 +77,7 @@ export class LineUp {
       if (pull) this.moved(g);
       return pull;
     });
+    this.pool(evidence, before, perCandidate);
     const after = this.shares();
     const overall = after.reduce((sum, share) => sum + share, 0);
     this.settle(evidence, pulls, (g) => after[g]! > SETTLED_SHARE * overall);
@@ -106,15 +108,19 @@ export class LineUp {
   }
 
   /** Full forecast tables for hook-ups, made if need be. */
-  tables(hookups: readonly Evidence["hookup"][]): ForecastTable[] {
+  tables(hookups: readonly Hookup[]): ForecastTable[] {
     const shares = this.shares();
     return this.forecasts.want(hookups, (g) => shares[g]! > FORECAST_SHARE);
   }
 
   /** Forecasts of every `PLANNING_STRIDE`-th candidate only, for choosing among many checks. */
-  planningTables(hookups: readonly Evidence["hookup"][]): ForecastTable[] {
+  planningTables(hookups: readonly Hookup[]): { table: ForecastTable; voices: Int32Array }[] {
     const shares = this.shares();
-    return this.planning.want(hookups, (g) => shares[g]! > NEGLIGIBLE_SHARE);
+    this.reach.learn(hookups);
+    const voices = new Map(hookups.map((hookup) => [hookup, this.reach.voices(hookup, shares)]));
+    const speaks = (g: number, asked: readonly Hookup[]) => asked.some((hookup) => voices.get(hookup)?.includes(g));
+    const tables = this.planning.want(hookups, (g, asked) => shares[g]! > NEGLIGIBLE_SHARE && speaks(g, asked));
+    return hookups.map((hookup, i) => ({ table: tables[i]!, voices: voices.get(hookup)! }));
   }
 
   /** Chance, in the light of everything since, that a reading was a slip. */
@@ -123,9 +129,34 @@ export class LineUp {
     let sum = 0;
     for (let row = 0; row < this.candidates.count; row++) {
       const weight = this.candidates.weight[row]!;
-      if (weight > 0) sum += weight * slipShare(evidence, table!, perCandidate[row]!);
+      if (weight > 0) sum += weight * slipShare(evidence, table!, this.candidates.cars[row]!, perCandidate[row]!);
     }
     return sum;
+  }
+
+  /**
+   * Faults that cannot change this reading share one likelihood, the mean over all of them by share: what each
+   * group's own few candidates happen to say of it is noise.
+   */
+  private pool({ hookup }: Evidence, before: Float64Array, perCandidate: Float64Array): void {
+    const { groups, weight } = this.candidates;
+    const untouched = this.reach.untouched(hookup);
+    const after = this.shares();
+    let [held, left] = [0, 0];
+    for (let g = 0; g < groups.length; g++)
+      if (untouched[g]) {
+        held += before[g]!;
+        left += after[g]!;
+      }
+    if (!(held > 0)) return;
+    groups.forEach(({ first, size }, g) => {
+      if (!untouched[g] || !(after[g]! > 0)) return;
+      const factor = ((left / held) * before[g]!) / after[g]!;
+      for (let row = first; row < first + size; row++) {
+        weight[row]! *= factor;
+        perCandidate[row]! *= factor;
+      }
+    });
   }
 
   private settle(evidence: Evidence, pulls: (Pull | null)[], matters: (g: number) => boolean): void {

@@ -3,6 +3,7 @@ import { hookupKey } from "../checks/hookup";
 import type { Check } from "../checks/catalogue";
 import { PLANNING_STRIDE } from "./forecast";
 import type { LineUp } from "./line-up";
+import { isGateCheck, moduleGatePassed, sharesByPart } from "./suspects";
 import { informationTable, type InformationTable } from "./information";
 
 export const policySchema = z.object({
@@ -45,7 +46,13 @@ export function proposeChecks(lineUp: LineUp, policy: Policy, progress: Progress
   const tables = lineUp.planningTables(allowed.map(({ hookup }) => hookup));
   const shares = lineUp.shares();
   const single = allowed.map((check, i) => {
-    const information = informationTable(tables[i]!, lineUp.candidates, shares, PLANNING_STRIDE);
+    const information = informationTable(
+      tables[i]!.table,
+      lineUp.candidates,
+      shares,
+      PLANNING_STRIDE,
+      tables[i]!.voices,
+    );
     const cost = costOf(check, progress.done, policy);
     return { check, information, cost, bits: information.bits, worth: information.bits / cost };
   });
@@ -54,10 +61,25 @@ export function proposeChecks(lineUp: LineUp, policy: Policy, progress: Progress
   for (const first of shortlist)
     first.worth = Math.max(first.worth, pairWorth(first, single, shares, progress.done, policy));
   shortlist.sort((a, b) => b.worth - a.worth);
+  if (gateIsDue(lineUp, shares)) bringForward(shortlist, single, (check) => isGateCheck(check.hookup));
   return shortlist.slice(0, most).map(({ check, bits, worth }) => {
     const todo = check.access.filter(({ id }) => !progress.done.has(id));
     return { check, bits, worth, todo, minutes: todo.reduce((sum, step) => sum + step.minutes, check.ownMinutes) };
   });
+}
+
+/** The module leads and lacks nothing but the reading of its own supply and ground. */
+function gateIsDue(lineUp: LineUp, shares: Float64Array): boolean {
+  return !moduleGatePassed(lineUp) && (sharesByPart(lineUp, shares).get("module") ?? 0) > GATE_SHARE;
+}
+
+const GATE_SHARE = 0.9;
+
+/** Puts the checks that fit first, in their order, whatever their worth. */
+function bringForward(shortlist: Scored[], all: readonly Scored[], fits: (check: Check) => boolean): void {
+  const wanted = all.filter(({ check }) => fits(check));
+  const rest = shortlist.filter((one) => !wanted.includes(one));
+  shortlist.splice(0, shortlist.length, ...wanted, ...rest);
 }
 
 /** Whether the rules of the trade and of the user let this check be done now. */
@@ -73,8 +95,11 @@ function caught(lineUp: LineUp): boolean {
   return lineUp.weighed.some(({ byGroup, overall }) => overall > 5 * byGroup[healthy]!);
 }
 
+/** Reading the instruction, picking up the meter and typing the answer cost time too. */
+const HANDLING_MINUTES = 2;
+
 function costOf(check: Check, done: ReadonlySet<string>, policy: Policy): number {
-  let minutes = check.ownMinutes + check.damageMinutes;
+  let minutes = check.ownMinutes + check.damageMinutes + HANDLING_MINUTES;
   for (const step of check.access) if (!done.has(step.id)) minutes += step.minutes;
   return minutes * (favoured(check, policy) ? APPROACH_PULL : 1);
 }
@@ -88,6 +113,8 @@ function favoured(check: Check, { approach }: Policy): boolean {
 
 interface Scored {
   check: Check;
+  bits: number;
+  worth: number;
   information: InformationTable;
   cost: number;
 }

@@ -11,6 +11,7 @@ const KNEE: Partial<Record<Instrument, number>> = {
   hertz: 1,
   duty: 5,
   "amps-dc": 5e-4,
+  gauge: 0.05,
 };
 
 interface ErrorModel {
@@ -28,6 +29,7 @@ const ERRORS: Partial<Record<Instrument, ErrorModel>> = {
   hertz: { relative: 0.02, absolute: 0.3 },
   duty: { relative: 0, absolute: 4 },
   "amps-dc": { relative: 0.03, absolute: 2e-4 },
+  gauge: { relative: 0.05, absolute: 0.04 },
 };
 
 /** Nobody spins a wheel at exactly one turn a second. */

@@ -1,8 +1,8 @@
 import type { Part } from "../faults/fault";
 import { parts } from "../faults/fault";
 import { instruments, type Hookup } from "../checks/hookup";
-import { HEALTHY, type LineUp } from "./line-up";
-import type { Group } from "./candidates";
+import { HEALTHY, type Group } from "./candidates";
+import type { LineUp } from "./line-up";
 
 export type Verdict = "suspect" | "proven" | "cleared";
 
@@ -21,7 +21,7 @@ export interface Suspect {
 }
 
 /** A part must carry this share, with a direct reading behind it, to be called proven. */
-export const PROOF_SHARE = 0.96;
+export const PROOF_SHARE = 0.985;
 /** Below this share, and down from at least four times as much, a suspect is cleared. */
 const CLEARED_SHARE = 0.004;
 /** A direct reading is this many times likelier under the fault than on a healthy corner. */
@@ -121,11 +121,16 @@ function isDirect({ instrument }: Hookup): boolean {
   return instruments.includes(instrument) && instrument !== "scan";
 }
 
+/** A live reading at the module's own supply or ground pin. */
+export function isGateCheck(hookup: Hookup): boolean {
+  return "red" in hookup && hookup.red.at === "module" && hookup.state.key === "on";
+}
+
 /** The module may be named only after its own supply and ground have been read. */
 export function moduleGatePassed(lineUp: LineUp): boolean {
   const pins = new Set(
     lineUp.weighed.flatMap(({ evidence: { hookup } }) =>
-      "red" in hookup && hookup.red.at === "module" && hookup.state.key === "on" ? [hookup.red.pin] : [],
+      isGateCheck(hookup) && "red" in hookup && hookup.red.at === "module" ? [hookup.red.pin] : [],
     ),
   );
   return pins.has("power") && pins.has("earth");

@@ -1,3 +1,4 @@
+import type { CarCondition } from "../faults/fault";
 import type { Candidates, Group } from "./candidates";
 import type { Evidence } from "./evidence";
 import type { ForecastTable } from "./forecast";
@@ -6,9 +7,13 @@ import { overLimitChance, scaleError, toScale } from "./scale";
 
 /** How often any reading is a slip: wrong pin, wrong range, a probe that does not touch. */
 export const BLUNDER = 0.02;
-/** Density of a slipped reading: anywhere on the scale, a word at random, or OL. */
+/**
+ * A slipped reading: half of them anywhere on the scale, the other half what some other pin of this very car shows
+ * (its ground, its supply, its battery). Words come at random.
+ */
 const BLUNDER_DENSITY = 1 / 14;
-const BLUNDER_OVER_LIMIT = 0.15;
+const BLUNDER_OVER_LIMIT = 0.3;
+const OTHER_PIN = 0.5;
 
 /**
  * Weighs one reading into one group: weight ×= (1 − ε)·p(reading | forecast, error) + ε·p(slip). Numbers are a density
@@ -26,18 +31,18 @@ export function weighGroup(
   cloud: Cloud,
   out: Float64Array,
 ): Pull | null {
-  const slip = BLUNDER * slipDensity(evidence, table);
+  const slip = (row: number) => BLUNDER * slipDensity(evidence, table, candidates.cars[row]!);
   const end = group.first + group.size;
   if (table.kind === "words") {
     const at = evidence.value.kind === "word" ? table.words.indexOf(evidence.value.word) : -1;
     for (let row = group.first; row < end; row++)
-      out[row] = (1 - BLUNDER) * (at < 0 ? 0 : table.chances[row * table.words.length + at]!) + slip;
+      out[row] = (1 - BLUNDER) * (at < 0 ? 0 : table.chances[row * table.words.length + at]!) + slip(row);
     applyWeights(candidates, group, out);
     return null;
   }
   if (evidence.value.kind !== "number") {
     for (let row = group.first; row < end; row++)
-      out[row] = (1 - BLUNDER) * overLimitShare(evidence, table, row) + slip;
+      out[row] = (1 - BLUNDER) * overLimitShare(evidence, table, row) + slip(row);
     applyWeights(candidates, group, out);
     return null;
   }
@@ -45,8 +50,8 @@ export function weighGroup(
 }
 
 /** Chance, for one candidate, that this reading was a slip given its likelihood. */
-export function slipShare(evidence: Evidence, table: ForecastTable, likelihood: number): number {
-  return (BLUNDER * slipDensity(evidence, table)) / likelihood;
+export function slipShare(evidence: Evidence, table: ForecastTable, car: CarCondition, likelihood: number): number {
+  return Math.min(1, (BLUNDER * slipDensity(evidence, table, car)) / likelihood);
 }
 
 function weighNumber(
@@ -56,7 +61,7 @@ function weighNumber(
   group: Group,
   cloud: Cloud,
   out: Float64Array,
-  slip: number,
+  slip: (row: number) => number,
 ): Pull | null {
   const { hookup, slots } = table;
   const { first, size } = group;
@@ -87,7 +92,7 @@ function weighNumber(
         bestSlot[k] = slot;
       }
     }
-    out[first + k] = (1 - BLUNDER) * sum + slip;
+    out[first + k] = (1 - BLUNDER) * sum + slip(first + k);
   }
   applyWeights(candidates, group, out);
   return pull(perSlot, bestSlot, candidates, group, cloud, out, reading, readingError, slip);
@@ -131,7 +136,7 @@ function pull(
   out: Float64Array,
   reading: number,
   error: number,
-  slip: number,
+  slip: (row: number) => number,
 ): Pull | null {
   const used = new Float64Array(perSlot.length);
   const target = new Float64Array(group.size);
@@ -141,7 +146,7 @@ function pull(
     const row = group.first + k;
     total += candidates.weight[row]!;
     if (slot < 0) continue;
-    const trust = 1 - slip / out[row]!;
+    const trust = 1 - slip(row) / out[row]!;
     used[slot]! += candidates.weight[row]! * trust;
     believed += candidates.weight[row]! * trust;
     const { slope, x } = perSlot[slot]!;
@@ -187,7 +192,19 @@ function applyWeights({ weight }: Candidates, { first, size }: Group, likelihood
   for (let row = first; row < first + size; row++) weight[row]! *= likelihood[row]!;
 }
 
-function slipDensity(evidence: Evidence, table: ForecastTable): number {
+function slipDensity({ hookup, value }: Evidence, table: ForecastTable, { circuit }: CarCondition): number {
   if (table.kind === "words") return 1 / table.words.length;
-  return evidence.value.kind === "over-limit" ? BLUNDER_OVER_LIMIT : BLUNDER_DENSITY;
+  if (value.kind !== "number") return BLUNDER_OVER_LIMIT;
+  if (hookup.instrument !== "volts-dc") return BLUNDER_DENSITY;
+  const reading = toScale(hookup.instrument, value.value);
+  const pins = [0, circuit.batteryV, circuit.regulatorV];
+  let other = 0;
+  for (const pin of pins) {
+    const sigma = 2 * scaleError(hookup, pin, value.resolution);
+    const z = (reading - toScale(hookup.instrument, pin)) / sigma;
+    if (z < 6 && z > -6) other += Math.exp(-0.5 * z * z) / (sigma * ROOT_TWO_PI * pins.length);
+  }
+  return (1 - OTHER_PIN) * BLUNDER_DENSITY + OTHER_PIN * other;
 }
+
+const ROOT_TWO_PI = Math.sqrt(2 * Math.PI);

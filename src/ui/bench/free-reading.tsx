@@ -55,7 +55,7 @@ export function FreeReading({
             label="Instrument"
             value={instrument}
             onChange={(value) => setInstrument(value as Instrument)}
-            options={instruments.filter((one) => one !== "amps-dc").map((one) => [one, instrumentWords[one]])}
+            options={instruments.map((one) => [one, instrumentWords[one]])}
           />
           {LOOKED.includes(instrument) ? (
             <Choice

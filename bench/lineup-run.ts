@@ -1,0 +1,129 @@
+import { readCar, simulateCar } from "../src/core/car/simulated";
+import type { Check } from "../src/core/checks/catalogue";
+import { cornerSetupSchema, families, type CornerSetup, type Family } from "../src/core/circuit/setup";
+import { suspectables, suspectId, type Suspectable } from "../src/core/faults/catalogue";
+import type { Part } from "../src/core/faults/fault";
+import { complaintSchema } from "../src/core/lineup/complaint";
+import { LineUp } from "../src/core/lineup/line-up";
+import { proposeChecks } from "../src/core/lineup/next-check";
+import { rankParts, rankSuspects, type PartShare } from "../src/core/lineup/suspects";
+import { typedEvidence } from "../src/core/lineup/typed-evidence";
+import { seeded } from "../src/core/random/random";
+
+export const methods = ["ours", "textbook"] as const;
+export type Method = (typeof methods)[number];
+
+/** Looks first, then supply and levels at the plug, ohms, harness, capture, module last: a common written order. */
+const TEXTBOOK = [
+  "scan:",
+  "eyes:wiring",
+  "eyes:plug",
+  "hands:bearing",
+  "eyes:foot",
+  "eyes:ring",
+  "film:",
+  "volts-dc:plug.in",
+  "volts-dc:plug.out",
+  "ohms:plug.out",
+  "volts-ac:plug",
+  "scope:plug",
+  "volts-dc:c1",
+  "ohms:c1.out",
+  "eyes:c1",
+  "ohms:module.out",
+  "eyes:tyres",
+  "volts-dc:battery",
+  "volts-dc:module",
+];
+const MOST = 14;
+const SLIPS = 0.02;
+const SPREAD = 1.5;
+
+export interface Truth {
+  car: number;
+  setup: CornerSetup;
+  truth: Suspectable;
+}
+
+/** The cars of a run: faults drawn by their priors, families in turn. */
+export function truths(cars: number, seed = 2026): Truth[] {
+  const random = seeded(seed);
+  return Array.from({ length: cars }, (_, car) => {
+    const setup = cornerSetupSchema.parse({
+      corner: "RR",
+      ...kinds[car % kinds.length],
+      path: [
+        { station: "module" },
+        { spanM: 1.2, mm2: 0.5 },
+        { station: "c1", accessMin: 4 },
+        { spanM: 3.4, mm2: 0.5 },
+        { station: "plug", accessMin: 7 },
+      ],
+    });
+    const all = suspectables(setup);
+    let pick = random();
+    return { car, setup, truth: all.find((one) => (pick -= one.prior) <= 0) ?? all.at(-1)! };
+  });
+}
+
+/** Sensor kinds by turns: every family, and both ways a module may sense a two-wire sensor. */
+const kinds: { family: Family; sense?: CornerSetup["sense"] }[] = [
+  ...families.map((family) => ({ family })),
+  { family: "active-2wire", sense: "high" },
+];
+
+export interface RunResult {
+  proven: Part | null;
+  top: Part;
+  readings: number;
+  minutes: number;
+  parts: PartShare[];
+}
+
+/** Diagnoses one car. @param say is told each step, for tracing */
+export function runCar(method: Method, { car: seed, setup, truth }: Truth, say?: (line: string) => void): RunResult {
+  const car = simulateCar(setup, suspectId(truth.fault, truth.place), { seed: 9000 + seed, spread: SPREAD });
+  const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed });
+  const slips = seeded(seed * 7 + 1);
+  const done = new Set<string>();
+  const queue = textbookOrder(lineUp.checks);
+  let [minutes, readings] = [0, 0];
+  let suspects = rankSuspects(lineUp);
+  let parts = rankParts(suspects);
+  while (readings < (method === "ours" ? MOST : 40)) {
+    const check =
+      method === "ours"
+        ? proposeChecks(lineUp, { approach: "information", pierce: false }, { done, skipped: new Set() })[0]?.check
+        : queue.shift();
+    if (!check) break;
+    const wrongPlace =
+      slips() < SLIPS
+        ? lineUp.checks.find((other) => other.hookup.instrument === check.hookup.instrument && other.id !== check.id)
+        : undefined;
+    const text = readCar(car, wrongPlace && "red" in check.hookup ? wrongPlace.hookup : check.hookup);
+    const typed = typedEvidence(check.hookup, text, setup);
+    if (!typed.ok) throw new Error(typed.say);
+    lineUp.add(typed.evidence);
+    readings++;
+    minutes += check.ownMinutes;
+    for (const step of check.access) {
+      if (!done.has(step.id)) minutes += step.minutes;
+      done.add(step.id);
+    }
+    suspects = rankSuspects(lineUp);
+    parts = rankParts(suspects);
+    say?.(
+      `${String(readings).padStart(2)} ${check.id} = ${text}${wrongPlace ? " (slip)" : ""}  → ${suspects
+        .slice(0, 4)
+        .map(({ id, share }) => `${id} ${(100 * share).toFixed(1)}`)
+        .join("  ")}`,
+    );
+    if (parts[0]!.verdict === "proven")
+      return { proven: parts[0]!.part, top: parts[0]!.part, readings, minutes, parts };
+  }
+  return { proven: null, top: parts[0]!.part, readings, minutes, parts };
+}
+
+function textbookOrder(checks: readonly Check[]): Check[] {
+  return TEXTBOOK.flatMap((start) => checks.filter(({ id, pierces }) => id.startsWith(start) && !pierces));
+}
