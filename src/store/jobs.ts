@@ -32,13 +32,15 @@ export function lastTouched(job: Job): string {
   return job.entries.at(-1)?.at ?? job.createdAt;
 }
 
+let saving: Promise<unknown> = Promise.resolve();
+
+/** A job as last saved, saves still under way included: a screen left in haste has not written its last key yet. */
 export async function loadJob(id: string): Promise<Job | null> {
+  await saving;
   const value = await jobs.getItem<unknown>(id);
   if (value === null) return null;
   return jobSchema.parse(value);
 }
-
-let saving: Promise<unknown> = Promise.resolve();
 
 /**
  * Saves a job. The log is joined with what another tab may have stored since, so that neither loses entries.

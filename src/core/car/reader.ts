@@ -5,21 +5,15 @@ import { pointText, type Point } from "../circuit/point";
 import { conductorsOf, stationsOf, type CornerSetup } from "../circuit/setup";
 import { SolvedCorner } from "../circuit/solve";
 import { speedOf, type CircuitState } from "../circuit/state";
-import type { CarCondition, Place } from "../faults/fault";
+import type { CarCondition } from "../faults/fault";
 import { coilRmsV, lostPoleShare } from "../ring/ring";
 import { frequencyHz, parseTyre, rollingCircumferenceM } from "../tyre/tyre";
 import { modulePins, moduleView, type ModuleView } from "./signal";
+import type { Whereabouts } from "./whereabouts";
 import { lookChances, moduleAnswers, scopeChances, speedChances, swapChances, wiggleChances } from "./word-answers";
 
 /** What one car would answer to one hook-up: numbers with their chances (Infinity = over limit), or the chances of each word. */
 export type Outlook = { kind: "numbers"; values: number[]; chances: number[] } | { kind: "words"; chances: number[] };
-
-/** Where the fault of a car sits and whether it comes and goes, as far as a look or a long watch can tell. */
-export interface Whereabouts {
-  place: Place;
-  sensorAtFault: boolean;
-  comesAndGoes: boolean;
-}
 
 const DEFAULT_TYRE = { widthMm: 205, aspectPct: 55, rimInch: 16 };
 

@@ -6,7 +6,8 @@ import type { CarCondition } from "../faults/fault";
 import { normal, seeded, type Random } from "../random/random";
 import { formatQuantity } from "../units/format";
 import { DRAWS, drawCar, drawHealthy, dutyOf, fromUniforms } from "./draw";
-import { StateReader, type Outlook, type Whereabouts } from "./reader";
+import { StateReader, type Outlook } from "./reader";
+import type { Whereabouts } from "./whereabouts";
 import { SymptomWatch } from "./symptom";
 
 /** A car with one hidden fault whose readings stand in for real instruments. */

@@ -1,7 +1,8 @@
 import type { CornerSetup } from "../circuit/setup";
 import { circuitStateSchema } from "../circuit/state";
 import type { CarCondition } from "../faults/fault";
-import { StateReader, type Whereabouts } from "./reader";
+import { StateReader } from "./reader";
+import type { Whereabouts } from "./whereabouts";
 
 /** Tells whether the module would notice: a car that drives with a faultless live speed brings no customer. */
 export class SymptomWatch {

@@ -3,7 +3,7 @@ import type { Hookup } from "../checks/hookup";
 import { stationsOf, type CornerSetup } from "../circuit/setup";
 import { speedOf } from "../circuit/state";
 import type { CarCondition, Sign } from "../faults/fault";
-import type { Whereabouts } from "./reader";
+import type { Whereabouts } from "./whereabouts";
 import type { ModuleView } from "./signal";
 
 /** Chance that a look at a sound part is answered as damaged all the same. */

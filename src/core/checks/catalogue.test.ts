@@ -40,7 +40,7 @@ describe.each(families)("checks on %s", (family) => {
     for (const { hookup, access, ownMinutes } of checks) {
       const again = hookupOf(readingFrom(hookup, ""), setup);
       expect(again.ok && hookupKey(again.value)).toBe(hookupKey(hookup));
-      expect(instruction(hookup, setup)).toMatch(/\.$/);
+      expect(instruction(hookup, setup)).toMatch(/[.?]$/);
       expect(ownMinutes + access.reduce((sum, { minutes }) => sum + minutes, 0)).toBeGreaterThan(0);
       if (hookup.state.wheel === "hand") expect(cautions(hookup).join()).toMatch(/stands.*spinning hub/s);
       if (hookup.state.batteryOff) expect(cautions(hookup).join()).toMatch(/Battery negative off/);

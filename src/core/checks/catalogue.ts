@@ -76,6 +76,7 @@ function atStation(setup: CornerSetup, station: string): Hookup[] {
   list.push({ instrument: "hertz", red: face(station, "out", signal), black: beside, state: spin });
   list.push({ instrument: "volts-ac", red: face(station, "out", signal), black: beside, state: spin });
   list.push({ instrument: "scope", red: face(station, "out", signal), state: spin });
+  list.push({ instrument: "eyes", look: station, state: state({ key: "off" }) });
   if (station === "module") return list;
   if (!passive)
     list.push({
@@ -110,7 +111,6 @@ function atStation(setup: CornerSetup, station: string): Hookup[] {
       state: openedSpin,
     });
   }
-  list.push({ instrument: "eyes", look: station, state: state({ key: "off" }) });
   return list;
 }
 

@@ -40,7 +40,7 @@ export interface CornerCondition {
   /** Station whose contacts are crossed (first two conductors), or -1. */
   crossedStation: number;
   /** Water bridge between the first two conductors inside a station. */
-  bridge: { station: number; ohms: number } | null;
+  bridge: { station: number; ohms: number; staysWhenOpen: boolean } | null;
   sensor: {
     mode: SensorMode;
     lowA: number;

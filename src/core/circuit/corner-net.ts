@@ -170,7 +170,7 @@ export class CornerNet {
       const ohms = car.contactOhms[station]![wire]!;
       if (ohms < Infinity) this.ladder.join(this.node(level, wire), this.node(level + 1, other), 1 / ohms);
     }
-    if (car.bridge?.station === station)
+    if (car.bridge?.station === station && (!unplugged || car.bridge.staysWhenOpen))
       this.ladder.join(this.node(level, 0), this.node(level, 1), 1 / car.bridge.ohms);
   }
 

@@ -65,7 +65,7 @@ function drawCase(random: () => number): Case {
       ohms: ohms(0.1, 1e5),
     });
   if (random() < 0.15) car.crossedStation = pick([1, 2]);
-  if (random() < 0.15) car.bridge = { station: 1, ohms: ohms(100, 1e5) };
+  if (random() < 0.15) car.bridge = { station: 1, ohms: ohms(100, 1e5), staysWhenOpen: true };
   car.sensor.mode = pick(["alive", "alive", "alive", "open", "short"]);
   car.earthOhms = ohms(0.01, 3);
   const state: CircuitState = {

@@ -1,6 +1,6 @@
 import type { CodeKind } from "../codes/code";
-import { conductorsOf, type CornerSetup } from "../circuit/setup";
-import { activeFamilies, everyFamily, logBetween, onlyPlace, within, type Fault, type Place } from "./fault";
+import { conductorsOf, stationsOf, type CornerSetup } from "../circuit/setup";
+import { activeFamilies, everyFamily, logBetween, within, type Fault, type Place } from "./fault";
 import { everyConnector, everySpan, everySpanOnce, everyTerminal, placeWords } from "./places";
 
 const wireWord = (place: Place) => `${conductorWord(place.conductor!)} wire`;
@@ -155,7 +155,11 @@ export const wireFaults: Fault[] = [
     effect: "erratic",
     places: everyConnector,
     apply: (car, place, draw) => {
-      car.circuit.bridge = { station: place.station!, ohms: logBetween(draw(0), 100, 5_000) };
+      car.circuit.bridge = {
+        station: place.station!,
+        ohms: logBetween(draw(0), 100, 5_000),
+        staysWhenOpen: draw(1) > 0.6,
+      };
       car.signs["connector-bad"] = 0.95;
     },
     words: (place, setup) => `Water bridge inside the ${placeWords(place, setup)}`,
@@ -168,7 +172,7 @@ export const wireFaults: Fault[] = [
     families: everyFamily,
     intermittent: false,
     effect: "erratic",
-    places: onlyPlace("corners-swapped"),
+    places: (setup) => [{ id: stationsOf(setup).at(-2)!.station, share: 1 }],
     apply: (car) => {
       car.elsewhere = true;
     },

@@ -126,8 +126,8 @@ describe("the diagnose contract", () => {
       /readings\.0.*“twelve”/,
     ],
     [
-      { ...file, readings: [{ instrument: "amps-dc", red: "c1.out.supply", value: "7mA" }] },
-      /amps-dc is not built yet/,
+      { ...file, readings: [{ instrument: "amps-dc", red: "battery.positive", value: "7mA" }] },
+      /clamp a looped jumper at a connector/,
     ],
     [{ ...file, path: path.slice(0, 2) }, /path/],
   ])("unusable input %# is named", (bad, say) => {

@@ -1,5 +1,5 @@
 import { DRAWS, drawCar, drawHealthy, dutyOf, FIRST_OWN_DRAW, fromScores } from "../car/draw";
-import type { Whereabouts } from "../car/reader";
+import type { Whereabouts } from "../car/whereabouts";
 import { SymptomWatch } from "../car/symptom";
 import type { CornerSetup } from "../circuit/setup";
 import type { CarCondition } from "../faults/fault";

@@ -91,8 +91,16 @@ describe("the line-up", () => {
     const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed: 5 });
     lineUp.add(evidence(setup, supplyAtPlug));
     lineUp.add(evidence(setup, supplyAtC1));
-    const [lead] = rankSuspects(lineUp);
-    expect(lead).toMatchObject({ fault: "wire-open", place: "span2.supply", verdict: "proven" });
+    expect(rankSuspects(lineUp)[0]).toMatchObject({ fault: "wire-open", place: "span2.supply", verdict: "suspect" });
+    const endToEnd = {
+      instrument: "ohms",
+      red: "c1.out.supply",
+      black: "plug.in.supply",
+      state: { key: "off", batteryOff: true, unplugged: ["c1", "plug"] },
+      value: "OL",
+    };
+    lineUp.add(evidence(setup, endToEnd));
+    expect(rankSuspects(lineUp)[0]).toMatchObject({ fault: "wire-open", place: "span2.supply", verdict: "proven" });
   });
 
   it("weights sum to one and no reading can make a share negative or lost", () => {

@@ -1,6 +1,6 @@
 import type { Part } from "../faults/fault";
 import { parts } from "../faults/fault";
-import { instruments, type Hookup } from "../checks/hookup";
+import type { Hookup } from "../checks/hookup";
 import { HEALTHY, type Group } from "./candidates";
 import type { LineUp } from "./line-up";
 
@@ -21,7 +21,7 @@ export interface Suspect {
 }
 
 /** A part must carry this share, with a direct reading behind it, to be called proven. */
-export const PROOF_SHARE = 0.985;
+export const PROOF_SHARE = 0.99;
 /** Below this share, and down from at least four times as much, a suspect is cleared. */
 const CLEARED_SHARE = 0.004;
 /** A direct reading is this many times likelier under the fault than on a healthy corner. */
@@ -117,8 +117,8 @@ function directReadings(lineUp: LineUp, g: number): number[] {
 }
 
 /** The live speed is what the code already said: it starts a diagnosis and proves no part. */
-function isDirect({ instrument }: Hookup): boolean {
-  return instruments.includes(instrument) && instrument !== "scan";
+function isDirect(hookup: Hookup): boolean {
+  return hookup.instrument !== "scan" || hookup.look === "which";
 }
 
 /** A live reading at the module's own supply or ground pin. */
