@@ -1,18 +1,18 @@
 import { basename } from "node:path";
 import { parseArgs } from "node:util";
 import { UnusableInput } from "../core/capture/capture";
-import { parseCaptureCsv } from "../core/capture/csv";
+import { readCaptureFile } from "../core/capture/read-file";
 import { families } from "../core/circuit/setup";
 import { parseTyre } from "../core/tyre/tyre";
 import { analyseCapture, type ChannelAnalysis } from "../core/waveform/analyse";
-import { readText, runCommand } from "./io";
+import { readBytes, runCommand } from "./io";
 
 const USAGE =
   "usage: npm run --silent analyze -- FILE [--pulses N] [--tyre 205/55R16] [--family active-2wire|active-3wire|passive] [--channel NAME]";
 
 await runCommand(async () => {
   const { values, file } = options();
-  const capture = parseCaptureCsv(await readText(file), basename(file));
+  const capture = readCaptureFile(await readBytes(file), basename(file));
   const channels = values.channel ? capture.channels.filter(({ name }) => name === values.channel) : capture.channels;
   if (channels.length === 0)
     throw new UnusableInput(

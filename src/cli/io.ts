@@ -4,6 +4,11 @@ import { LARGEST_FILE_BYTES } from "../core/capture/csv";
 
 /** Reads a text file. @throws UnusableInput when it is not there, a folder, or too large */
 export async function readText(path: string): Promise<string> {
+  return new TextDecoder().decode(await readBytes(path));
+}
+
+/** Reads a file. @throws UnusableInput when it is not there, a folder, or too large */
+export async function readBytes(path: string): Promise<Uint8Array> {
   try {
     const { size, isDirectory } = await stat(path).then((found) => ({
       size: found.size,
@@ -14,7 +19,7 @@ export async function readText(path: string): Promise<string> {
       throw new UnusableInput(
         `${path} has ${Math.round(size / 1e6)} MB; ${Math.round(LARGEST_FILE_BYTES / 1e6)} MB is the most. Cut the recording shorter, or thin it.`,
       );
-    return await readFile(path, "utf8");
+    return new Uint8Array(await readFile(path));
   } catch (error) {
     if (error instanceof UnusableInput) throw error;
     throw new UnusableInput(`${path} cannot be read: ${error instanceof Error ? error.message : String(error)}`, {

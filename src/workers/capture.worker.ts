@@ -1,13 +1,25 @@
 import { expose } from "comlink";
 import { UnusableInput, type Capture } from "../core/capture/capture";
-import { LARGEST_FILE_BYTES, parseCaptureCsv } from "../core/capture/csv";
+import { LARGEST_FILE_BYTES } from "../core/capture/csv";
+import { readCaptureFile } from "../core/capture/read-file";
 import { analyseCapture, type AnalyseOptions, type ChannelAnalysis } from "../core/waveform/analyse";
+import { ringRaster, type RingRaster } from "../core/waveform/raster";
 import { thin, type ThinTrace } from "../core/capture/thin";
 
 export type ReadCapture =
-  { ok: true; capture: Capture; channels: ChannelAnalysis[]; traces: ThinTrace[] } | { ok: false; say: string };
+  | {
+      ok: true;
+      capture: Capture;
+      channels: ChannelAnalysis[];
+      traces: ThinTrace[];
+      /** One a channel; null where the ring's count is not known or the turn is not whole. */
+      rasters: (RingRaster | null)[];
+    }
+  | { ok: false; say: string };
 
 const TRACE_POINTS = 1600;
+
+let held: Capture | null = null;
 
 const api = {
   /** Reads and analyses a dropped file, off the main thread. */
@@ -18,7 +30,7 @@ const api = {
         say: `${file.name} has ${Math.round(file.size / 1e6)} MB; ${Math.round(LARGEST_FILE_BYTES / 1e6)} MB is the most. Cut the recording shorter, or thin it.`,
       };
     try {
-      return api.analyse(parseCaptureCsv(await file.text(), file.name), options);
+      return api.analyse(readCaptureFile(new Uint8Array(await file.arrayBuffer()), file.name), options);
     } catch (error) {
       if (error instanceof UnusableInput) return { ok: false, say: error.message };
       throw error;
@@ -27,12 +39,28 @@ const api = {
 
   /** Analyses a capture that is already at hand. */
   analyse(capture: Capture, options: AnalyseOptions): ReadCapture {
+    const channels = analyseCapture(capture, options);
+    held = capture;
     return {
       ok: true,
       capture,
-      channels: analyseCapture(capture, options),
+      channels,
+      rasters: channels.map(({ pulsesPerRevolution }, i) =>
+        pulsesPerRevolution ? ringRaster(capture, i, pulsesPerRevolution) : null,
+      ),
       traces: capture.channels.map(({ samples }) => thin(samples, capture.sampleS, capture.startS, TRACE_POINTS)),
     };
+  },
+
+  /** The capture last read, between two times, thinned for drawing. */
+  window(fromS: number, toS: number): ThinTrace[] {
+    if (!held) return [];
+    const { sampleS, startS, channels } = held;
+    const at = (timeS: number) => Math.round((timeS - startS) / sampleS);
+    return channels.map(({ samples }) => {
+      const from = Math.max(0, at(fromS) - 1);
+      return thin(samples.subarray(from, at(toS) + 2), sampleS, startS + from * sampleS, TRACE_POINTS);
+    });
   },
 };
 

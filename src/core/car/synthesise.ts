@@ -1,6 +1,6 @@
 import { CornerNet } from "../circuit/corner-net";
 import type { Point } from "../circuit/point";
-import type { CornerSetup } from "../circuit/setup";
+import { signalConductor, type CornerSetup } from "../circuit/setup";
 import { SolvedCorner } from "../circuit/solve";
 import { circuitStateSchema } from "../circuit/state";
 import { normal, seeded } from "../random/random";
@@ -143,7 +143,6 @@ function dropoutTimes(car: SimulatedCar, durationS: number, random: () => number
 }
 
 /** The setup's signal conductor, the one worth recording. */
-export function signalPoint({ family }: CornerSetup, station: string): Point {
-  const conductor = family === "passive" ? "a" : family === "active-3wire" ? "signal" : "return";
-  return { at: "face", station, face: "out", conductor };
+export function signalPoint(setup: CornerSetup, station: string): Point {
+  return { at: "face", station, face: "out", conductor: signalConductor(setup) };
 }

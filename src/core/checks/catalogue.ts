@@ -1,4 +1,4 @@
-import { conductorsOf, spansOf, stationsOf, type Conductor, type CornerSetup } from "../circuit/setup";
+import { conductorsOf, signalConductor, spansOf, stationsOf, type Conductor, type CornerSetup } from "../circuit/setup";
 import type { Point } from "../circuit/point";
 import { circuitStateSchema, type CircuitState } from "../circuit/state";
 import { accessSteps, type AccessStep } from "./access";
@@ -41,13 +41,6 @@ const dead = (...unplugged: string[]) => state({ key: "off", batteryOff: true, u
 
 function face(station: string, side: "in" | "out", conductor: Conductor): Point {
   return { at: "face", station, face: side, conductor };
-}
-
-/** The wire whose level carries the speed: the one the module senses. */
-export function signalConductor({ family, sense }: CornerSetup): Conductor {
-  if (family === "passive") return "a";
-  if (family === "active-3wire") return "signal";
-  return sense === "high" ? "supply" : "return";
 }
 
 /** Readings at one connector: back-probed live, opened live, opened dead. */

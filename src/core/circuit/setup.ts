@@ -65,6 +65,13 @@ export type CornerSetup = z.infer<typeof cornerSetupSchema>;
 export type Station = z.infer<typeof stationSchema>;
 export type Span = z.infer<typeof spanSchema>;
 
+/** The wire whose level carries the speed: the one the module senses. */
+export function signalConductor({ family, sense }: CornerSetup): Conductor {
+  if (family === "passive") return "a";
+  if (family === "active-3wire") return "signal";
+  return sense === "high" ? "supply" : "return";
+}
+
 /** The stations of a path, module first. */
 export function stationsOf(setup: CornerSetup): Station[] {
   return setup.path.filter((part): part is Station => "station" in part);

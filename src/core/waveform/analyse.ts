@@ -1,6 +1,7 @@
 import type { Capture, Channel } from "../capture/capture";
 import { dropOutSpeedKmh, PASSIVE_REFERENCE } from "../ring/ring";
 import { parseTyre, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
+import { disturbances, supplyDip } from "./disturbances";
 import { leadingFinding, type Finding } from "./findings";
 import { FEWEST_SAMPLES_A_PULSE, findPulses, rhythmOf, type Pulse } from "./pulses";
 import { lossFindings, median, shapeFindings } from "./ring-findings";
@@ -51,7 +52,12 @@ const DUTY_LIMITS = [36, 64] as const;
 
 /** Analyses every channel of a capture. */
 export function analyseCapture(capture: Capture, options: AnalyseOptions = {}): ChannelAnalysis[] {
-  return capture.channels.map((channel) => analyseChannel(channel, capture, options));
+  return capture.channels.map((channel, i) => {
+    const analysis = analyseChannel(channel, capture, options);
+    const loss = analysis.findings.find(({ code }) => code === "random-dropout");
+    const dip = loss && supplyDip(capture, i, loss);
+    return dip ? { ...analysis, findings: [...analysis.findings, dip] } : analysis;
+  });
 }
 
 function analyseChannel(
@@ -79,6 +85,7 @@ function analyseChannel(
         ),
       );
   }
+  findings.push(...disturbances(samples, shape, pulses, sampleS, startS));
   findings.push(...levelFindings(shape, pulses, speed, options, samples.length * sampleS, startS, turning));
   return {
     name,

@@ -48,3 +48,28 @@ export function leadingFinding(findings: readonly Finding[], signal: string): st
   if (lead === "drop-out-speed" || lead === "duty-shift") return "low-amplitude";
   return lead ?? (signal === "flat" ? "flat" : signal === "noise" ? "noise-at-rest" : "clean");
 }
+
+/** Findings as titles. */
+export const findingWords: Record<FindingCode, string> = {
+  "missing-pulses": "Pulses missing, same place each turn",
+  "cracked-ring": "Ring cracked",
+  "odd-tooth": "One odd tooth",
+  eccentric: "Ring out of true, or play",
+  "random-dropout": "Lost at random places",
+  "supply-dip": "Supply sinks with it",
+  "noise-at-rest": "Noise without a wheel",
+  interference: "Hash",
+  "low-amplitude": "Too small for the speed",
+  "drop-out-speed": "Falls out at low speed",
+  "duty-shift": "High and low uneven",
+  "level-out-of-window": "Levels wrong",
+  "key-on-transient": "Key turned on",
+  "probe-spike": "Probe moved",
+};
+
+/** The teeth a finding covers, counted from 1 round a ring of `columns`. */
+export function toothRun({ tooth, count = 1, code }: Finding, columns: number): number[] {
+  if (!tooth || columns === 0) return [];
+  const length = code === "missing-pulses" ? count : 1;
+  return Array.from({ length }, (_, i) => ((tooth - 1 + i) % columns) + 1);
+}

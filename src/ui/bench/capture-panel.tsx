@@ -1,26 +1,13 @@
 "use client";
-import { wrap, type Remote } from "comlink";
-import { nanoid } from "nanoid";
-import { useEffect, useRef, useState } from "react";
-import { toast } from "sonner";
+import { useRef, useState } from "react";
 import { scopeAnswers } from "@/core/checks/answers";
 import { signalPoint } from "@/core/car/synthesise";
 import { pointText } from "@/core/circuit/point";
 import { circuitStateSchema } from "@/core/circuit/state";
 import type { Job, Reading } from "@/core/job/schema";
-import { loadCapture, saveCapture } from "@/store/jobs";
-import type { CaptureWorker, ReadCapture } from "@/workers/capture.worker";
+import { useCapture } from "../captures/use-capture";
 import { Cap } from "../keys/cap";
 import { TraceChart } from "../chart/trace-chart";
-
-let remote: Remote<CaptureWorker> | null = null;
-
-function captureWorker(): Remote<CaptureWorker> {
-  remote ??= wrap<CaptureWorker>(
-    new Worker(new URL("../../workers/capture.worker.ts", import.meta.url), { type: "module" }),
-  );
-  return remote;
-}
 
 /** Where a recording is dropped, seen, and weighed in. */
 export function CapturePanel({
@@ -31,39 +18,8 @@ export function CapturePanel({
   onLog: (reading: Reading, captureId: string, name: string) => void;
 }) {
   const picker = useRef<HTMLInputElement>(null);
-  const [read, setRead] = useState<{ id: string; result: ReadCapture; logged: boolean } | null>(null);
-  const [busy, setBusy] = useState(false);
+  const { open: read, busy, take, markLogged } = useCapture(job);
   const [over, setOver] = useState(false);
-  const options = { pulses: job.setup.pulsesPerRevolution, tyre: job.setup.tyre, family: job.setup.family };
-  const last = job.entries.findLast((entry) => entry.kind === "capture");
-  const lastId = last?.kind === "capture" ? last.captureId : null;
-  useEffect(() => {
-    if (!lastId) return;
-    let live = true;
-    const show = async () => {
-      const capture = await loadCapture(lastId);
-      if (!capture || !live) return;
-      const { pulsesPerRevolution: pulses, tyre, family } = job.setup;
-      const result = await captureWorker().analyse(capture, { pulses, tyre, family });
-      if (live) setRead({ id: lastId, result, logged: true });
-    };
-    show().catch((error: unknown) => toast.error(`The kept capture could not be shown: ${String(error)}`));
-    return () => {
-      live = false;
-    };
-  }, [lastId, job.setup]);
-  const take = async (file: File) => {
-    setBusy(true);
-    const result = await captureWorker()
-      .read(file, options)
-      .finally(() => setBusy(false));
-    const id = nanoid(10);
-    setRead({ id, result, logged: false });
-    if (result.ok)
-      await saveCapture(id, result.capture).catch((error: unknown) =>
-        toast.error(`The capture could not be kept: ${String(error)}. Keep the file.`),
-      );
-  };
   const channel = read?.result.ok ? read.result.channels[0] : null;
   return (
     <section
@@ -84,7 +40,7 @@ export function CapturePanel({
       <div className="flex items-center gap-3">
         <h2 className="text-sm font-semibold text-muted">Capture</h2>
         <p className="text-sm text-muted">
-          {busy ? "Reading…" : "Drop a recording of the signal here (CSV), or choose one."}
+          {busy ? "Reading…" : "Drop a recording of the signal here (CSV, gz, WAV), or choose one."}
         </p>
         <span className="ml-auto">
           <Cap onClick={() => picker.current?.click()}>choose file</Cap>
@@ -92,7 +48,7 @@ export function CapturePanel({
         <input
           ref={picker}
           type="file"
-          accept=".csv,.tsv,.txt"
+          accept=".csv,.tsv,.txt,.gz,.wav"
           className="sr-only"
           aria-label="Capture file"
           onChange={(event) => event.target.files?.[0] && void take(event.target.files[0])}
@@ -149,7 +105,7 @@ export function CapturePanel({
                     read.id,
                     read.result.ok ? read.result.capture.name : "",
                   );
-                  setRead({ ...read, logged: true });
+                  markLogged();
                 }}
               >
                 Weigh this in: {scopeAnswers.say[channel.leading]}

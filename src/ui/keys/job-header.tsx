@@ -8,15 +8,24 @@ import { CarMark } from "./car-mark";
 
 const SCREENS = [
   { key: "c", legend: "C", name: "Complaint", path: "/complaint" },
+  { key: "e", legend: "E", name: "Look", path: "/look" },
   { key: "b", legend: "B", name: "Bench", path: "/bench" },
+  { key: "w", legend: "W", name: "Waves", path: "/waves" },
+  { key: "l", legend: "L", name: "Loom", path: "/loom" },
+  { key: "x", legend: "X", name: "Close-out", path: "/close-out" },
 ] as const;
 
 /** Name of the car, its corner, and the caps that lead from screen to screen. */
 export function JobHeader({ job, here, children }: { job: Job; here: string; children?: ReactNode }) {
   const router = useRouter();
   useHotkeys("j", () => router.push("/"));
-  useHotkeys("c", () => router.push(`/complaint?job=${job.id}`));
-  useHotkeys("b", () => router.push(`/bench?job=${job.id}`));
+  useHotkeys(
+    SCREENS.map(({ key }) => key),
+    (_, { keys }) => {
+      const screen = SCREENS.find(({ key }) => keys?.includes(key));
+      if (screen) router.push(`${screen.path}?job=${job.id}`);
+    },
+  );
   return (
     <header className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-rule px-4 py-2">
       <Link href="/" className="text-lg font-bold tracking-tight" title="Jobs (J)">

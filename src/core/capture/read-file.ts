@@ -1,0 +1,56 @@
+import { Gunzip } from "fflate";
+import { UnusableInput, type Capture } from "./capture";
+import { LARGEST_FILE_BYTES, parseCaptureCsv } from "./csv";
+import { captureFromWav } from "./wav";
+
+/**
+ * Reads a capture file by what is in it, not by its name: text, gzip of text or of WAV, WAV.
+ *
+ * @throws UnusableInput saying what, where and how to mend it
+ */
+export function readCaptureFile(bytes: Uint8Array, name: string): Capture {
+  if (bytes.length === 0) throw new UnusableInput(`${name} is empty. Export the capture again.`);
+  if (bytes[0] === 0x1f && bytes[1] === 0x8b) return readCaptureFile(gunzip(bytes, name), name.replace(/\.gz$/i, ""));
+  if (startsWith(bytes, "RIFF") || startsWith(bytes, "RF64")) return captureFromWav(bytes, name);
+  if (startsWith(bytes, "PK"))
+    throw new UnusableInput(`${name} is a ZIP. Unpack it and drop the capture that is inside.`);
+  return parseCaptureCsv(decode(bytes), name);
+}
+
+function startsWith(bytes: Uint8Array, word: string): boolean {
+  return [...word].every((letter, i) => bytes[i] === letter.charCodeAt(0));
+}
+
+/** Unpacks piece by piece, so that a bomb is stopped at the limit and not when memory ends. */
+function gunzip(bytes: Uint8Array, name: string): Uint8Array {
+  const pieces: Uint8Array[] = [];
+  let [size, ended] = [0, false];
+  const unpack = new Gunzip((piece, final) => {
+    size += piece.length;
+    ended = final;
+    if (size > LARGEST_FILE_BYTES)
+      throw new UnusableInput(`${name} unpacks to over ${Math.round(LARGEST_FILE_BYTES / 1e6)} MB. Cut it shorter.`);
+    pieces.push(piece);
+  });
+  try {
+    unpack.push(bytes, true);
+  } catch (error) {
+    if (error instanceof UnusableInput) throw error;
+    throw new UnusableInput(`${name} is a damaged gzip file. Copy or compress it again.`, { cause: error });
+  }
+  if (!ended) throw new UnusableInput(`${name} is a gzip file cut short. Copy it again.`);
+  const whole = new Uint8Array(size);
+  let at = 0;
+  for (const piece of pieces) {
+    whole.set(piece, at);
+    at += piece.length;
+  }
+  return whole;
+}
+
+/** UTF-16 with its mark, else UTF-8: what instruments write. */
+function decode(bytes: Uint8Array): string {
+  if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder("utf-16le").decode(bytes);
+  if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder("utf-16be").decode(bytes);
+  return new TextDecoder("utf-8").decode(bytes);
+}

@@ -1,0 +1,94 @@
+import type { Capture } from "../capture/capture";
+import { findPulses, isMissing, rhythmOf } from "./pulses";
+import { signalShape } from "./signal";
+
+/** A capture folded over its ring: one row a revolution, one column a tooth. */
+export interface RingRaster {
+  columns: number;
+  rows: number;
+  /** deviation[row * columns + tooth]: period over the usual one less 1; NaN where nothing was recorded. */
+  deviation: Float32Array;
+  /** 1 where the pulse is missing. */
+  missing: Uint8Array;
+  /** When each row begins, seconds; one more than rows. */
+  rowStartS: Float64Array;
+  /** Mean over all turns, per tooth. */
+  meanDeviation: Float32Array;
+  /** Share of turns on which the tooth is missing. */
+  missingShare: Float32Array;
+  /** The tooth under the sensor at the last pulse. */
+  lastTooth: number;
+  /** Pulses a second at the end over the fastest: near 0 when the wheel was let run out. */
+  endSpeedShare: number;
+}
+
+/** Folds one channel over its ring. @returns null when there are too few pulses for half a turn */
+export function ringRaster(
+  { sampleS, startS, channels }: Capture,
+  channel: number,
+  pulsesPerRevolution: number,
+): RingRaster | null {
+  const { samples } = channels[channel]!;
+  const pulses = findPulses(samples, signalShape(samples));
+  if (pulses.length < pulsesPerRevolution / 2 || pulses.length < 8) return null;
+  const { ratios, teeth, periods } = rhythmOf(pulses);
+  const columns = pulsesPerRevolution;
+  const rows = Math.floor(teeth.at(-1)! / columns) + 1;
+  const deviation = new Float32Array(rows * columns).fill(NaN);
+  const missing = new Uint8Array(rows * columns);
+  ratios.forEach((ratio, i) => {
+    deviation[teeth[i]!] = isMissing(ratio) ? NaN : ratio - 1;
+    for (let lost = teeth[i]! + 1; lost < teeth[i + 1]!; lost++) missing[lost] = 1;
+  });
+  const rowStartS = new Float64Array(rows + 1);
+  let pulse = 0;
+  for (let row = 0; row <= rows; row++) {
+    while (pulse < pulses.length - 1 && teeth[pulse]! < row * columns) pulse++;
+    rowStartS[row] = startS + pulses[pulse]!.at * sampleS;
+  }
+  const fastest = periods.reduce((least, period) => Math.min(least, period), Infinity);
+  return {
+    columns,
+    rows,
+    deviation,
+    missing,
+    rowStartS,
+    meanDeviation: columnMeans(deviation, rows, columns),
+    missingShare: columnMeans(Float32Array.from(missing), rows, columns),
+    lastTooth: teeth.at(-1)! % columns,
+    endSpeedShare: fastest / (periods.at(-1) ?? Infinity),
+  };
+}
+
+/** Where the wheel has to be turned so that a tooth stands at the sensor, as a person at the hub would do it. */
+export interface PaintMark {
+  /** Teeth to turn on, in the direction it was spun. */
+  teethOn: number;
+  degreesOn: number;
+  /** The wheel ran out and still stands where the recording left it. */
+  fromStandstill: boolean;
+}
+
+/** @param tooth counted from 1, as findings name it */
+export function paintMark({ columns, lastTooth, endSpeedShare }: RingRaster, tooth: number): PaintMark {
+  const fromStandstill = endSpeedShare < RAN_OUT;
+  const from = fromStandstill ? lastTooth : 0;
+  const teethOn = (tooth - 1 - from + columns) % columns;
+  return { teethOn, degreesOn: Math.round((360 * teethOn) / columns), fromStandstill };
+}
+
+/** A spin that ends under this part of its fastest speed was let run out. */
+const RAN_OUT = 0.35;
+
+function columnMeans(values: Float32Array, rows: number, columns: number): Float32Array {
+  return Float32Array.from({ length: columns }, (_, column) => {
+    let [sum, count] = [0, 0];
+    for (let row = 0; row < rows; row++) {
+      const value = values[row * columns + column]!;
+      if (Number.isNaN(value)) continue;
+      sum += value;
+      count++;
+    }
+    return count > 0 ? sum / count : NaN;
+  });
+}

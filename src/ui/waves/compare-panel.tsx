@@ -1,0 +1,59 @@
+import { formatCompared } from "@/core/waveform/compare-words";
+import type { Compared } from "@/core/waveform/compare";
+
+/** This recording against another of the same job: other side, before or after. */
+export function ComparePanel({
+  others,
+  compared,
+  onCompare,
+}: {
+  others: readonly { id: string; name: string }[];
+  compared: { name: string; rows: readonly Compared[] } | null;
+  onCompare: (id: string) => void;
+}) {
+  return (
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Compare">
+      <h2 className="text-sm font-semibold text-muted">Against another recording</h2>
+      <select
+        aria-label="Recording to compare with"
+        className="mt-2 min-h-12 w-full rounded-lg border border-rule bg-paper px-3"
+        defaultValue=""
+        onChange={(event) => event.target.value && onCompare(event.target.value)}
+      >
+        <option value="">choose…</option>
+        {others.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+      {compared && (
+        <table className="mt-2 w-full text-sm">
+          <thead>
+            <tr className="text-left text-muted">
+              <th className="font-normal">measure</th>
+              <th className="text-right font-normal">that</th>
+              <th className="text-right font-normal">this</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {compared.rows.map((row) => {
+              const { before, after } = formatCompared(row);
+              return (
+                <tr key={row.what} className="border-t border-rule">
+                  <td className="py-1">{row.what}</td>
+                  <td className="text-right font-mono">{before}</td>
+                  <td className="text-right font-mono">{after}</td>
+                  <td className={row.agrees ? "pl-2 text-verdigris" : "pl-2 text-brick"}>
+                    {row.agrees ? "✓" : "≠"} {row.say}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      )}
+    </section>
+  );
+}

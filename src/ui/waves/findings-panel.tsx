@@ -1,0 +1,66 @@
+import { scopeAnswers } from "@/core/checks/answers";
+import type { ChannelAnalysis } from "@/core/waveform/analyse";
+import { findingWords } from "@/core/waveform/findings";
+import { Cap } from "../keys/cap";
+
+interface FindingsProps {
+  channel: ChannelAnalysis;
+  channelNames: readonly string[];
+  at: number;
+  logged: boolean;
+  onChannel: (at: number) => void;
+  onShow: (finding: number) => void;
+  onWeigh: () => void;
+}
+
+/** What the recording shows, in words, each with “show me”; and the one key that weighs it in. */
+export function FindingsPanel({ channel, channelNames, at, logged, onChannel, onShow, onWeigh }: FindingsProps) {
+  return (
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Findings">
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Findings</h2>
+      {channelNames.length > 1 && (
+        <div className="flex flex-wrap gap-2 py-2" role="group" aria-label="Channel">
+          {channelNames.map((name, i) => (
+            <Cap key={name} aria-pressed={i === at} onClick={() => onChannel(i)}>
+              {name}
+            </Cap>
+          ))}
+        </div>
+      )}
+      <ol>
+        {channel.findings.map((finding, i) => (
+          <li key={finding.code + finding.startS} className="border-b border-rule py-2">
+            <div className="flex items-baseline justify-between gap-3">
+              <b>
+                {findingWords[finding.code]}
+                {finding.tooth && ` · tooth ${finding.tooth}`}
+              </b>
+              <span className="font-mono whitespace-nowrap">{Math.round(finding.confidence * 100)} %</span>
+            </div>
+            <p className="text-sm text-muted">{finding.say}</p>
+            <button type="button" className="min-h-8 text-sm underline" onClick={() => onShow(i)}>
+              show me
+            </button>
+          </li>
+        ))}
+        {channel.findings.length === 0 && (
+          <li className="border-b border-rule py-2 text-verdigris">✓ Nothing wrong found in this recording.</li>
+        )}
+        {channel.signal === "two-level" && (
+          <li className="border-b border-rule py-2">
+            <b>
+              Levels {channel.levels.lowV.toFixed(2)} / {channel.levels.highV.toFixed(2)} V
+            </b>
+          </li>
+        )}
+      </ol>
+      {logged ? (
+        <p className="pt-3 text-sm text-verdigris">✓ Weighed into the line-up.</p>
+      ) : (
+        <Cap legend="Enter" lead className="mt-3 w-full" onClick={onWeigh}>
+          Weigh this in: {scopeAnswers.say[channel.leading] ?? channel.leading}
+        </Cap>
+      )}
+    </section>
+  );
+}

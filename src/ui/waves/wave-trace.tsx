@@ -1,0 +1,150 @@
+"use client";
+import { LineChart } from "echarts/charts";
+import { DataZoomComponent, GridComponent, LegendComponent, MarkAreaComponent } from "echarts/components";
+import { init, use as register, type ECharts } from "echarts/core";
+import { CanvasRenderer } from "echarts/renderers";
+import { useEffect, useRef } from "react";
+import type { ThinTrace } from "@/core/capture/thin";
+import type { Finding } from "@/core/waveform/findings";
+
+register([LineChart, GridComponent, DataZoomComponent, LegendComponent, MarkAreaComponent, CanvasRenderer]);
+
+export type View = readonly [fromS: number, toS: number];
+
+interface TraceProps {
+  names: readonly string[];
+  unit: string;
+  /** The whole recording, thinned. */
+  whole: ThinTrace[];
+  /** What lies in the view, at the view's own resolution. */
+  detail: ThinTrace[] | null;
+  view: View;
+  findings: readonly Finding[];
+  onView: (view: View) => void;
+}
+
+/** The trace, zoomed by wheel, pinch, drag or key; detail comes anew from the samples at each zoom. */
+export function WaveTrace({ names, unit, whole, detail, view, findings, onView }: TraceProps) {
+  const box = useRef<HTMLDivElement>(null);
+  const chart = useRef<ECharts | null>(null);
+  const report = useRef(onView);
+  useEffect(() => {
+    report.current = onView;
+  }, [onView]);
+  useEffect(() => {
+    if (!box.current) return;
+    const made = init(box.current);
+    chart.current = made;
+    made.on("datazoom", () => {
+      const [zoom] = made.getOption().dataZoom as { startValue: number; endValue: number }[];
+      if (zoom) report.current([zoom.startValue, zoom.endValue]);
+    });
+    const watch = new ResizeObserver(() => made.resize());
+    watch.observe(box.current);
+    return () => {
+      watch.disconnect();
+      made.dispose();
+      chart.current = null;
+    };
+  }, []);
+  useEffect(() => {
+    if (!chart.current || !box.current) return;
+    const style = getComputedStyle(box.current);
+    chart.current.setOption(
+      options(names, unit, whole, view, findings, (token) => style.getPropertyValue(token)),
+      {
+        notMerge: true,
+      },
+    );
+    // The view is moved below without drawing everything anew.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [names, unit, whole, findings]);
+  useEffect(() => {
+    chart.current?.setOption({
+      series: (detail ?? whole).map((data) => ({ data })),
+      dataZoom: [
+        { startValue: view[0], endValue: view[1] },
+        { startValue: view[0], endValue: view[1] },
+      ],
+    });
+  }, [detail, whole, view]);
+  return (
+    <div
+      ref={box}
+      role="img"
+      aria-label={`Trace of ${names.join(" and ")} from ${view[0].toFixed(2)} to ${view[1].toFixed(2)} seconds`}
+      className="h-64 w-full"
+    />
+  );
+}
+
+const DASHES = ["solid", "dashed", "dotted"] as const;
+
+function options(
+  names: readonly string[],
+  unit: string,
+  whole: ThinTrace[],
+  view: View,
+  findings: readonly Finding[],
+  colour: (token: string) => string,
+) {
+  const axis = {
+    axisLabel: { color: colour("--muted"), fontSize: 13 },
+    axisLine: { lineStyle: { color: colour("--rule") } },
+    splitLine: { lineStyle: { color: colour("--rule") } },
+  };
+  const [first, last] = [whole[0]?.[0]?.[0] ?? 0, whole[0]?.at(-1)?.[0] ?? 1];
+  const zoom = { xAxisIndex: 0, startValue: view[0], endValue: view[1], filterMode: "none" as const };
+  return {
+    animation: false,
+    grid: { left: 60, right: 16, top: 30, bottom: 66 },
+    legend: { show: names.length > 1, top: 0, left: 56, textStyle: { color: colour("--ink"), fontSize: 13 } },
+    xAxis: {
+      type: "value",
+      min: first,
+      max: last,
+      ...axis,
+      axisLabel: { ...axis.axisLabel, formatter: (t: number) => `${t.toFixed(3).replace(/\.?0+$/, "")} s` },
+      splitLine: { show: false },
+    },
+    yAxis: {
+      type: "value",
+      scale: true,
+      ...axis,
+      axisLabel: { ...axis.axisLabel, formatter: (v: number) => `${Number(v.toFixed(2))} ${unit}` },
+    },
+    dataZoom: [
+      { type: "inside", ...zoom },
+      {
+        type: "slider",
+        ...zoom,
+        height: 30,
+        bottom: 4,
+        borderColor: colour("--rule"),
+        fillerColor: colour("--marigold-wash"),
+        moveHandleStyle: { color: colour("--marigold") },
+        handleStyle: { borderColor: colour("--marigold"), color: colour("--card") },
+        dataBackground: { lineStyle: { color: colour("--muted") }, areaStyle: { color: colour("--rule") } },
+        selectedDataBackground: { lineStyle: { color: colour("--ink") }, areaStyle: { color: colour("--muted") } },
+        showDetail: false,
+      },
+    ],
+    series: whole.map((data, i) => ({
+      name: names[i],
+      type: "line",
+      data,
+      showSymbol: false,
+      lineStyle: { color: colour(i === 0 ? "--ink" : "--plum"), width: 1.4, type: DASHES[i % DASHES.length] },
+      itemStyle: { color: colour(i === 0 ? "--ink" : "--plum") },
+      markArea:
+        i === 0
+          ? {
+              itemStyle: { color: colour("--brick"), opacity: 0.2 },
+              data: findings
+                .filter(({ startS, endS }) => endS - startS < 0.6 * (last - first))
+                .map(({ startS, endS }) => [{ xAxis: startS }, { xAxis: endS }]),
+            }
+          : undefined,
+    })),
+  };
+}
