@@ -16,7 +16,9 @@ const coreOrder = [
   "capture",
   "waveform",
   "scanlog",
+  "family",
   "harness",
+  "repair",
   "job",
   "report",
 ];

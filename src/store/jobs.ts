@@ -2,9 +2,12 @@ import localforage from "localforage";
 import type { Capture } from "../core/capture/capture";
 import { mergeJobs } from "../core/job/derive";
 import { jobSchema, type Job } from "../core/job/schema";
+import type { ScanLog } from "../core/scanlog/scan-log";
 
 const jobs = localforage.createInstance({ name: "tastatura", storeName: "jobs" });
 const captures = localforage.createInstance({ name: "tastatura", storeName: "captures" });
+const scans = localforage.createInstance({ name: "tastatura", storeName: "scans" });
+const photos = localforage.createInstance({ name: "tastatura", storeName: "photos" });
 const flags = localforage.createInstance({ name: "tastatura", storeName: "flags" });
 
 const CHANNEL = "tastatura-jobs";
@@ -83,6 +86,22 @@ export async function saveCapture(id: string, capture: Capture): Promise<void> {
 
 export async function loadCapture(id: string): Promise<Capture | null> {
   return captures.getItem<Capture>(id);
+}
+
+export async function saveScan(id: string, log: ScanLog): Promise<void> {
+  await scans.setItem(id, log);
+}
+
+export async function loadScan(id: string): Promise<ScanLog | null> {
+  return scans.getItem<ScanLog>(id);
+}
+
+export async function savePhoto(id: string, photo: Blob): Promise<void> {
+  await photos.setItem(id, photo);
+}
+
+export async function loadPhoto(id: string): Promise<Blob | null> {
+  return photos.getItem<Blob>(id);
 }
 
 /** Puts the demo workshop into an empty store once; a store with anything in it is left alone. */

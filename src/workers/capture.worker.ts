@@ -3,6 +3,9 @@ import { UnusableInput, type Capture } from "../core/capture/capture";
 import { LARGEST_FILE_BYTES } from "../core/capture/csv";
 import { readCaptureFile } from "../core/capture/read-file";
 import { analyseCapture, type AnalyseOptions, type ChannelAnalysis } from "../core/waveform/analyse";
+import { analyseScan } from "../core/scanlog/analyse-scan";
+import { parseScanCsv } from "../core/scanlog/scan-csv";
+import type { ScanFinding, ScanLog } from "../core/scanlog/scan-log";
 import { ringRaster, type RingRaster } from "../core/waveform/raster";
 import { thin, type ThinTrace } from "../core/capture/thin";
 
@@ -16,6 +19,8 @@ export type ReadCapture =
       rasters: (RingRaster | null)[];
     }
   | { ok: false; say: string };
+
+export type ReadScan = { ok: true; log: ScanLog; findings: ScanFinding[] } | { ok: false; say: string };
 
 const TRACE_POINTS = 1600;
 
@@ -50,6 +55,22 @@ const api = {
       ),
       traces: capture.channels.map(({ samples }) => thin(samples, capture.sampleS, capture.startS, TRACE_POINTS)),
     };
+  },
+
+  /** Reads and analyses a four-wheel speed log. */
+  async readScan(file: File, pulses: number): Promise<ReadScan> {
+    if (file.size > LARGEST_FILE_BYTES) return { ok: false, say: `${file.name} is too large. Cut the log shorter.` };
+    try {
+      return api.analyseScan(parseScanCsv(await file.text(), file.name), pulses);
+    } catch (error) {
+      if (error instanceof UnusableInput) return { ok: false, say: error.message };
+      throw error;
+    }
+  },
+
+  /** Analyses a log that is already at hand. */
+  analyseScan(log: ScanLog, pulses: number): ReadScan {
+    return { ok: true, log, findings: analyseScan(log, pulses) };
   },
 
   /** The capture last read, between two times, thinned for drawing. */

@@ -3,10 +3,24 @@ import type { Hookup } from "../core/checks/hookup";
 import { forecastStrip, previewReading, type ForecastStrip, type Preview } from "../core/job/forecast-strip";
 import { progressOf, replay, standingReadings } from "../core/job/derive";
 import { diagnosisOf, type Diagnosis } from "../core/job/diagnosis";
+import type { NextCheck } from "../core/job/describe-hookup";
 import { evidenceOf } from "../core/job/reading";
 import type { Job } from "../core/job/schema";
+import { verification, type Verification } from "../core/job/verify";
+import { breakPlaces, type SpanSuspicion } from "../core/lineup/break-place";
 import type { LineUp } from "../core/lineup/line-up";
 import { typedEvidence } from "../core/lineup/typed-evidence";
+
+export interface LoomView {
+  places: SpanSuspicion[];
+  withPiercing: NextCheck | null;
+  connectorsOnly: NextCheck | null;
+}
+
+/** The best proposal that is measured on the loom rather than looked at. */
+function harnessChecks(next: readonly NextCheck[]): NextCheck | null {
+  return next.find(({ hookup }) => "red" in hookup) ?? null;
+}
 
 let current: { key: string; readings: string[]; lineUp: LineUp } | null = null;
 
@@ -31,6 +45,19 @@ const api = {
   /** Everything the Bench shows of a job. */
   diagnose(job: Job): Diagnosis {
     return diagnosisOf(lineUpOf(job), job.policy, progressOf(job));
+  },
+
+  /** The checks to repeat after a repair, and whether they pass. */
+  verify(job: Job): Verification {
+    return verification(job, lineUpOf(job));
+  },
+
+  /** Where wires may be damaged, and the best next checks with piercing and without. */
+  loom(job: Job): LoomView {
+    const lineUp = lineUpOf(job);
+    const progress = progressOf(job);
+    const best = (pierce: boolean) => harnessChecks(diagnosisOf(lineUp, { ...job.policy, pierce }, progress).next);
+    return { places: breakPlaces(lineUp), withPiercing: best(true), connectorsOnly: best(false) };
   },
 
   /** Bands of the leading suspects for one hook-up. */

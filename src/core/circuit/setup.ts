@@ -21,6 +21,10 @@ const stationSchema = z.object({
   station: z.string().regex(/^(module|plug|c[1-9])$/, "a station is module, c1 … c9 or plug"),
   accessMin: z.number().min(0).max(600).optional(),
   landmark: z.string().max(80).optional(),
+  /** Terminal and colour of each conductor here, as the diagram or a look has them. */
+  pins: z.record(z.string().max(10), z.object({ pin: z.string().max(12), colour: z.string().max(24) })).optional(),
+  /** The connector's face, to find a terminal by counting. */
+  face: z.object({ rows: z.number().int().min(1).max(4), columns: z.number().int().min(1).max(60) }).optional(),
 });
 const spanSchema = z.object({
   spanM: z.number().positive().max(30),
@@ -28,6 +32,8 @@ const spanSchema = z.object({
   landmark: z.string().max(80).optional(),
   /** How rough this stretch is on a wire, 1 = ordinary; multiplies its share of the prior. */
   exposure: z.number().min(0.1).max(20).optional(),
+  /** The insulation may be pierced here at all. */
+  pierceable: z.boolean().optional(),
 });
 const pathSchema = z
   .array(z.union([stationSchema, spanSchema]))

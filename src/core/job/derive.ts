@@ -7,21 +7,47 @@ import type { Entry, Job, Reading } from "./schema";
 
 export type ReadingEntry = Extract<Entry, { reading: Reading }>;
 
-/** The readings that count: those not retracted, in the order they were logged. */
-export function standingReadings({ entries }: Pick<Job, "entries">): ReadingEntry[] {
-  const retracted = new Set(entries.flatMap((entry) => (entry.kind === "retract" ? [entry.entry] : [])));
-  return entries.filter((entry): entry is ReadingEntry => "reading" in entry && !retracted.has(entry.id));
+export type RepairEntry = Extract<Entry, { kind: "repair" }>;
+
+/** Ids of entries taken back. */
+export function retractedIds({ entries }: Pick<Job, "entries">): Set<string> {
+  return new Set(entries.flatMap((entry) => (entry.kind === "retract" ? [entry.entry] : [])));
+}
+
+/** The repair that stands, the first if several were made; null while the car is as it came. */
+export function standingRepair(job: Pick<Job, "entries">): RepairEntry | null {
+  const retracted = retractedIds(job);
+  return job.entries.find((entry): entry is RepairEntry => entry.kind === "repair" && !retracted.has(entry.id)) ?? null;
+}
+
+/** The readings that judge the car as it came: not retracted, and taken before any repair. */
+export function standingReadings(job: Pick<Job, "entries">): ReadingEntry[] {
+  return readingsWhere(job, true);
+}
+
+/** The readings taken since the repair, not retracted. */
+export function readingsAfterRepair(job: Pick<Job, "entries">): ReadingEntry[] {
+  return standingRepair(job) ? readingsWhere(job, false) : [];
+}
+
+function readingsWhere(job: Pick<Job, "entries">, beforeRepair: boolean): ReadingEntry[] {
+  const retracted = retractedIds(job);
+  const repair = standingRepair(job);
+  const cut = repair ? job.entries.indexOf(repair) : job.entries.length;
+  return job.entries.filter(
+    (entry, i): entry is ReadingEntry => "reading" in entry && !retracted.has(entry.id) && i < cut === beforeRepair,
+  );
 }
 
 /** The entry that `U` takes back: the newest reading or skip still standing. */
 export function lastUndoable({ entries }: Pick<Job, "entries">): Entry | null {
-  const retracted = new Set(entries.flatMap((entry) => (entry.kind === "retract" ? [entry.entry] : [])));
+  const retracted = retractedIds({ entries });
   return entries.findLast((entry) => entry.kind !== "retract" && !retracted.has(entry.id)) ?? null;
 }
 
 /** Preparations already made for earlier readings, and checks the technician could not reach. */
 export function progressOf(job: Job): Progress {
-  const retracted = new Set(job.entries.flatMap((entry) => (entry.kind === "retract" ? [entry.entry] : [])));
+  const retracted = retractedIds(job);
   const done = new Set<string>();
   for (const { reading } of standingReadings(job)) {
     const hookup = hookupOf(reading, job.setup);

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { circuitStateSchema } from "../circuit/state";
 import { cornerSetupSchema } from "../circuit/setup";
+import { parts } from "../faults/fault";
 import { instruments } from "../checks/hookup";
 import { complaintSchema } from "../lineup/complaint";
 import { policySchema } from "../lineup/next-check";
@@ -28,6 +29,31 @@ export const entrySchema = z.discriminatedUnion("kind", [
     name: z.string().max(200),
     reading: readingSchema,
   }),
+  z.object({
+    ...stamp,
+    kind: z.literal("scan"),
+    scanId: z.string().max(60),
+    name: z.string().max(200),
+    reading: readingSchema,
+  }),
+  z.object({
+    ...stamp,
+    kind: z.literal("photo"),
+    photoId: z.string().max(60),
+    name: z.string().max(200),
+    look: z.string().max(40).optional(),
+  }),
+  /** The repair was made: what is measured from here on is measured on another car. */
+  z.object({
+    ...stamp,
+    kind: z.literal("repair"),
+    fault: z.string().max(60),
+    words: z.string().max(200),
+    part: z.enum(parts),
+    share: z.number().min(0).max(1),
+    guess: z.boolean(),
+  }),
+  z.object({ ...stamp, kind: z.literal("tick"), item: z.string().max(200), text: z.string().max(200).optional() }),
   z.object({ ...stamp, kind: z.literal("retract"), entry: z.string().max(60) }),
   z.object({ ...stamp, kind: z.literal("skip"), check: z.string().max(300), reason: z.string().max(200) }),
   z.object({ ...stamp, kind: z.literal("note"), text: z.string().max(4000) }),

@@ -93,6 +93,22 @@ export class LineUp {
     return weighed;
   }
 
+  /** How well each group predicts a reading, without weighing it in. */
+  predict(evidence: Evidence): { byGroup: Float64Array } {
+    const { candidates } = this;
+    const [weights, scores] = [candidates.weight.slice(), candidates.scores.slice()];
+    const before = this.shares();
+    const [table] = this.forecasts.want([evidence.hookup], (g) => before[g]! > FORECAST_SHARE);
+    const out = new Float64Array(candidates.count);
+    candidates.groups.forEach((group, g) =>
+      weighGroup(evidence, table!, candidates, group, { covariance: this.clouds[g]!.covariance.slice() }, out),
+    );
+    const after = this.shares();
+    candidates.weight.set(weights);
+    candidates.scores.set(scores);
+    return { byGroup: after.map((share, g) => (before[g]! > 0 ? share / before[g]! : 0)) };
+  }
+
   /** Share of each group, in the order of `candidates.groups`. */
   shares(): Float64Array {
     const { groups, weight } = this.candidates;

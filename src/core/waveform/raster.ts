@@ -6,7 +6,7 @@ import { signalShape } from "./signal";
 export interface RingRaster {
   columns: number;
   rows: number;
-  /** deviation[row * columns + tooth]: period over the usual one less 1; NaN where nothing was recorded. */
+  /** deviation[row * columns + tooth]: period over the usual one less 1; NaN where nothing was recorded, 0 before a gap. */
   deviation: Float32Array;
   /** 1 where the pulse is missing. */
   missing: Uint8Array;
@@ -37,7 +37,7 @@ export function ringRaster(
   const deviation = new Float32Array(rows * columns).fill(NaN);
   const missing = new Uint8Array(rows * columns);
   ratios.forEach((ratio, i) => {
-    deviation[teeth[i]!] = isMissing(ratio) ? NaN : ratio - 1;
+    deviation[teeth[i]!] = isMissing(ratio) ? 0 : ratio - 1;
     for (let lost = teeth[i]! + 1; lost < teeth[i + 1]!; lost++) missing[lost] = 1;
   });
   const rowStartS = new Float64Array(rows + 1);

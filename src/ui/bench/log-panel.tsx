@@ -46,6 +46,20 @@ export function LogPanel({
 
 function EntryText({ entry, job }: { entry: Entry; job: Job }) {
   if (entry.kind === "skip") return <>skipped a check: {entry.reason}</>;
+  if (entry.kind === "repair")
+    return (
+      <b className="text-verdigris">
+        repaired{entry.guess ? " on a guess" : ""}: {entry.words}
+      </b>
+    );
+  if (entry.kind === "tick")
+    return (
+      <>
+        ✓ {entry.item}
+        {entry.text ? `: ${entry.text}` : ""}
+      </>
+    );
+  if (entry.kind === "photo") return <>photo: {entry.name}</>;
   if (entry.kind === "note") return <>{entry.text}</>;
   if (entry.kind === "retract") return null;
   const hookup = hookupOf(entry.reading, job.setup);
@@ -54,7 +68,11 @@ function EntryText({ entry, job }: { entry: Entry; job: Job }) {
       <b className="mr-2 font-mono">{entry.reading.finding ?? entry.reading.value}</b>
       {hookup.ok ? hookupLabel(hookup.value) : hookup.say}
       <span className="ml-2 text-sm text-muted">
-        {entry.kind === "capture" ? entry.name : hookup.ok ? stateWords(hookup.value.state) : ""}
+        {entry.kind === "capture" || entry.kind === "scan"
+          ? entry.name
+          : hookup.ok
+            ? stateWords(hookup.value.state)
+            : ""}
       </span>
     </>
   );

@@ -1,19 +1,19 @@
 "use client";
 import { useRouter, useSearchParams } from "next/navigation";
 import { useHotkeys } from "react-hotkeys-hook";
-import { families, familyWords, cornerSetupSchema, spansOf, stationsOf, type Family } from "@/core/circuit/setup";
-import { partWords } from "@/core/faults/fault";
+import { families, familyWords, cornerSetupSchema, stationsOf, type Family } from "@/core/circuit/setup";
+import { withConnectors } from "@/core/harness/edit-path";
 import { decodeCode } from "@/core/codes/code";
 import type { Job } from "@/core/job/schema";
 import { recentWorks, symptoms, type Complaint } from "@/core/lineup/complaint";
 import { corners, cornerWords } from "@/core/units/corner";
 import { parseTyre } from "@/core/tyre/tyre";
-import { formatShare } from "@/core/units/format";
 import { WithJob } from "../bench/bench-screen";
 import { useJob, type ChangeJob } from "../jobs/use-job";
 import { useDiagnosis } from "../jobs/use-lineup";
 import { Cap } from "../keys/cap";
 import { JobHeader } from "../keys/job-header";
+import { SuspicionPanel } from "./suspicion-panel";
 
 /** What is known before anything is measured; the suspicion beside it moves with each answer. */
 export function ComplaintScreen() {
@@ -191,7 +191,7 @@ function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
             <Cap
               key={count}
               aria-pressed={stationsOf(job.setup).length - 2 === count}
-              onClick={() => setup({ path: pathWith(count, job) })}
+              onClick={() => setup({ path: withConnectors(job.setup, count) })}
             >
               {count}
             </Cap>
@@ -199,47 +199,14 @@ function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
         </Group>
       </form>
       <aside className="grid content-start gap-4">
-        <section
-          className="rounded-2xl border border-rule bg-card p-4"
-          aria-label="Suspicion so far"
-          aria-live="polite"
-        >
-          <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">
-            What this does to the suspicion
-          </h2>
-          <ol>
-            {diagnosis?.parts
-              .filter(({ share }) => share >= 0.005)
-              .map(({ part, share }) => (
-                <li
-                  key={part}
-                  className="grid grid-cols-[10rem_1fr_3.5rem] items-center gap-2 border-b border-rule py-2"
-                >
-                  <span className="text-sm">{partWords[part]}</span>
-                  <span className="h-3 rounded bg-rule">
-                    <span className="hatch block h-full rounded bg-brick" style={{ width: `${share * 100}%` }} />
-                  </span>
-                  <span className="text-right tabular-nums">{formatShare(share)}</span>
-                </li>
-              ))}
-          </ol>
-          <p className="pt-2 text-sm text-muted">A code steers the route; it never proves the part.</p>
-        </section>
+        <SuspicionPanel diagnosis={diagnosis} />
+        <p className="text-sm text-muted">A code steers the route; it never proves the part.</p>
         <Cap legend="B" lead onClick={() => router.push(`/bench?job=${job.id}`)}>
           To the bench
         </Cap>
       </aside>
     </main>
   );
-}
-
-function pathWith(connectors: number, job: Job): Job["setup"]["path"] {
-  const total = spansOf(job.setup).reduce((sum, { spanM }) => sum + spanM, 0);
-  const mm2 = spansOf(job.setup)[0]!.mm2;
-  const path: Job["setup"]["path"] = [{ station: "module", accessMin: 40 }];
-  for (let i = 1; i <= connectors; i++)
-    path.push({ spanM: Math.round((10 * total) / (connectors + 1)) / 10, mm2 }, { station: `c${i}`, accessMin: 4 });
-  return [...path, { spanM: Math.round((10 * total) / (connectors + 1)) / 10, mm2 }, { station: "plug", accessMin: 7 }];
 }
 
 function Codes({ codes, onChange }: { codes: string[]; onChange: (codes: string[]) => void }) {

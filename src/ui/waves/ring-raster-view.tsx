@@ -77,10 +77,13 @@ function paint(element: HTMLCanvasElement, raster: RingRaster, marked: readonly 
   pen.strokeStyle = pen.fillStyle = colour("--brick");
   pen.font = `700 13px ${style.fontFamily}`;
   pen.textAlign = "center";
-  for (const tooth of marked) {
-    pen.strokeRect(LEFT_PX + (tooth - 1) * cellW - 1, 1, cellW + 1, height - AXIS_PX);
-    pen.fillText(String(tooth), LEFT_PX + (tooth - 0.5) * cellW, height - 8);
-  }
+  for (const tooth of marked) pen.strokeRect(LEFT_PX + (tooth - 1) * cellW - 1, 1, cellW + 1, height - AXIS_PX);
+  if (marked.length > 0)
+    pen.fillText(
+      marked.length > 1 ? `${marked[0]}–${marked.at(-1)}` : String(marked[0]),
+      LEFT_PX + (marked[0]! - 1 + marked.length / 2) * cellW,
+      height - 8,
+    );
   pen.fillStyle = colour("--muted");
   pen.font = `13px ${style.fontFamily}`;
   if (!marked.some((tooth) => tooth < 4)) pen.fillText("1", LEFT_PX + cellW / 2, height - 8);

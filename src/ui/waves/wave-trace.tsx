@@ -73,7 +73,7 @@ export function WaveTrace({ names, unit, whole, detail, view, findings, onView }
       ref={box}
       role="img"
       aria-label={`Trace of ${names.join(" and ")} from ${view[0].toFixed(2)} to ${view[1].toFixed(2)} seconds`}
-      className="h-64 w-full"
+      className="h-60 w-full"
     />
   );
 }
@@ -97,7 +97,7 @@ function options(
   const zoom = { xAxisIndex: 0, startValue: view[0], endValue: view[1], filterMode: "none" as const };
   return {
     animation: false,
-    grid: { left: 60, right: 16, top: 30, bottom: 66 },
+    grid: { left: 60, right: 16, top: 30, bottom: 72 },
     legend: { show: names.length > 1, top: 0, left: 56, textStyle: { color: colour("--ink"), fontSize: 13 } },
     xAxis: {
       type: "value",
@@ -119,7 +119,7 @@ function options(
         type: "slider",
         ...zoom,
         height: 30,
-        bottom: 4,
+        bottom: 10,
         borderColor: colour("--rule"),
         fillerColor: colour("--marigold-wash"),
         moveHandleStyle: { color: colour("--marigold") },

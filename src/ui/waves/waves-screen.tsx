@@ -29,7 +29,7 @@ import type { View } from "./wave-trace";
 
 const WaveTrace = dynamic(() => import("./wave-trace").then((module) => module.WaveTrace), {
   ssr: false,
-  loading: () => <div className="h-64" />,
+  loading: () => <div className="h-60" />,
 });
 
 /** A capture and what it says: trace, ring raster, ring clock, findings. */

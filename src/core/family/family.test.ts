@@ -1,0 +1,36 @@
+import { describe, expect, it } from "vitest";
+import { findFamily, nameThreeWires } from "./finder";
+
+// Common practice, no source: supply on one open terminal is active, a like bias on both passive, three wires are three.
+describe("telling the family", () => {
+  it.each([
+    [{ wires: 2, openVolts: [11.4, 0.02] }, "active-2wire"],
+    [{ wires: 2, openVolts: [1.8, 1.9] }, "passive"],
+    [{ wires: 2, ring: "toothed", ohms: 1150 }, "passive"],
+    [{ wires: 3, openVolts: [8.1, 5, 0] }, "active-3wire"],
+    [{ wires: 2, ring: "smooth-pulls-pin", tip: "no-pull" }, "active-2wire"],
+  ] as const)("%j is %s", (clues, family) => {
+    const verdict = findFamily(clues);
+    expect(verdict.ranked[0]).toMatchObject({ family });
+    expect(verdict.ranked[0]!.share).toBeGreaterThan(0.95);
+    expect(verdict.reasons.length).toBeGreaterThan(1);
+  });
+
+  it("asks for the next clue while it does not know", () => {
+    expect(findFamily({}).next).toMatch(/Count the wires/);
+    expect(findFamily({ wires: 2 }).next).toMatch(/battery negative/);
+    expect(findFamily({ wires: 2, openVolts: [11, 0] }).next).toBeNull();
+  });
+
+  it("names three wires and the drop of the ground; 5.030 V both ways is a good ground", () => {
+    const wires = [
+      { name: "brown", volts: 0.01, switches: false },
+      { name: "red", volts: 5.03, switches: false },
+      { name: "white", volts: 2.4, switches: true },
+    ];
+    expect(nameThreeWires(wires, 5.03)).toMatchObject({ supply: "red", ground: "brown", signal: "white" });
+    expect(nameThreeWires(wires, 5.03)!.say).toMatch(/ground is good/);
+    expect(nameThreeWires(wires, 4.03)!.groundDropV).toBeCloseTo(1, 9);
+    expect(nameThreeWires(wires.map((wire) => ({ ...wire, switches: false })))).toBeNull();
+  });
+});

@@ -1,0 +1,74 @@
+import type { Hookup } from "../checks/hookup";
+import { hookupKey } from "../checks/hookup";
+import { describeHookup, type NextCheck } from "./describe-hookup";
+import type { LineUp } from "../lineup/line-up";
+import { LineUp as FreshLineUp } from "../lineup/line-up";
+import { HEALTHY } from "../lineup/candidates";
+import { rankSuspects } from "../lineup/suspects";
+import { complaintSchema } from "../lineup/complaint";
+import { readingsAfterRepair, standingReadings } from "./derive";
+import { evidenceOf, hookupOf } from "./reading";
+import type { Job } from "./schema";
+
+/** One check that spoke before the repair, to be made again at the same point. */
+export interface VerifyItem {
+  check: NextCheck;
+  before: string;
+  after: string | null;
+  /** The new reading is one a healthy corner gives; null while it has not been taken. */
+  passes: boolean | null;
+}
+
+export interface Verification {
+  items: VerifyItem[];
+  /** At least one direct check that failed before passes now, and none that was repeated fails. */
+  fixed: boolean;
+}
+
+/** A healthy corner must be at least this likely to give the reading, against the fault that was repaired. */
+const HEALTHY_ENOUGH = 3;
+
+/**
+ * The checks that proved the fault, with what they show since the repair. A reading passes when a healthy corner
+ * explains it well and the old fault does not.
+ *
+ * @param lineUp of the readings before the repair
+ */
+export function verification(job: Job, lineUp: LineUp): Verification {
+  const lead = rankSuspects(lineUp)[0]!;
+  const before = standingReadings(job);
+  const direct = lead.provenBy.length > 0 ? lead.provenBy : before.map((_, i) => i).slice(-3);
+  const fresh = new FreshLineUp(job.setup, complaintSchema.parse({}), { seed: 1, perGroup: 48 });
+  const items = direct.flatMap((index): VerifyItem[] => {
+    const reading = before[index]?.reading;
+    const hookup = reading && hookupOf(reading, job.setup);
+    if (!hookup?.ok) return [];
+    const again = lastAfter(job, hookup.value);
+    return [
+      {
+        check: describeHookup(hookup.value, job.setup),
+        before: String(reading!.finding ?? reading!.value),
+        after: again ? String(again.finding ?? again.value) : null,
+        passes: again ? isHealthy(fresh, job, again, lead.id) : null,
+      },
+    ];
+  });
+  return {
+    items,
+    fixed: items.some(({ passes }) => passes === true) && items.every(({ passes }) => passes !== false),
+  };
+}
+
+function lastAfter(job: Job, hookup: Hookup) {
+  return readingsAfterRepair(job).findLast(({ reading }) => {
+    const own = hookupOf(reading, job.setup);
+    return own.ok && hookupKey(own.value) === hookupKey(hookup);
+  })?.reading;
+}
+
+function isHealthy(fresh: FreshLineUp, job: Job, reading: Parameters<typeof evidenceOf>[0], fault: string): boolean {
+  const evidence = evidenceOf(reading, job.setup);
+  if (!evidence.ok) return false;
+  const { byGroup } = fresh.predict(evidence.value);
+  return byGroup[fresh.groupIndex(HEALTHY)]! > HEALTHY_ENOUGH * byGroup[fresh.groupIndex(fault)]!;
+}

@@ -1,0 +1,46 @@
+import type { RepairPlan } from "./steps";
+
+export interface EstimateSettings {
+  currency: string;
+  labourRate: number;
+  taxPct: number;
+  /** Chance that a rusted-in sensor breaks on removal, and what that adds in minutes. */
+  seizedPct: number;
+  seizedMin: number;
+}
+
+export const usualEstimate: EstimateSettings = {
+  currency: "€",
+  labourRate: 80,
+  taxPct: 20,
+  seizedPct: 25,
+  seizedMin: 45,
+};
+
+export interface EstimateLine {
+  say: string;
+  amount: number;
+}
+
+/** What this repair will likely cost: an estimate, before and after tax. */
+export function estimate(
+  plan: RepairPlan,
+  diagnosisMin: number,
+  sensorComesOut: boolean,
+  settings: EstimateSettings,
+): { lines: EstimateLine[]; net: number; tax: number; total: number } {
+  const hours = (minutes: number) => (minutes / 60) * settings.labourRate;
+  const lines: EstimateLine[] = [
+    { say: "parts", amount: plan.partsCost },
+    { say: `labour, ${plan.labourMin} min`, amount: hours(plan.labourMin) },
+    { say: `diagnosis, ${Math.round(diagnosisMin)} min`, amount: hours(diagnosisMin) },
+  ];
+  if (sensorComesOut)
+    lines.push({
+      say: `seized sensor, ${settings.seizedPct} in 100 × ${settings.seizedMin} min`,
+      amount: (settings.seizedPct / 100) * hours(settings.seizedMin),
+    });
+  const net = lines.reduce((sum, { amount }) => sum + amount, 0);
+  const tax = (net * settings.taxPct) / 100;
+  return { lines, net, tax, total: net + tax };
+}

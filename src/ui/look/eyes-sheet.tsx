@@ -1,0 +1,169 @@
+"use client";
+import { nanoid } from "nanoid";
+import { useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import { toast } from "sonner";
+import { answersFor } from "@/core/checks/answers";
+import { hookupKey, type Hookup } from "@/core/checks/hookup";
+import { walkRound } from "@/core/checks/walk-round";
+import { cautions, hookupLabel, instruction } from "@/core/checks/words";
+import { standingReadings } from "@/core/job/derive";
+import { hookupOf, readingFrom } from "@/core/job/reading";
+import type { Entry, Job } from "@/core/job/schema";
+import { typedEvidence } from "@/core/lineup/typed-evidence";
+import type { ChangeJob } from "../jobs/use-job";
+import { Cap } from "../keys/cap";
+import { PhotoStrip } from "./photo-strip";
+
+/** The walk-round of the corner: one item after the other, one key each. */
+export function EyesSheet({ job, change }: { job: Job; change: ChangeJob }) {
+  const items = walkRound(job.setup);
+  const answered = answersIn(job);
+  const unseen = new Set(job.entries.flatMap((entry) => (entry.kind === "skip" ? [entry.check] : [])));
+  const firstOpen = items.findIndex((item) => !answered.has(hookupKey(item)) && !unseen.has(hookupKey(item)));
+  const [chosen, setChosen] = useState<number | null>(null);
+  const at = chosen ?? (firstOpen < 0 ? items.length - 1 : firstOpen);
+  const item = items[at]!;
+  const append = (entry: Entry) => change((newest) => ({ ...newest, entries: [...newest.entries, entry] }));
+  const stamp = () => ({ id: nanoid(10), at: new Date().toISOString() });
+  const answer = (hookup: Hookup, typed: string) => {
+    const parsed = typedEvidence(hookup, typed, job.setup);
+    if (!parsed.ok) return toast.error(parsed.say);
+    const old = answered.get(hookupKey(hookup));
+    if (old) append({ ...stamp(), kind: "retract", entry: old.id });
+    append({ ...stamp(), kind: "reading", reading: readingFrom(hookup, typed) });
+    setChosen(null);
+  };
+  const couldNotSee = () => {
+    append({ ...stamp(), kind: "skip", check: hookupKey(item), reason: `could not see: ${hookupLabel(item)}` });
+    setChosen(null);
+  };
+  useHotkeys("1,2,3,4,5,6", (_, { keys }) => {
+    const word = answersFor(item, job.setup)?.words[Number(keys?.[0]) - 1];
+    if (word) answer(item, word);
+  });
+  useHotkeys("0", couldNotSee);
+  useHotkeys("down", () => setChosen(Math.min(items.length - 1, at + 1)), { preventDefault: true });
+  useHotkeys("up", () => setChosen(Math.max(0, at - 1)), { preventDefault: true });
+  return (
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Eyes and hands">
+      <h2 className="flex flex-wrap justify-between gap-2 border-b border-rule pb-1 text-sm">
+        <span className="font-semibold text-muted">Eyes and hands, in working order</span>
+        <span className="font-mono text-muted">
+          {answered.size
+            ? `${items.filter((one) => answered.has(hookupKey(one))).length} of ${items.length} seen`
+            : `${items.length} to see`}
+        </span>
+      </h2>
+      <ol>
+        {items.map((one, i) => (
+          <li key={hookupKey(one)} className="border-b border-rule" aria-current={i === at ? "step" : undefined}>
+            {i === at ? (
+              <OpenItem
+                hookup={one}
+                job={job}
+                answered={answered.get(hookupKey(one))?.value}
+                onAnswer={(word) => answer(one, word)}
+                onUnseen={couldNotSee}
+              />
+            ) : (
+              <button
+                type="button"
+                className="flex min-h-11 w-full items-center gap-3 px-1 py-1 text-left"
+                onClick={() => setChosen(i)}
+              >
+                <span className="w-5 text-center font-mono text-muted" aria-hidden="true">
+                  {answered.has(hookupKey(one)) ? "✓" : unseen.has(hookupKey(one)) ? "–" : ""}
+                </span>
+                <span>{capital(hookupLabel(one))}</span>
+                <span className="ml-auto text-sm text-muted">
+                  {saidOf(one, answered.get(hookupKey(one))?.value, job) ??
+                    (unseen.has(hookupKey(one)) ? "could not see" : "")}
+                </span>
+              </button>
+            )}
+          </li>
+        ))}
+      </ol>
+      <PhotoStrip job={job} look={"look" in item ? item.look : undefined} onAdd={append} />
+    </section>
+  );
+}
+
+function OpenItem({
+  hookup,
+  job,
+  answered,
+  onAnswer,
+  onUnseen,
+}: {
+  hookup: Hookup;
+  job: Job;
+  answered: string | undefined;
+  onAnswer: (typed: string) => void;
+  onUnseen: () => void;
+}) {
+  const answers = answersFor(hookup, job.setup);
+  return (
+    <div className="my-2 rounded-xl bg-paper p-3">
+      <p className="font-bold">{instruction(hookup, job.setup)}</p>
+      {cautions(hookup).map((caution) => (
+        <p key={caution} className="text-sm">
+          ▲ {caution}
+        </p>
+      ))}
+      <div className="mt-2 flex flex-wrap gap-2">
+        {answers ? (
+          answers.words.map((word, i) => (
+            <Cap key={word} legend={String(i + 1)} aria-pressed={answered === word} onClick={() => onAnswer(word)}>
+              {answers.say[word]}
+            </Cap>
+          ))
+        ) : (
+          <form
+            className="flex items-center gap-2"
+            onSubmit={(event) => {
+              event.preventDefault();
+              onAnswer(String(new FormData(event.currentTarget).get("value")));
+            }}
+          >
+            <input
+              name="value"
+              inputMode="decimal"
+              aria-label={`${hookupLabel(hookup)} in millimetres`}
+              defaultValue={answered}
+              placeholder="0.4"
+              className="min-h-12 w-28 rounded-lg border border-rule bg-card px-3 text-right font-mono text-2xl"
+            />
+            <span className="font-mono">mm</span>
+            <button type="submit" className="cap">
+              <span className="legend">Enter</span>
+              <span>log</span>
+            </button>
+          </form>
+        )}
+        <Cap legend="0" onClick={onUnseen}>
+          could not see
+        </Cap>
+      </div>
+    </div>
+  );
+}
+
+function answersIn(job: Job): Map<string, { id: string; value: string }> {
+  const found = new Map<string, { id: string; value: string }>();
+  for (const { id, reading } of standingReadings(job)) {
+    const hookup = hookupOf(reading, job.setup);
+    if (hookup.ok && "look" in hookup.value) found.set(hookupKey(hookup.value), { id, value: String(reading.value) });
+  }
+  return found;
+}
+
+function saidOf(hookup: Hookup, value: string | undefined, job: Job): string | null {
+  if (value === undefined) return null;
+  return answersFor(hookup, job.setup)?.say[value] ?? value;
+}
+
+function capital(text: string): string {
+  return text[0]!.toUpperCase() + text.slice(1);
+}

@@ -1,0 +1,177 @@
+"use client";
+import dynamic from "next/dynamic";
+import { nanoid } from "nanoid";
+import { useEffect, useRef, useState } from "react";
+import { toast } from "sonner";
+import { looks } from "@/core/checks/answers";
+import { circuitStateSchema } from "@/core/circuit/state";
+import type { Job } from "@/core/job/schema";
+import { liveSpeedWord } from "@/core/scanlog/analyse-scan";
+import { steadyLog } from "@/core/scanlog/steady-log";
+import type { ScanFinding } from "@/core/scanlog/scan-log";
+import { corners, cornerWords } from "@/core/units/corner";
+import { loadScan, saveScan } from "@/store/jobs";
+import type { ReadScan } from "@/workers/capture.worker";
+import { captureWorker } from "../captures/use-capture";
+import type { ChangeJob } from "../jobs/use-job";
+import { Cap } from "../keys/cap";
+
+const SpeedChart = dynamic(() => import("./speed-chart").then((module) => module.SpeedChart), {
+  ssr: false,
+  loading: () => <div className="h-64" />,
+});
+
+/** Four wheel speeds, from a file or typed, and what they say of this corner. */
+export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
+  const picker = useRef<HTMLInputElement>(null);
+  const [read, setRead] = useState<{ id: string; result: ReadScan; logged: boolean } | null>(null);
+  const [shown, setShown] = useState<ScanFinding | null>(null);
+  const pulses = job.setup.pulsesPerRevolution;
+  const last = job.entries.findLast((entry) => entry.kind === "scan");
+  const lastId = last?.kind === "scan" ? last.scanId : null;
+  useEffect(() => {
+    if (!lastId) return;
+    let live = true;
+    const show = async () => {
+      const log = await loadScan(lastId);
+      if (!log) return;
+      const result = await captureWorker().analyseScan(log, pulses);
+      if (live) setRead({ id: lastId, result, logged: true });
+    };
+    show().catch((error: unknown) => toast.error(`The kept log could not be shown: ${String(error)}`));
+    return () => {
+      live = false;
+    };
+  }, [lastId, pulses]);
+  const keep = async (result: ReadScan) => {
+    const id = nanoid(10);
+    setRead({ id, result, logged: false });
+    setShown(null);
+    if (result.ok) await saveScan(id, result.log);
+  };
+  const take = (file: File) =>
+    captureWorker()
+      .readScan(file, pulses)
+      .then(keep)
+      .catch((error: unknown) => toast.error(`The log was not kept: ${String(error)}`));
+  const word = read?.result.ok ? liveSpeedWord(read.result.findings, job.setup.corner) : null;
+  const weigh = () => {
+    if (!read?.result.ok || !word) return;
+    const { name } = read.result.log;
+    change((newest) => ({
+      ...newest,
+      entries: [
+        ...newest.entries,
+        {
+          id: nanoid(10),
+          at: new Date().toISOString(),
+          kind: "scan",
+          scanId: read.id,
+          name,
+          reading: {
+            instrument: "scan",
+            look: "speed",
+            value: word,
+            state: circuitStateSchema.parse({ wheel: "driven", speedKmh: 30 }),
+          },
+        },
+      ],
+    }));
+    setRead({ ...read, logged: true });
+  };
+  return (
+    <section
+      className="rounded-2xl border border-rule bg-card p-4"
+      aria-label="Live data"
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault();
+        const file = event.dataTransfer.files[0];
+        if (file) void take(file);
+      }}
+    >
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Live data: four wheel speeds</h2>
+      <div className="flex flex-wrap items-end gap-3 py-3">
+        <Cap onClick={() => picker.current?.click()}>open a speed log</Cap>
+        <input
+          ref={picker}
+          type="file"
+          accept=".csv,.tsv,.txt"
+          className="sr-only"
+          aria-label="Speed log file"
+          onChange={(event) => event.target.files?.[0] && void take(event.target.files[0])}
+        />
+        <p className="text-sm text-muted">CSV with time and four speeds; or type the four at a steady speed:</p>
+        <FourSpeeds onSpeeds={(speeds) => void keep({ ok: true, ...analysedTyped(speeds, pulses) })} />
+      </div>
+      {read && !read.result.ok && (
+        <p role="alert" className="rounded-lg border border-brick bg-brick-wash px-3 py-2">
+          {read.result.say}
+        </p>
+      )}
+      {read?.result.ok && (
+        <>
+          <SpeedChart log={read.result.log} corner={job.setup.corner} shown={shown} />
+          <ol>
+            {read.result.findings.map((finding) => (
+              <li key={`${finding.code}${finding.corner}${finding.startS}`} className="border-t border-rule py-2">
+                <p className={finding.corner === job.setup.corner ? "font-semibold" : ""}>{finding.say}</p>
+                <button type="button" className="min-h-8 text-sm underline" onClick={() => setShown(finding)}>
+                  show me
+                </button>
+              </li>
+            ))}
+            {read.result.findings.length === 0 && (
+              <li className="border-t border-rule py-2 text-verdigris">✓ All four follow each other at every speed.</li>
+            )}
+          </ol>
+          {read.logged ? (
+            <p className="text-sm text-verdigris">✓ Weighed into the line-up.</p>
+          ) : (
+            <Cap lead className="w-full" onClick={weigh}>
+              Weigh this in: {cornerWords[job.setup.corner]} {looks.speed!.say[word!]}
+            </Cap>
+          )}
+        </>
+      )}
+    </section>
+  );
+}
+
+function analysedTyped(speeds: Record<string, number>, pulses: number) {
+  return steadyLog(speeds, pulses);
+}
+
+function FourSpeeds({ onSpeeds }: { onSpeeds: (speeds: Record<string, number>) => void }) {
+  return (
+    <form
+      className="flex flex-wrap items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const form = new FormData(event.currentTarget);
+        const speeds = Object.fromEntries(
+          corners.map((corner) => [corner, Number(String(form.get(corner)).replace(",", "."))]),
+        );
+        if (corners.some((corner) => form.get(corner) === "" || !Number.isFinite(speeds[corner]!)))
+          return toast.error("Type four speeds in km/h; 0 for a corner that shows none.");
+        onSpeeds(speeds);
+      }}
+    >
+      {corners.map((corner) => (
+        <label key={corner} className="grid text-sm text-muted">
+          {corner}
+          <input
+            name={corner}
+            inputMode="decimal"
+            aria-label={`${cornerWords[corner]} speed in km/h`}
+            className="min-h-12 w-16 rounded-lg border border-rule bg-paper px-2 text-right font-mono text-lg text-ink"
+          />
+        </label>
+      ))}
+      <button type="submit" className="cap">
+        <span className="legend">Enter</span>
+        <span>judge</span>
+      </button>
+    </form>
+  );
+}

@@ -1,0 +1,103 @@
+"use client";
+import { useState } from "react";
+import { moduleEye } from "@/core/ring/module-eye";
+import { nominalRing, PASSIVE_REFERENCE, pitchMm } from "@/core/ring/ring";
+import type { Job } from "@/core/job/schema";
+
+const WIDTH = 420;
+const HEIGHT = 130;
+
+/** For passive corners: why too large a gap makes the ABS act on a dry stop. */
+export function ModuleEyeView({ job }: { job: Job }) {
+  const [gapMm, setGap] = useState(0.4);
+  const [volts, setVolts] = useState<number>(PASSIVE_REFERENCE.volts);
+  const [thresholdMv, setThreshold] = useState(150);
+  const eye = moduleEye({
+    rmsV: volts,
+    speedKmh: PASSIVE_REFERENCE.speedKmh,
+    nominalGapMm: 0.4,
+    gapMm,
+    pitchMm: pitchMm(nominalRing(job.setup.pulsesPerRevolution)),
+    thresholdV: thresholdMv / 1000,
+  });
+  const end = eye.stop.at(-1)!.timeS;
+  const line = (of: "trueKmh" | "seenKmh") =>
+    eye.stop
+      .map((at, i) => `${i ? "L" : "M"}${(at.timeS / end) * WIDTH} ${HEIGHT - 8 - (at[of] / 25) * (HEIGHT - 20)}`)
+      .join(" ");
+  return (
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="The module's eye">
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">
+        The module's eye: an ordinary stop from 25 km/h
+      </h2>
+      <svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        className="my-2 w-full"
+        role="img"
+        aria-label={`The wheel slows evenly; the module loses it at ${eye.dropOutKmh.toFixed(1)} km/h`}
+      >
+        <path d={line("trueKmh")} fill="none" stroke="var(--muted)" strokeDasharray="5 4" />
+        <path d={line("seenKmh")} fill="none" stroke="var(--brick)" strokeWidth="2.4" />
+        <text x="6" y="14" fontSize="13" fill="var(--muted)">
+          dashed: the wheel · solid: what the module sees
+        </text>
+      </svg>
+      <div className="grid gap-2 sm:grid-cols-3">
+        <Slider label="air gap" unit="mm" value={gapMm} min={0.2} max={2.4} step={0.05} onChange={setGap} />
+        <Slider
+          label="AC at 8 km/h, gap 0.4"
+          unit="V"
+          value={volts}
+          min={0.1}
+          max={1.2}
+          step={0.05}
+          onChange={setVolts}
+        />
+        <Slider
+          label="module threshold"
+          unit="mV"
+          value={thresholdMv}
+          min={60}
+          max={300}
+          step={10}
+          onChange={setThreshold}
+        />
+      </div>
+      <p className="mt-2">
+        <b>Lost at {eye.dropOutKmh.toFixed(1)} km/h.</b>{" "}
+        {eye.falseRelease
+          ? "To the module the wheel stops dead: it releases this brake, the pedal buzzes, and the car pulls to the other side."
+          : "Too slow for the module to act on: no false activation from this."}
+      </p>
+    </section>
+  );
+}
+
+function Slider(props: {
+  label: string;
+  unit: string;
+  value: number;
+  min: number;
+  max: number;
+  step: number;
+  onChange: (value: number) => void;
+}) {
+  const { label, unit, value, onChange, ...range } = props;
+  return (
+    <label className="grid text-sm text-muted">
+      <span className="flex justify-between">
+        {label}
+        <b className="font-mono text-ink">
+          {value} {unit}
+        </b>
+      </span>
+      <input
+        type="range"
+        className="min-h-10 accent-marigold"
+        value={value}
+        {...range}
+        onChange={(event) => onChange(Number(event.target.value))}
+      />
+    </label>
+  );
+}

@@ -1,0 +1,80 @@
+"use client";
+import { nanoid } from "nanoid";
+import { useEffect, useRef, useState } from "react";
+import { toast } from "sonner";
+import type { Entry, Job } from "@/core/job/schema";
+import { loadPhoto, savePhoto } from "@/store/jobs";
+import { Cap } from "../keys/cap";
+import { scaledPhoto } from "./scaled-photo";
+
+/** Photos kept with the job, scaled down before they are stored. */
+export function PhotoStrip({
+  job,
+  look,
+  onAdd,
+}: {
+  job: Job;
+  look: string | undefined;
+  onAdd: (entry: Entry) => void;
+}) {
+  const picker = useRef<HTMLInputElement>(null);
+  const photos = job.entries.flatMap((entry) => (entry.kind === "photo" ? [entry] : []));
+  const add = async (file: File) => {
+    const scaled = await scaledPhoto(file);
+    if (!scaled.ok) return toast.error(scaled.say);
+    const photoId = nanoid(10);
+    await savePhoto(photoId, scaled.photo);
+    onAdd({
+      id: nanoid(10),
+      at: new Date().toISOString(),
+      kind: "photo",
+      photoId,
+      name: file.name,
+      ...(look ? { look } : {}),
+    });
+  };
+  return (
+    <div className="mt-3 flex flex-wrap items-center gap-3">
+      <Cap onClick={() => picker.current?.click()}>add a photo</Cap>
+      <input
+        ref={picker}
+        type="file"
+        accept="image/*"
+        capture="environment"
+        className="sr-only"
+        aria-label="Photo"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          if (file) add(file).catch((error: unknown) => toast.error(`The photo was not kept: ${String(error)}`));
+        }}
+      />
+      {photos.map(({ id, photoId, name }) => (
+        <Thumbnail key={id} photoId={photoId} name={name} />
+      ))}
+    </div>
+  );
+}
+
+function Thumbnail({ photoId, name }: { photoId: string; name: string }) {
+  const [address, setAddress] = useState<string | null>(null);
+  useEffect(() => {
+    let made: string | null = null;
+    let live = true;
+    loadPhoto(photoId).then(
+      (photo) => {
+        if (!photo || !live) return;
+        made = URL.createObjectURL(photo);
+        setAddress(made);
+      },
+      (error: unknown) => toast.error(`A photo could not be read: ${String(error)}`),
+    );
+    return () => {
+      live = false;
+      if (made) URL.revokeObjectURL(made);
+    };
+  }, [photoId]);
+  if (!address) return <span className="text-sm text-muted">{name}</span>;
+  // A blob of this browser: there is nothing for an image server to optimise.
+  // eslint-disable-next-line @next/next/no-img-element
+  return <img src={address} alt={name} className="h-20 rounded-lg border border-rule object-cover" />;
+}

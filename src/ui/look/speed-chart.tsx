@@ -1,0 +1,101 @@
+"use client";
+import { LineChart } from "echarts/charts";
+import { DataZoomComponent, GridComponent, LegendComponent, MarkAreaComponent } from "echarts/components";
+import { init, use as register, type ECharts } from "echarts/core";
+import { CanvasRenderer } from "echarts/renderers";
+import { useEffect, useRef } from "react";
+import type { ScanFinding, ScanLog } from "@/core/scanlog/scan-log";
+import { scanTrace } from "@/core/scanlog/scan-trace";
+import { corners, type Corner } from "@/core/units/corner";
+
+register([LineChart, GridComponent, DataZoomComponent, LegendComponent, MarkAreaComponent, CanvasRenderer]);
+
+const DASH: Record<Corner, "solid" | "dashed" | "dotted"> = { FL: "dashed", FR: "dotted", RL: "dashed", RR: "dotted" };
+
+/** Four speed traces; this corner in brick and solid, the others dashed or dotted; a chosen finding framed. */
+export function SpeedChart({ log, corner, shown }: { log: ScanLog; corner: Corner; shown: ScanFinding | null }) {
+  const box = useRef<HTMLDivElement>(null);
+  const chart = useRef<ECharts | null>(null);
+  useEffect(() => {
+    if (!box.current) return;
+    const made = init(box.current);
+    chart.current = made;
+    const style = getComputedStyle(box.current);
+    const colour = (token: string) => style.getPropertyValue(token);
+    const axis = {
+      axisLabel: { color: colour("--muted"), fontSize: 13 },
+      axisLine: { lineStyle: { color: colour("--rule") } },
+      splitLine: { lineStyle: { color: colour("--rule") } },
+    };
+    made.setOption({
+      animation: false,
+      grid: { left: 46, right: 14, top: 30, bottom: 56 },
+      legend: { top: 0, textStyle: { color: colour("--ink"), fontSize: 13 } },
+      xAxis: {
+        type: "value",
+        min: "dataMin",
+        max: "dataMax",
+        ...axis,
+        axisLabel: { ...axis.axisLabel, formatter: "{value} s" },
+      },
+      yAxis: { type: "value", name: "km/h", nameTextStyle: { color: colour("--muted") }, ...axis },
+      dataZoom: [
+        { type: "inside" },
+        {
+          type: "slider",
+          height: 22,
+          bottom: 6,
+          borderColor: colour("--rule"),
+          fillerColor: colour("--marigold-wash"),
+          showDetail: false,
+        },
+      ],
+      series: corners.map((one) => ({
+        name: one,
+        type: "line",
+        showSymbol: false,
+        connectNulls: false,
+        data: scanTrace(log, one),
+        z: one === corner ? 5 : 2,
+        itemStyle: { color: colour(one === corner ? "--brick" : "--ink") },
+        lineStyle: {
+          color: colour(one === corner ? "--brick" : "--ink"),
+          width: one === corner ? 2.6 : 1.2,
+          type: one === corner ? "solid" : DASH[one],
+        },
+      })),
+    });
+    const watch = new ResizeObserver(() => made.resize());
+    watch.observe(box.current);
+    return () => {
+      watch.disconnect();
+      made.dispose();
+      chart.current = null;
+    };
+  }, [log, corner]);
+  useEffect(() => {
+    if (!chart.current || !box.current) return;
+    const margin = shown ? Math.max(1, 0.5 * (shown.endS - shown.startS)) : 0;
+    chart.current.setOption({
+      series: [
+        {
+          name: "FL",
+          markArea: {
+            itemStyle: { color: getComputedStyle(box.current).getPropertyValue("--marigold"), opacity: 0.25 },
+            data: shown ? [[{ xAxis: shown.startS }, { xAxis: shown.endS }]] : [],
+          },
+        },
+      ],
+      dataZoom: shown
+        ? [
+            { startValue: shown.startS - margin, endValue: shown.endS + margin },
+            { startValue: shown.startS - margin, endValue: shown.endS + margin },
+          ]
+        : [
+            { start: 0, end: 100 },
+            { start: 0, end: 100 },
+          ],
+    });
+  }, [shown, log, corner]);
+  return <div ref={box} role="img" aria-label={`Four wheel speeds of ${log.name}`} className="h-64 w-full" />;
+}

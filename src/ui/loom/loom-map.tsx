@@ -1,0 +1,121 @@
+import { cornerSetupSchema, spansOf, stationsOf, type CornerSetup } from "@/core/circuit/setup";
+import { withConnectors, withSpan, withStation } from "@/core/harness/edit-path";
+import { stationWords } from "@/core/faults/places";
+import type { Job } from "@/core/job/schema";
+import type { ChangeJob } from "../jobs/use-job";
+import { Cap } from "../keys/cap";
+
+const EXPOSURES: [number, string][] = [
+  [0.6, "sheltered"],
+  [1, "ordinary"],
+  [2, "frame rail, arch"],
+  [3, "flexes with the suspension"],
+  [4, "near exhaust, repaired before"],
+];
+
+/** The path of this car: lengths, landmarks, how rough, how long to get there. */
+export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
+  const setPath = (path: CornerSetup["path"]) =>
+    change((newest) => ({ ...newest, setup: cornerSetupSchema.parse({ ...newest.setup, path }) }));
+  const stations = stationsOf(job.setup);
+  const spans = spansOf(job.setup);
+  return (
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Loom map">
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Loom map, module first</h2>
+      <ol>
+        {stations.map((station, i) => (
+          <li key={station.station}>
+            <div className="flex flex-wrap items-center gap-2 py-1.5">
+              <b className="w-32">{stationWords(station.station)}</b>
+              <Field
+                label="landmark"
+                value={station.landmark ?? ""}
+                wide
+                onChange={(landmark) => setPath(withStation(job.setup, i, { landmark }))}
+              />
+              <Field
+                label="min to reach"
+                value={String(station.accessMin ?? "")}
+                onChange={(text) =>
+                  Number(text) >= 0 && text !== "" && setPath(withStation(job.setup, i, { accessMin: Number(text) }))
+                }
+              />
+            </div>
+            {spans[i] && (
+              <div className="mb-1 ml-3 flex flex-wrap items-center gap-2 border-l-4 border-rule py-1 pl-4">
+                <span className="w-24 text-sm text-muted">span {i + 1}</span>
+                <Field
+                  label="metres"
+                  value={String(spans[i].spanM)}
+                  onChange={(text) =>
+                    Number(text) > 0 && Number(text) <= 30 && setPath(withSpan(job.setup, i, { spanM: Number(text) }))
+                  }
+                />
+                <Field
+                  label="mm²"
+                  value={String(spans[i].mm2)}
+                  onChange={(text) =>
+                    Number(text) >= 0.1 && Number(text) <= 10 && setPath(withSpan(job.setup, i, { mm2: Number(text) }))
+                  }
+                />
+                <Field
+                  label="landmark"
+                  value={spans[i].landmark ?? ""}
+                  wide
+                  onChange={(landmark) => setPath(withSpan(job.setup, i, { landmark }))}
+                />
+                <select
+                  aria-label={`how rough span ${i + 1} is on a wire`}
+                  className="min-h-11 rounded-lg border border-rule bg-paper px-2 text-sm"
+                  value={String(spans[i].exposure ?? 1)}
+                  onChange={(event) => setPath(withSpan(job.setup, i, { exposure: Number(event.target.value) }))}
+                >
+                  {EXPOSURES.map(([value, say]) => (
+                    <option key={value} value={value}>
+                      {say}
+                    </option>
+                  ))}
+                </select>
+              </div>
+            )}
+          </li>
+        ))}
+      </ol>
+      <div className="flex flex-wrap gap-2 pt-2">
+        <Cap disabled={stations.length >= 6} onClick={() => setPath(withConnectors(job.setup, stations.length - 1))}>
+          add a connector
+        </Cap>
+        <Cap disabled={stations.length <= 2} onClick={() => setPath(withConnectors(job.setup, stations.length - 3))}>
+          take one out
+        </Cap>
+      </div>
+    </section>
+  );
+}
+
+function Field({
+  label,
+  value,
+  wide = false,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  wide?: boolean;
+  onChange: (text: string) => void;
+}) {
+  return (
+    <label className="flex items-center gap-1 text-sm text-muted">
+      <span className="sr-only">{label}</span>
+      <input
+        defaultValue={value}
+        placeholder={label}
+        title={label}
+        maxLength={80}
+        className={`min-h-11 rounded-lg border border-rule bg-paper px-2 text-ink ${wide ? "w-40" : "w-16 text-right font-mono"}`}
+        onBlur={(event) => event.target.value !== value && onChange(event.target.value.trim().replace(",", "."))}
+      />
+      {!wide && <span aria-hidden="true">{label === "min to reach" ? "min" : label === "metres" ? "m" : label}</span>}
+    </label>
+  );
+}

@@ -1,0 +1,67 @@
+"use client";
+import { useSearchParams } from "next/navigation";
+import { useEffect, useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import type { Job } from "@/core/job/schema";
+import type { LoomView } from "@/workers/lineup.worker";
+import { WithJob } from "../bench/bench-screen";
+import { useJob, type ChangeJob } from "../jobs/use-job";
+import { lineUpWorker, useDiagnosis } from "../jobs/use-lineup";
+import { JobHeader } from "../keys/job-header";
+import { BreakFinder } from "./break-finder";
+import { LoomMap } from "./loom-map";
+import { ModuleGate } from "./module-gate";
+import { PinMap } from "./pin-map";
+import { WireTable } from "./wire-table";
+
+/** The work between sensor plug and module: the map, where the break can be, the wire table, the module's gate. */
+export function LoomScreen() {
+  const id = useSearchParams().get("job");
+  const { state, change } = useJob(id);
+  return (
+    <WithJob state={state}>
+      {(job) => (
+        <>
+          <JobHeader job={job} here="/loom" />
+          <Loom job={job} change={change} />
+        </>
+      )}
+    </WithJob>
+  );
+}
+
+function Loom({ job, change }: { job: Job; change: ChangeJob }) {
+  const view = useLoom(job);
+  const { diagnosis } = useDiagnosis(job);
+  useHotkeys("r", () =>
+    change((newest) => ({ ...newest, policy: { ...newest.policy, pierce: !newest.policy.pierce } })),
+  );
+  return (
+    <main className="grid gap-4 p-4 xl:grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)]">
+      <h1 className="sr-only">Loom: {job.car.name}</h1>
+      <div className="grid content-start gap-4">
+        <BreakFinder job={job} view={view} suspects={diagnosis?.suspects ?? []} change={change} />
+        <WireTable job={job} change={change} />
+      </div>
+      <div className="grid content-start gap-4">
+        <LoomMap job={job} change={change} />
+        <PinMap job={job} change={change} />
+        <ModuleGate job={job} />
+      </div>
+    </main>
+  );
+}
+
+function useLoom(job: Job): LoomView | null {
+  const [view, setView] = useState<LoomView | null>(null);
+  useEffect(() => {
+    let live = true;
+    void lineUpWorker()
+      .loom(job)
+      .then((made) => live && setView(made));
+    return () => {
+      live = false;
+    };
+  }, [job]);
+  return view;
+}
