@@ -21,6 +21,7 @@ const coreOrder = [
   "repair",
   "job",
   "report",
+  "settings",
 ];
 
 const coreRules = coreOrder.map((folder, at) => ({

@@ -4,7 +4,8 @@ import { UnusableInput } from "../core/capture/capture";
 import { readCaptureFile } from "../core/capture/read-file";
 import { families } from "../core/circuit/setup";
 import { parseTyre } from "../core/tyre/tyre";
-import { analyseCapture, type ChannelAnalysis } from "../core/waveform/analyse";
+import { analyseCapture } from "../core/waveform/analyse";
+import { analysisReport } from "../core/waveform/analysis-report";
 import { readBytes, runCommand } from "./io";
 
 const USAGE =
@@ -22,7 +23,7 @@ await runCommand(async () => {
     { ...capture, channels },
     { ...values, ...(values.pulses ? { pulses: values.pulses } : {}) },
   );
-  return { channels: analysed.map(report) };
+  return { channels: analysed.map(analysisReport) };
 });
 
 function options() {
@@ -57,30 +58,5 @@ function options() {
       ...(values.tyre ? { tyre: values.tyre } : {}),
       ...(values.channel ? { channel: values.channel } : {}),
     },
-  };
-}
-
-/** The contract's fields, rounded to what a reader can use. */
-function report(one: ChannelAnalysis) {
-  const round = (value: number, digits = 4) => Number(value.toPrecision(digits));
-  const range = (values: ChannelAnalysis["frequencyHz"]) =>
-    values && { min: round(values.min), median: round(values.median), max: round(values.max) };
-  return {
-    name: one.name,
-    signal: one.signal,
-    levels: { lowV: round(one.levels.lowV), highV: round(one.levels.highV) },
-    peakToPeakV: round(one.peakToPeakV),
-    dutyPct: one.dutyPct === null ? null : round(one.dutyPct, 3),
-    frequencyHz: range(one.frequencyHz),
-    speedKmh: range(one.speedKmh),
-    pulses: one.pulses,
-    pulsesPerRevolution: one.pulsesPerRevolution,
-    revolutions: one.revolutions === null ? null : Math.floor(one.revolutions),
-    findings: one.findings.map((finding) => ({
-      ...finding,
-      confidence: round(finding.confidence, 2),
-      startS: round(finding.startS, 6),
-      endS: round(finding.endS, 6),
-    })),
   };
 }

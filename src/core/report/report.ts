@@ -1,0 +1,123 @@
+import { z } from "zod";
+import { hookupLabel, stateWords } from "../checks/words";
+import { familyWords } from "../circuit/setup";
+import { decodeCode } from "../codes/code";
+import { partWords } from "../faults/fault";
+import { readingsAfterRepair, standingReadings, standingRepair } from "../job/derive";
+import type { Diagnosis } from "../job/diagnosis";
+import { hookupOf } from "../job/reading";
+import type { Job } from "../job/schema";
+import type { Verification } from "../job/verify";
+import { cornerWords } from "../units/corner";
+import { formatShare } from "../units/format";
+
+const line = z.string().max(600);
+
+/** A report as plain words and numbers, ready to be set on paper. */
+export const reportSchema = z.object({
+  car: line,
+  plate: line,
+  date: line,
+  corner: line,
+  came: z.array(line).max(40),
+  found: line,
+  meaning: line,
+  proof: z.array(line).max(60),
+  cleared: z.array(line).max(20),
+  done: z.array(line).max(60),
+  verified: z.array(line).max(60),
+  fixed: z.boolean(),
+  advice: line,
+  readings: z.array(z.object({ at: line, what: line, state: line, value: line, phase: line })).max(1000),
+  setup: z.array(line).max(20),
+  trace: z
+    .object({ name: line, unit: z.string().max(8), points: z.array(z.tuple([z.number(), z.number()])).max(6000) })
+    .optional(),
+});
+export type Report = z.infer<typeof reportSchema>;
+
+/** Puts a job into words for the customer and for the file. @param now the moment it is printed */
+export function reportOf(
+  job: Job,
+  diagnosis: Diagnosis,
+  verification: Verification | null,
+  now: Date,
+  trace?: Report["trace"],
+): Report {
+  const lead = diagnosis.suspects[0]!;
+  const repair = standingRepair(job);
+  const proven = diagnosis.suspects.find(({ verdict }) => verdict === "proven");
+  const before = standingReadings(job);
+  const label = (reading: (typeof before)[number]["reading"]) => {
+    const hookup = hookupOf(reading, job.setup);
+    return hookup.ok
+      ? { what: hookupLabel(hookup.value), state: stateWords(hookup.value.state) }
+      : { what: hookup.say, state: "" };
+  };
+  const value = (reading: (typeof before)[number]["reading"]) => String(reading.finding ?? reading.value ?? "");
+  return {
+    car: job.car.name || "car without a name",
+    plate: job.car.plate,
+    date: now.toISOString().slice(0, 10),
+    corner: cornerWords[job.setup.corner],
+    came: [
+      ...job.complaint.codes.map((text) => {
+        const code = decodeCode(text);
+        return code
+          ? `${code.code}: ${code.corner ? cornerWords[code.corner] : ""} ${code.subject}${code.failure ? `, ${code.failure.say}` : ""}`
+          : text;
+      }),
+      job.complaint.presence === "hard" ? "The fault was there when the car came in." : "The fault comes and goes.",
+      ...(job.complaint.note ? [job.complaint.note] : []),
+    ],
+    found: proven
+      ? proven.words
+      : `Nothing is proven yet. First in question: ${lead.words} (${formatShare(lead.share)}).`,
+    meaning: MEANING,
+    proof: (proven?.provenBy ?? []).flatMap((index) => {
+      const entry = before[index];
+      return entry ? [`${label(entry.reading).what}, ${label(entry.reading).state}: ${value(entry.reading)}`] : [];
+    }),
+    cleared: diagnosis.parts.filter(({ verdict }) => verdict === "cleared").map(({ part }) => partWords[part]),
+    done: repair
+      ? [
+          repair.guess
+            ? `Repaired on a guess (${formatShare(repair.share)} at the time): ${repair.words}`
+            : `Repaired: ${repair.words}`,
+          ...job.entries.flatMap((entry) =>
+            entry.kind === "tick" ? [entry.text ? `${entry.item}: ${entry.text}` : entry.item] : [],
+          ),
+        ]
+      : [],
+    verified: (verification?.items ?? []).map(
+      ({ check, before: was, after, passes }) =>
+        `${check.label}: ${was} before, ${after ?? "not measured"} after${passes === null ? "" : passes ? ", good" : ", still wrong"}`,
+    ),
+    fixed: verification?.fixed ?? false,
+    advice: ADVICE,
+    readings: [
+      ...before.map((entry) => ({
+        at: entry.at.slice(0, 16).replace("T", " "),
+        ...label(entry.reading),
+        value: value(entry.reading),
+        phase: "before",
+      })),
+      ...readingsAfterRepair(job).map((entry) => ({
+        at: entry.at.slice(0, 16).replace("T", " "),
+        ...label(entry.reading),
+        value: value(entry.reading),
+        phase: "after",
+      })),
+    ],
+    setup: [
+      `Sensor: ${familyWords[job.setup.family]}, ${job.setup.pulsesPerRevolution} pulses a turn`,
+      `Tyre: ${job.setup.tyre}`,
+    ],
+    ...(trace ? { trace } : {}),
+  };
+}
+
+const MEANING =
+  "The sensor at each wheel tells the brakes how fast that wheel turns. When one is wrong, ABS, traction and stability control switch themselves off or act when they should not. The ordinary brakes work.";
+const ADVICE =
+  "The tool that helped with this diagnosis advises; a qualified person decided. Wheel nuts are to be checked again after the first drive. Shares are estimates.";

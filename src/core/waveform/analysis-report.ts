@@ -1,0 +1,26 @@
+import type { ChannelAnalysis } from "./analyse";
+
+/** The contract's fields, rounded to what a reader can use. */
+export function analysisReport(one: ChannelAnalysis) {
+  const round = (value: number, digits = 4) => Number(value.toPrecision(digits));
+  const range = (values: ChannelAnalysis["frequencyHz"]) =>
+    values && { min: round(values.min), median: round(values.median), max: round(values.max) };
+  return {
+    name: one.name,
+    signal: one.signal,
+    levels: { lowV: round(one.levels.lowV), highV: round(one.levels.highV) },
+    peakToPeakV: round(one.peakToPeakV),
+    dutyPct: one.dutyPct === null ? null : round(one.dutyPct, 3),
+    frequencyHz: range(one.frequencyHz),
+    speedKmh: range(one.speedKmh),
+    pulses: one.pulses,
+    pulsesPerRevolution: one.pulsesPerRevolution,
+    revolutions: one.revolutions === null ? null : Math.floor(one.revolutions),
+    findings: one.findings.map((finding) => ({
+      ...finding,
+      confidence: round(finding.confidence, 2),
+      startS: round(finding.startS, 6),
+      endS: round(finding.endS, 6),
+    })),
+  };
+}

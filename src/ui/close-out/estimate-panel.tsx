@@ -1,0 +1,46 @@
+"use client";
+import { standingReadings } from "@/core/job/derive";
+import type { Diagnosis } from "@/core/job/diagnosis";
+import { minutesSpent } from "@/core/job/minutes-spent";
+import type { Job } from "@/core/job/schema";
+import { estimate } from "@/core/repair/estimate";
+import type { RepairPlan } from "@/core/repair/steps";
+import { useSettings } from "../settings/use-settings";
+
+/** What it will likely cost, beside what guessing would have. */
+export function EstimatePanel({ job, diagnosis, plan }: { job: Job; diagnosis: Diagnosis; plan: RepairPlan }) {
+  const { settings } = useSettings();
+  const sensorOut = /sensor/i.test(plan.title);
+  const { lines, tax, total } = estimate(plan, minutesSpent(job), sensorOut, settings.estimate);
+  const money = (amount: number) => `${Math.round(amount)} ${settings.estimate.currency}`;
+  const saved = diagnosis.guess.fitSensorNow.expectedCost - diagnosis.guess.plan.expectedCost;
+  return (
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Estimate">
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Estimate</h2>
+      <table className="w-full">
+        <tbody>
+          {lines.map(({ say, amount }) => (
+            <tr key={say} className="border-b border-rule">
+              <td className="py-1">{say}</td>
+              <td className="text-right font-mono">{money(amount)}</td>
+            </tr>
+          ))}
+          <tr className="border-b border-rule">
+            <td className="py-1">tax, {settings.estimate.taxPct} %</td>
+            <td className="text-right font-mono">{money(tax)}</td>
+          </tr>
+          <tr>
+            <td className="py-1 font-bold">about</td>
+            <td className="text-right font-mono text-lg font-bold">{money(total)}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p className="text-sm text-muted">
+        An estimate, not an offer; prices vary by car.{" "}
+        {standingReadings(job).length > 0 && saved > 0
+          ? `Fitting parts by popular order from here would cost ${money(saved)} more on average.`
+          : ""}
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,118 @@
+"use client";
+import { useState } from "react";
+import type { RepairEntry } from "@/core/job/derive";
+import type { Suspect } from "@/core/lineup/suspects";
+import { otherTorque, type RepairPlan } from "@/core/repair/steps";
+import { formatShare } from "@/core/units/format";
+import { Cap } from "../keys/cap";
+
+interface RepairProps {
+  plan: RepairPlan;
+  ticked: ReadonlySet<string>;
+  onTick: (item: string, text?: string) => void;
+  repaired: RepairEntry | null;
+  guess: boolean;
+  lead: Suspect;
+  onRepaired: () => void;
+}
+
+/** The repair in working order, ticked off; a repair without proof is possible and recorded as the guess it is. */
+export function RepairPanel({ plan, ticked, onTick, repaired, guess, lead, onRepaired }: RepairProps) {
+  return (
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Repair">
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Repair</h2>
+      <p className="mt-2 text-lg font-bold">{plan.title}</p>
+      {plan.cautions.map((caution) => (
+        <p key={caution} className="text-sm">
+          ▲ {caution}
+        </p>
+      ))}
+      {plan.newPart.length > 0 && (
+        <>
+          <h3 className="mt-3 text-sm font-semibold text-muted">New part, before it goes in</h3>
+          <Ticks items={plan.newPart} ticked={ticked} onTick={onTick} />
+        </>
+      )}
+      <h3 className="mt-3 text-sm font-semibold text-muted">Steps</h3>
+      <Ticks items={plan.steps} ticked={ticked} onTick={onTick} numbered />
+      {plan.torques.length > 0 && (
+        <>
+          <h3 className="mt-3 text-sm font-semibold text-muted">Torques, from the maker</h3>
+          <div className="flex flex-wrap gap-3">
+            {plan.torques.map((name) => (
+              <Torque key={name} name={name} onSet={(text) => onTick(`torque ${name}`, text)} />
+            ))}
+          </div>
+        </>
+      )}
+      <div className="mt-4 flex flex-wrap items-center gap-3">
+        <Cap lead onClick={onRepaired}>
+          {repaired ? "not repaired after all" : guess ? "fit it anyway, as a guess" : "repaired"}
+        </Cap>
+        <p className="text-sm text-muted">
+          {repaired
+            ? `Marked as repaired${repaired.guess ? `, on a guess of ${formatShare(repaired.share)}` : ""}. Readings from here on are “after”.`
+            : guess
+              ? `Not proven. It will be recorded as a guess: ${formatShare(lead.share)} for ${lead.words.toLowerCase()}.`
+              : "Readings taken after this are compared with those before it."}
+        </p>
+      </div>
+    </section>
+  );
+}
+
+function Ticks({
+  items,
+  ticked,
+  onTick,
+  numbered = false,
+}: {
+  items: readonly string[];
+  ticked: ReadonlySet<string>;
+  onTick: (item: string) => void;
+  numbered?: boolean;
+}) {
+  return (
+    <ul>
+      {items.map((item, i) => (
+        <li key={item} className="border-t border-rule">
+          <button
+            type="button"
+            role="checkbox"
+            aria-checked={ticked.has(item)}
+            className="flex min-h-11 w-full items-start gap-3 py-2 text-left"
+            onClick={() => onTick(item)}
+          >
+            <span
+              aria-hidden="true"
+              className={`mt-0.5 grid size-6 shrink-0 place-items-center rounded border font-mono text-sm ${ticked.has(item) ? "border-verdigris bg-verdigris text-card" : "border-muted"}`}
+            >
+              {ticked.has(item) ? "✓" : numbered ? i + 1 : ""}
+            </span>
+            <span className={ticked.has(item) ? "text-muted" : ""}>{item}</span>
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function Torque({ name, onSet }: { name: string; onSet: (text: string) => void }) {
+  const [text, setText] = useState("");
+  const other = otherTorque(Number(text.replace(",", ".")), "N·m");
+  return (
+    <label className="text-sm text-muted">
+      {name}
+      <span className="flex items-baseline gap-1">
+        <input
+          inputMode="decimal"
+          value={text}
+          className="min-h-11 w-20 rounded-lg border border-rule bg-paper px-2 text-right font-mono text-lg text-ink"
+          onChange={(event) => setText(event.target.value)}
+          onBlur={() => other !== null && onSet(`${text} N·m`)}
+        />
+        N·m {other !== null && <span className="font-mono">= {other.toFixed(0)} lb·ft</span>}
+      </span>
+    </label>
+  );
+}

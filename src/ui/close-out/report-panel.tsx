@@ -1,0 +1,70 @@
+"use client";
+import { useState } from "react";
+import { toast } from "sonner";
+import type { Diagnosis } from "@/core/job/diagnosis";
+import { exportJob } from "@/core/job/file";
+import type { Job } from "@/core/job/schema";
+import type { Verification } from "@/core/job/verify";
+import { readingsCsv } from "@/core/report/readings-csv";
+import { reportOf, type Report } from "@/core/report/report";
+import { loadCapture } from "@/store/jobs";
+import { captureWorker, capturesOf } from "../captures/use-capture";
+import { download } from "../jobs/download";
+import { Cap } from "../keys/cap";
+
+/** The record: PDF for the customer and the file, readings as CSV, the whole job, a reminder. */
+export function ReportPanel({
+  job,
+  diagnosis,
+  verification,
+}: {
+  job: Job;
+  diagnosis: Diagnosis;
+  verification: Verification | null;
+}) {
+  const [busy, setBusy] = useState(false);
+  const name = job.car.name || "job";
+  const pdf = async () => {
+    setBusy(true);
+    try {
+      const report = reportOf(job, diagnosis, verification, new Date(), await traceOf(job));
+      const answer = await fetch("/api/report", { method: "POST", body: JSON.stringify(report) });
+      if (!answer.ok) throw new Error(((await answer.json()) as { say: string }).say);
+      download(`${name}-report.pdf`, new Uint8Array(await answer.arrayBuffer()), "application/pdf");
+    } catch (error) {
+      toast.error(
+        `No PDF: ${error instanceof Error ? error.message : "the server did not answer"}. Printing this page works without a server.`,
+      );
+    } finally {
+      setBusy(false);
+    }
+  };
+  const reminder = async () => {
+    const { reminderIcs } = await import("./reminder");
+    download(`${name}-reminder.ics`, reminderIcs(job, new Date()), "text/calendar");
+  };
+  return (
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Report">
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Report and record</h2>
+      <div className="mt-3 flex flex-wrap gap-2">
+        <Cap lead disabled={busy} onClick={() => void pdf()}>
+          {busy ? "setting it…" : "report as PDF"}
+        </Cap>
+        <Cap onClick={() => download(`${name}-readings.csv`, readingsCsv(job), "text/csv")}>readings as CSV</Cap>
+        <Cap onClick={() => download(`${name}.json`, exportJob(job))}>job as a file</Cap>
+        {job.complaint.presence === "intermittent" && <Cap onClick={() => void reminder()}>comes-back reminder</Cap>}
+        <Cap onClick={() => window.print()}>print this page</Cap>
+      </div>
+    </section>
+  );
+}
+
+async function traceOf(job: Job): Promise<Report["trace"]> {
+  const last = capturesOf(job).at(-1);
+  const capture = last && (await loadCapture(last.id));
+  if (!capture) return undefined;
+  const { pulsesPerRevolution: pulses, tyre, family } = job.setup;
+  const read = await captureWorker().analyse(capture, { pulses, tyre, family });
+  if (!read.ok || !read.traces[0]) return undefined;
+  return { name: capture.name, unit: capture.channels[0]!.unit, points: read.traces[0].slice(0, 6000) };
+}

@@ -1,0 +1,65 @@
+import Link from "next/link";
+import { hookupLabel, stateWords } from "@/core/checks/words";
+import { partWords } from "@/core/faults/fault";
+import { standingReadings } from "@/core/job/derive";
+import type { Diagnosis } from "@/core/job/diagnosis";
+import { hookupOf } from "@/core/job/reading";
+import type { Job } from "@/core/job/schema";
+import type { Suspect } from "@/core/lineup/suspects";
+import { formatShare } from "@/core/units/format";
+
+/** What is proven and by which readings, what was cleared, what stays open. */
+export function VerdictPanel({ job, diagnosis, proven }: { job: Job; diagnosis: Diagnosis; proven: Suspect | null }) {
+  const lead = diagnosis.suspects[0]!;
+  const readings = standingReadings(job);
+  const cleared = diagnosis.parts.filter(({ verdict }) => verdict === "cleared");
+  const open = diagnosis.parts.filter(({ verdict, share }) => verdict === "suspect" && share >= 0.005);
+  const next = diagnosis.next[0];
+  return (
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Verdict">
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Verdict</h2>
+      {proven ? (
+        <>
+          <p className="mt-2 text-2xl font-bold text-verdigris">✓ Proven: {proven.words.toLowerCase()}</p>
+          <p className="text-muted">{formatShare(proven.share)}, by these readings:</p>
+          <ul className="mt-1">
+            {proven.provenBy.map((index) => {
+              const entry = readings[index];
+              const hookup = entry && hookupOf(entry.reading, job.setup);
+              return (
+                <li key={index} className="flex flex-wrap items-baseline gap-x-3 border-t border-rule py-1.5">
+                  <b className="font-mono">{entry?.reading.finding ?? entry?.reading.value}</b>
+                  <span>{hookup?.ok ? hookupLabel(hookup.value) : ""}</span>
+                  <span className="text-sm text-muted">{hookup?.ok ? stateWords(hookup.value.state) : ""}</span>
+                </li>
+              );
+            })}
+          </ul>
+        </>
+      ) : (
+        <>
+          <p className="mt-2 text-2xl font-bold">Nothing is proven yet.</p>
+          <p>
+            First in question: <b>{lead.words}</b> ({formatShare(lead.share)}).
+          </p>
+          {next && (
+            <p className="mt-2 rounded-xl bg-paper p-3">
+              Cheapest next step, {next.minutes} min: <b>{next.check}</b>{" "}
+              <Link className="underline" href={`/bench?job=${job.id}`}>
+                to the bench
+              </Link>
+            </p>
+          )}
+        </>
+      )}
+      {cleared.length > 0 && (
+        <p className="mt-2 text-verdigris">✓ Cleared: {cleared.map(({ part }) => partWords[part]).join(", ")}</p>
+      )}
+      {open.length > 0 && !proven && (
+        <p className="mt-1 text-muted">
+          Open: {open.map(({ part, share }) => `${partWords[part]} ${formatShare(share)}`).join(" · ")}
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,118 @@
+"use client";
+import { nanoid } from "nanoid";
+import { useState } from "react";
+import { readingFrom } from "@/core/job/reading";
+import type { Entry, Job } from "@/core/job/schema";
+import type { Verification } from "@/core/job/verify";
+import { typedEvidence } from "@/core/lineup/typed-evidence";
+import { ROAD_TEST } from "@/core/repair/road-test";
+import { Cap } from "../keys/cap";
+
+/** The same checks at the same points, before against after; “fixed” needs one that failed and now passes. */
+export function VerifyPanel({
+  job,
+  verification,
+  repaired,
+  ticked,
+  onAppend,
+  onTick,
+}: {
+  job: Job;
+  verification: Verification | null;
+  repaired: boolean;
+  ticked: ReadonlySet<string>;
+  onAppend: (entry: Entry) => void;
+  onTick: (item: string) => void;
+}) {
+  const [refusal, setRefusal] = useState<string | null>(null);
+  return (
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Verify">
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Verify: the same checks again</h2>
+      {!repaired && (
+        <p className="py-2 text-muted">Mark the repair first; then measure these again at the same points.</p>
+      )}
+      <ul>
+        {verification?.items.map(({ check, before, after, passes }) => (
+          <li key={check.id} className="border-b border-rule py-2">
+            <p className="text-sm">
+              {check.label} <span className="text-muted">· {check.stateWords}</span>
+            </p>
+            <p className="flex flex-wrap items-center gap-3 font-mono">
+              <span className="text-brick">before {before}</span>
+              {after !== null && (
+                <span className={passes ? "text-verdigris" : "text-brick"}>
+                  after {after} {passes ? "✓ good" : "✕ still wrong"}
+                </span>
+              )}
+            </p>
+            {repaired && after === null && (
+              <form
+                className="mt-1 flex flex-wrap items-center gap-2"
+                onSubmit={(event) => {
+                  event.preventDefault();
+                  const typed = String(new FormData(event.currentTarget).get("value"));
+                  const parsed = typedEvidence(check.hookup, typed, job.setup);
+                  if (!parsed.ok) return setRefusal(parsed.say);
+                  setRefusal(null);
+                  const value = parsed.evidence.value.kind === "word" ? parsed.evidence.value.word : typed.trim();
+                  onAppend({
+                    id: nanoid(10),
+                    at: new Date().toISOString(),
+                    kind: "reading",
+                    reading: readingFrom(parsed.evidence.hookup, value),
+                  });
+                }}
+              >
+                {check.answers ? (
+                  <select
+                    name="value"
+                    aria-label={`${check.label} now`}
+                    className="min-h-11 rounded-lg border border-rule bg-paper px-2"
+                  >
+                    {check.answers.words.map((word) => (
+                      <option key={word} value={word}>
+                        {check.answers!.say[word]}
+                      </option>
+                    ))}
+                  </select>
+                ) : (
+                  <input
+                    name="value"
+                    inputMode="decimal"
+                    autoComplete="off"
+                    aria-label={`${check.label} now`}
+                    className="min-h-11 w-32 rounded-lg border border-rule bg-paper px-2 text-right font-mono text-lg"
+                  />
+                )}
+                <button type="submit" className="cap">
+                  <span className="legend">Enter</span>
+                  <span>after</span>
+                </button>
+              </form>
+            )}
+          </li>
+        ))}
+      </ul>
+      {refusal && (
+        <p role="alert" className="py-1 text-brick">
+          {refusal}
+        </p>
+      )}
+      {repaired && (
+        <p className={`py-2 text-lg font-bold ${verification?.fixed ? "text-verdigris" : ""}`}>
+          {verification?.fixed
+            ? "✓ Fixed: what failed before passes now."
+            : "Not shown to be fixed yet: no check that failed before has passed."}
+        </p>
+      )}
+      <div className="flex flex-wrap gap-2 pt-1">
+        {ROAD_TEST.map((item) => (
+          <Cap key={item} aria-pressed={ticked.has(item)} onClick={() => onTick(item)}>
+            {ticked.has(item) ? "✓ " : ""}
+            {item}
+          </Cap>
+        ))}
+      </div>
+    </section>
+  );
+}
