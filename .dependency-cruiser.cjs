@@ -21,6 +21,8 @@ const coreOrder = [
   "repair",
   "job",
   "report",
+  "practice",
+  "reckoner",
   "settings",
 ];
 

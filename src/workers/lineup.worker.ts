@@ -9,6 +9,8 @@ import type { Job } from "../core/job/schema";
 import { verification, type Verification } from "../core/job/verify";
 import { breakPlaces, type SpanSuspicion } from "../core/lineup/break-place";
 import type { LineUp } from "../core/lineup/line-up";
+import { readSimulated } from "../core/job/simulated-reading";
+import { debrief, type Debrief } from "../core/practice/debrief";
 import { typedEvidence } from "../core/lineup/typed-evidence";
 
 export interface LoomView {
@@ -50,6 +52,16 @@ const api = {
   /** The checks to repeat after a repair, and whether they pass. */
   verify(job: Job): Verification {
     return verification(job, lineUpOf(job));
+  },
+
+  /** What a finished practice job shows. */
+  debrief(job: Job): Debrief {
+    return debrief(job);
+  },
+
+  /** What a simulated instrument shows; null on a real job. */
+  readSimulated(job: Job, hookup: Hookup): string | null {
+    return readSimulated(job, hookup);
   },
 
   /** Where wires may be damaged, and the best next checks with piercing and without. */

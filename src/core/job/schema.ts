@@ -65,6 +65,8 @@ export const simulatedSchema = z.object({
   fault: z.string(),
   seed: z.number().int(),
   intermittent: z.boolean().default(false),
+  /** Set on a practice car: the exercise it came from. */
+  practice: z.looseObject({ alone: z.boolean().default(false) }).optional(),
 });
 
 export const JOB_VERSION = "job/1";

@@ -5,13 +5,14 @@ import { useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { toast } from "sonner";
 import type { Hookup } from "@/core/checks/hookup";
-import { lastUndoable, standingReadings } from "@/core/job/derive";
+import { lastUndoable, standingReadings, standingRepair } from "@/core/job/derive";
 import { hookupOf, readingFrom } from "@/core/job/reading";
 import type { Entry, Job } from "@/core/job/schema";
 import { describeHookup, type NextCheck } from "@/core/job/describe-hookup";
 import { typedEvidence } from "@/core/lineup/typed-evidence";
 import type { ChangeJob } from "../jobs/use-job";
-import { useDiagnosis } from "../jobs/use-lineup";
+import { lineUpWorker, useDiagnosis } from "../jobs/use-lineup";
+import { NameItPanel } from "../practice/name-it-panel";
 import { PathDrawing } from "../path/path-drawing";
 import { FreeReading } from "./free-reading";
 import { KeySheet } from "./key-sheet";
@@ -34,6 +35,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   const [typed, setTyped] = useState("");
   const [refusal, setRefusal] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
+  const alone = job.simulated?.practice?.alone === true && !standingRepair(job);
   const proposals = diagnosis?.next ?? [];
   const check: NextCheck | null = free
     ? describeHookup(free, job.setup)
@@ -68,6 +70,15 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     setRefusal(null);
     setChosen((at) => (at + step + Math.max(1, proposals.length)) % Math.max(1, proposals.length));
   };
+  const readIt = async () => {
+    if (!check || !job.simulated) return;
+    const shown = await lineUpWorker().readSimulated(job, check.hookup);
+    if (shown === null) return;
+    setTyped(shown);
+    setRefusal(null);
+    input.current?.focus();
+  };
+  useHotkeys("i", () => void readIt(), { preventDefault: true });
   useHotkeys("BracketLeft", () => other(-1));
   useHotkeys("BracketRight", () => other(1));
   useHotkeys("u", undo);
@@ -112,7 +123,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
       <h1 className="sr-only">Bench: {job.car.name}</h1>
       <PathDrawing
         setup={job.setup}
-        suspects={diagnosis.suspects}
+        suspects={alone ? [] : diagnosis.suspects}
         pins={pinsOf(job)}
         probes={{ red: check?.red ?? check?.look, black: check?.black }}
         unplugged={check?.state.unplugged ?? []}
@@ -133,7 +144,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
               typed={typed}
               refusal={refusal}
               input={input}
-              proven={diagnosis.suspects.find(({ verdict }) => verdict === "proven") ?? null}
+              proven={alone ? null : (diagnosis.suspects.find(({ verdict }) => verdict === "proven") ?? null)}
               onType={(text) => {
                 setTyped(text);
                 setRefusal(null);
@@ -142,6 +153,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
               onOther={other}
               onSkip={skip}
               onPick={() => setPicking(true)}
+              onReadIt={job.simulated ? () => void readIt() : null}
             />
           ) : (
             <p className="rounded-2xl border border-rule bg-card p-8 text-center">
@@ -155,7 +167,8 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
           />
         </div>
         <div className="grid content-start gap-4">
-          <SuspectsPanel diagnosis={diagnosis} before={before} />
+          {job.simulated?.practice && <NameItPanel job={job} diagnosis={diagnosis} onAppend={append} />}
+          {!alone && <SuspectsPanel diagnosis={diagnosis} before={before} />}
           <LogPanel job={job} contradicted={contradicted} onRetract={retract} />
         </div>
       </div>

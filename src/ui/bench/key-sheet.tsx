@@ -10,7 +10,8 @@ const KEYS: [string, string][] = [
   ["S", "can't reach this one"],
   ["P", "pick two points of your own"],
   ["U", "undo the last entry"],
-  ["C  B", "Complaint, Bench"],
+  ["C E B W L X", "Complaint, Look, Bench, Waves, Loom, Close-out"],
+  ["I", "read it off a simulated car"],
   ["J", "jobs board"],
   ["?", "this sheet"],
 ];

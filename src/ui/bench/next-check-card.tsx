@@ -24,6 +24,8 @@ interface CardProps {
   onOther: (step: number) => void;
   onSkip: () => void;
   onPick: () => void;
+  /** Takes the reading from the simulated car; null on a real one. */
+  onReadIt: (() => void) | null;
 }
 
 /** What to do next, what each suspect would read, and the reading itself. */
@@ -41,6 +43,7 @@ export function NextCheckCard({
   onOther,
   onSkip,
   onPick,
+  onReadIt,
 }: CardProps) {
   const strip = useStrip(job, check);
   const preview = usePreview(job, check, typed);
@@ -158,6 +161,11 @@ export function NextCheckCard({
         <Cap legend="P" onClick={onPick}>
           pick two points
         </Cap>
+        {onReadIt && (
+          <Cap legend="I" className="border-plum!" onClick={onReadIt}>
+            read it off the simulated car
+          </Cap>
+        )}
         <ul className="min-w-64 flex-1 pl-3 text-sm">
           {check.cautions.map((caution) => (
             <li key={caution}>▲ {caution}</li>

@@ -3,6 +3,7 @@ import { wrap, type Remote } from "comlink";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
 import { toast } from "sonner";
+import type { Capture } from "@/core/capture/capture";
 import type { Job } from "@/core/job/schema";
 import { loadCapture, saveCapture } from "@/store/jobs";
 import type { CaptureWorker, ReadCapture } from "@/workers/capture.worker";
@@ -66,7 +67,13 @@ export function useCapture(job: Job) {
         toast.error(`The capture could not be kept: ${String(error)}. Keep the file.`),
       );
   };
+  const takeCapture = async (capture: Capture) => {
+    const id = nanoid(10);
+    setOpen({ id, result: await captureWorker().analyse(capture, options), logged: false });
+    await saveCapture(id, capture);
+  };
   return {
+    takeCapture,
     own,
     open,
     busy,

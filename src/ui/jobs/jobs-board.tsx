@@ -44,6 +44,13 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
     router.push(`/complaint?job=${job.id}`);
   };
   useHotkeys("n", () => void start());
+  useHotkeys(
+    PLACES.map(({ key }) => key),
+    (_, { keys }) => {
+      const place = PLACES.find(({ key }) => keys?.includes(key));
+      if (place) router.push(place.path);
+    },
+  );
   const open = (at: number) => list?.jobs[at] && router.push(`/bench?job=${list.jobs[at].id}`);
   useHotkeys("1,2,3,4,5,6,7,8,9", (_, { keys }) => open(Number(keys?.join("")) - 1));
   const take = async (file: File) => {
@@ -63,7 +70,15 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
       <header className="flex flex-wrap items-center gap-3 py-4">
         <h1 className="text-2xl font-bold tracking-tight">tastatura</h1>
         <p className="text-muted">Wheel speed faults, traced to their true cause.</p>
-        <div className="ml-auto flex gap-2">
+        <div className="ml-auto flex flex-wrap gap-2">
+          {PLACES.map(({ key, name, path }) => (
+            <Link key={key} href={path} className="cap">
+              <span className="legend" aria-hidden="true">
+                {key.toUpperCase()}
+              </span>
+              <span>{name}</span>
+            </Link>
+          ))}
           <Cap legend="I" onClick={() => picker.current?.click()}>
             <span className="inline-flex items-center gap-2">
               <Upload size={16} aria-hidden /> Import job
@@ -107,6 +122,13 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
   );
 }
 
+const PLACES = [
+  { key: "p", name: "Practice", path: "/practice" },
+  { key: "h", name: "History", path: "/history" },
+  { key: "k", name: "Reckoner", path: "/reckoner" },
+  { key: "s", name: "Settings", path: "/settings" },
+] as const;
+
 function JobRow({ job, at }: { job: Job; at: number }) {
   const { diagnosis, failed } = useDiagnosis(job);
   const lead = diagnosis?.suspects[0];
@@ -131,6 +153,8 @@ function JobRow({ job, at }: { job: Job; at: number }) {
       <div className="self-center">
         {failed ? (
           <p className="text-brick">Not worked out: {failed}</p>
+        ) : job.simulated?.practice?.alone ? (
+          <p className="text-muted">practice, alone</p>
         ) : lead ? (
           <>
             <p className="font-medium">

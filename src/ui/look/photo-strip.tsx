@@ -74,7 +74,5 @@ function Thumbnail({ photoId, name }: { photoId: string; name: string }) {
     };
   }, [photoId]);
   if (!address) return <span className="text-sm text-muted">{name}</span>;
-  // A blob of this browser: there is nothing for an image server to optimise.
-  // eslint-disable-next-line @next/next/no-img-element
   return <img src={address} alt={name} className="h-20 rounded-lg border border-rule object-cover" />;
 }

@@ -11,6 +11,7 @@ import { scopeAnswers } from "@/core/checks/answers";
 import { pointText } from "@/core/circuit/point";
 import { circuitStateSchema } from "@/core/circuit/state";
 import type { ThinTrace } from "@/core/capture/thin";
+import { recordSimulated } from "@/core/job/simulated-reading";
 import type { Job } from "@/core/job/schema";
 import { compareCaptures, type Compared } from "@/core/waveform/compare";
 import { toothRun } from "@/core/waveform/findings";
@@ -50,7 +51,12 @@ export function WavesScreen() {
 
 function Waves({ job, change }: { job: Job; change: ChangeJob }) {
   const picker = useRef<HTMLInputElement>(null);
-  const { own, open, busy, take, choose, markLogged } = useCapture(job);
+  const { own, open, busy, take, takeCapture, choose, markLogged } = useCapture(job);
+  const record = () => {
+    const capture = recordSimulated(job);
+    if (capture) takeCapture(capture).catch((error: unknown) => toast.error(`Not kept: ${String(error)}`));
+  };
+  useHotkeys("r", record);
   const drop = (file: File | undefined) => file && void take(file);
   useHotkeys("o", () => picker.current?.click());
   const weigh = (capture: Extract<OpenCapture["result"], { ok: true }>, leading: string, id: string) => {
@@ -112,6 +118,11 @@ function Waves({ job, change }: { job: Job; change: ChangeJob }) {
           aria-label="Capture file"
           onChange={(event) => drop(event.target.files?.[0])}
         />
+        {job.simulated && (
+          <Cap legend="R" className="border-plum!" onClick={record}>
+            spin the simulated wheel
+          </Cap>
+        )}
         <p className="text-sm text-muted">CSV, TSV, gz of these, or WAV; or drop one anywhere here.</p>
       </div>
       {open && !open.result.ok && (

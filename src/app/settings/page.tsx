@@ -1,0 +1,5 @@
+import { SettingsScreen } from "@/ui/settings/settings-screen";
+
+export default function Page() {
+  return <SettingsScreen />;
+}

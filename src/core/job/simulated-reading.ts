@@ -1,0 +1,54 @@
+import { recordCar, signalPoint } from "../car/synthesise";
+import { readCar, simulateCar, type SimulatedCar } from "../car/simulated";
+import type { Hookup } from "../checks/hookup";
+import type { Point } from "../circuit/point";
+import type { Capture } from "../capture/capture";
+import { pointText } from "../circuit/point";
+import { standingRepair } from "./derive";
+import type { Job } from "./schema";
+
+/** What a simulated instrument shows on a demo or practice job. @returns null on a real job, which has no such car */
+export function readSimulated(job: Job, hookup: Hookup): string | null {
+  const car = carOf(job);
+  if (!car) return null;
+  // Two readings at the same place differ as they do in life, yet the same log gives the same numbers.
+  for (let i = 0; i < 7 * job.entries.length; i++) car.random();
+  return readCar(car, hookup);
+}
+
+/** A hand spin that runs out, recorded at the sensor plug of a simulated car. @returns null on a real job */
+export function recordSimulated(job: Job, point: Point = signalPoint(job.setup, "plug")): Capture | null {
+  const car = carOf(job);
+  if (!car) return null;
+  const sampleS = 1 / 5000;
+  return {
+    name: `${job.car.name || "simulated car"}, ${job.setup.corner} ${pointText(point)}, spin ${job.entries.length + 1}`,
+    sampleS,
+    startS: 0,
+    channels: [
+      {
+        name: "signal",
+        unit: "V",
+        samples: recordCar(car, {
+          point,
+          durationS: 5,
+          sampleS,
+          fromKmh: 9,
+          toKmh: 3,
+          noiseV: 0.008,
+          seed: (job.simulated?.seed ?? 1) + job.entries.length,
+        }),
+      },
+    ],
+  };
+}
+
+/** The car behind the job as it is now: with its fault, or mended once the right thing was repaired. */
+function carOf(job: Job): SimulatedCar | null {
+  if (!job.simulated) return null;
+  const { fault, seed, intermittent } = job.simulated;
+  const mended = standingRepair(job)?.fault === fault.split("@")[0];
+  return mended
+    ? simulateCar(job.setup, "nothing@none", { seed })
+    : simulateCar(job.setup, fault, { seed, intermittent });
+}

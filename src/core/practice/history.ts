@@ -1,0 +1,22 @@
+import { z } from "zod";
+import { skills, type Skill } from "./exercise";
+
+export const scoreSchema = z.object({
+  job: z.string(),
+  at: z.string(),
+  right: z.boolean(),
+  score: z.number(),
+  truth: z.string(),
+  skill: z.enum(skills),
+});
+export type Score = z.infer<typeof scoreSchema>;
+
+/** Skill with the lowest mean score, once there are enough cars to say; null before. */
+export function weakestSkill(history: readonly Score[]): Skill | null {
+  if (history.length < 3) return null;
+  const means = skills.flatMap((skill) => {
+    const own = history.filter((one) => one.skill === skill);
+    return own.length ? [{ skill, mean: own.reduce((sum, { score }) => sum + score, 0) / own.length }] : [];
+  });
+  return means.toSorted((a, b) => a.mean - b.mean)[0]?.skill ?? null;
+}

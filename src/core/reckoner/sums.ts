@@ -1,0 +1,118 @@
+import { copperAt, wireOhms } from "../circuit/wire";
+import { dropOutSpeedKmh, PASSIVE_REFERENCE, spacingFactor } from "../ring/ring";
+import { NM_PER_LBFT } from "../repair/steps";
+import { frequencyHz, overallDiameterMm, parseTyre, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
+import { KMH_PER_MPH, MM_PER_INCH } from "../units/quantity";
+
+/** One small sum: fields with their units, and what follows from them. */
+export interface Sum {
+  id: string;
+  title: string;
+  fields: readonly { key: string; label: string; unit: string; usual: string }[];
+  /** @returns lines of what follows, or a sentence saying what is missing */
+  work: (read: (key: string) => number, text: (key: string) => string) => string[];
+  source: string;
+}
+
+const show = (value: number, digits = 3) => Number(value.toPrecision(digits)).toString();
+
+/** The small sums of the job. */
+export const sums: readonly Sum[] = [
+  {
+    id: "speed",
+    title: "Speed and frequency",
+    fields: [
+      { key: "tyre", label: "tyre", unit: "", usual: "205/55R16" },
+      { key: "pulses", label: "pulses a turn", unit: "", usual: "48" },
+      { key: "kmh", label: "speed", unit: "km/h", usual: "30" },
+      { key: "hz", label: "or frequency", unit: "Hz", usual: "" },
+    ],
+    work: (read, text) => {
+      const tyre = parseTyre(text("tyre"));
+      if (!tyre) return ["Write the tyre as 205/55R16."];
+      const round = rollingCircumferenceM(tyre);
+      const lines = [`${show(overallDiameterMm(tyre), 4)} mm high, rolls ${show(round, 4)} m a turn`];
+      if (read("kmh") > 0)
+        lines.push(
+          `${show(read("kmh"))} km/h (${show(read("kmh") / KMH_PER_MPH)} mph) is ${show(frequencyHz(read("kmh"), read("pulses"), round))} Hz`,
+        );
+      if (read("hz") > 0)
+        lines.push(`${show(read("hz"))} Hz is ${show(speedKmh(read("hz"), read("pulses"), round))} km/h`);
+      lines.push(`one turn a second is ${show(round * 3.6)} km/h`);
+      return lines;
+    },
+    source: "UNECE R30 for the diameter; 3.05 × diameter after the ETRTO manual (from memory)",
+  },
+  {
+    id: "passive",
+    title: "Passive: volts to expect, and where it falls out",
+    fields: [
+      { key: "kmh", label: "speed", unit: "km/h", usual: "8" },
+      { key: "nominal", label: "usual gap", unit: "mm", usual: "0.4" },
+      { key: "gap", label: "gap as it is", unit: "mm", usual: "0.4" },
+      { key: "pitch", label: "tooth pitch", unit: "mm", usual: "6.5" },
+      { key: "threshold", label: "module threshold", unit: "mV", usual: "150" },
+    ],
+    work: (read) => {
+      const usual = (PASSIVE_REFERENCE.volts * read("kmh")) / PASSIVE_REFERENCE.speedKmh;
+      const volts = usual * spacingFactor(read("nominal"), read("gap"), read("pitch"));
+      return [
+        `${show(volts)} V AC (RMS), ${show(volts * 2 * Math.SQRT2)} V peak to peak`,
+        `falls under the threshold at ${show(dropOutSpeedKmh(volts * Math.SQRT2, read("kmh"), read("threshold") / 1000))} km/h`,
+      ];
+    },
+    source: "0.65 V at 5 mph (common practice); Wallace 1951 for the gap",
+  },
+  {
+    id: "coil",
+    title: "Coil at temperature",
+    fields: [
+      { key: "ohms", label: "at 20 °C", unit: "Ω", usual: "1100" },
+      { key: "celsius", label: "temperature", unit: "°C", usual: "100" },
+    ],
+    work: (read) => [`${show(copperAt(read("ohms"), read("celsius")), 4)} Ω at ${show(read("celsius"))} °C`],
+    source: "IEC 60028, 0.00393 per kelvin",
+  },
+  {
+    id: "wire",
+    title: "Wire: resistance and drop",
+    fields: [
+      { key: "metres", label: "length", unit: "m", usual: "3" },
+      { key: "mm2", label: "size", unit: "mm²", usual: "0.5" },
+      { key: "celsius", label: "temperature", unit: "°C", usual: "20" },
+      { key: "ma", label: "current", unit: "mA", usual: "250" },
+    ],
+    work: (read) => {
+      const ohms = wireOhms(read("metres"), read("mm2"), read("celsius"));
+      return [`${show(ohms)} Ω`, `${show(ohms * read("ma"))} mV lost at ${show(read("ma"))} mA`];
+    },
+    source: "ISO 6722-1 maximum values (from memory)",
+  },
+  {
+    id: "sense",
+    title: "Sense resistor, shunt and clamp",
+    fields: [
+      { key: "volts", label: "volts across it", unit: "V", usual: "0.84" },
+      { key: "ohms", label: "resistor", unit: "Ω", usual: "120" },
+      { key: "loops", label: "loops in the clamp", unit: "", usual: "6" },
+    ],
+    work: (read) => {
+      const ma = (1000 * read("volts")) / read("ohms");
+      return [`${show(ma)} mA`, `a clamp with ${show(read("loops"))} loops shows ${show(ma * read("loops"))} mA`];
+    },
+    source: "Ohm; six loops make 42 and 84 mA of 7 and 14 (common practice)",
+  },
+  {
+    id: "length",
+    title: "Gap and torque",
+    fields: [
+      { key: "mm", label: "millimetres", unit: "mm", usual: "0.4" },
+      { key: "nm", label: "torque", unit: "N·m", usual: "119" },
+    ],
+    work: (read) => [
+      `${show(read("mm"))} mm is ${show(read("mm") / MM_PER_INCH)} in`,
+      `${show(read("nm"))} N·m is ${show(read("nm") / NM_PER_LBFT)} lb·ft`,
+    ],
+    source: "NIST SP 811, exact",
+  },
+];

@@ -1,0 +1,148 @@
+"use client";
+import {
+  createColumnHelper,
+  flexRender,
+  getCoreRowModel,
+  getSortedRowModel,
+  useReactTable,
+  type SortingState,
+} from "@tanstack/react-table";
+import Link from "next/link";
+import Papa from "papaparse";
+import { useEffect, useState } from "react";
+import { toast } from "sonner";
+import { familyWords } from "@/core/circuit/setup";
+import { defaultPriors } from "@/core/faults/catalogue";
+import { partWords, type Part } from "@/core/faults/fault";
+import { historyRow, learntPriors, type HistoryRow } from "@/core/job/history";
+import { formulaSafe } from "@/core/report/formula-safe";
+import { formatShare } from "@/core/units/format";
+import { listJobs } from "@/store/jobs";
+import { download } from "../jobs/download";
+import { Cap } from "../keys/cap";
+import { PlainHeader } from "../keys/plain-header";
+
+const column = createColumnHelper<HistoryRow>();
+const columns = [
+  column.accessor("car", {
+    header: "car",
+    cell: ({ row, getValue }) => (
+      <Link className="underline" href={`/close-out?job=${row.original.id}`}>
+        {getValue()}
+      </Link>
+    ),
+  }),
+  column.accessor("date", { header: "date" }),
+  column.accessor("corner", { header: "corner" }),
+  column.accessor("family", { header: "sensor", cell: ({ getValue }) => familyWords[getValue()] }),
+  column.accessor("readings", { header: "readings" }),
+  column.accessor("minutes", { header: "minutes" }),
+  column.accessor("part", {
+    header: "repaired",
+    cell: ({ getValue, row }) => {
+      const part = getValue();
+      return part ? `${partWords[part]}${row.original.guess ? " (a guess)" : ""}` : "open";
+    },
+  }),
+];
+
+/** All jobs of this store: what was at fault, how long it took. */
+export function HistoryScreen() {
+  const [rows, setRows] = useState<HistoryRow[]>([]);
+  const [sorting, setSorting] = useState<SortingState>([{ id: "date", desc: true }]);
+  useEffect(() => {
+    listJobs().then(
+      ({ jobs }) => setRows(jobs.filter(({ simulated }) => !simulated?.practice).map(historyRow)),
+      (error: unknown) => toast.error(`The store cannot be read: ${String(error)}`),
+    );
+  }, []);
+  // The table package keeps its own state; the compiler leaves this component alone, which is right.
+  // eslint-disable-next-line react-hooks/incompatible-library
+  const table = useReactTable({
+    data: rows,
+    columns,
+    state: { sorting },
+    onSortingChange: setSorting,
+    getCoreRowModel: getCoreRowModel(),
+    getSortedRowModel: getSortedRowModel(),
+  });
+  const found = rows.flatMap(({ part, guess }) => (part && !guess ? [part] : []));
+  const learnt = learntPriors(defaultPriors, found);
+  return (
+    <>
+      <PlainHeader title="History" />
+      <main className="grid gap-4 p-4 lg:grid-cols-[minmax(0,2fr)_minmax(0,1fr)]">
+        <section className="overflow-x-auto rounded-2xl border border-rule bg-card p-4" aria-label="Jobs">
+          <table className="w-full">
+            <thead>
+              {table.getHeaderGroups().map((group) => (
+                <tr key={group.id} className="text-left text-sm text-muted">
+                  {group.headers.map((header) => (
+                    <th key={header.id} className="font-normal" aria-sort={ARIA[String(header.column.getIsSorted())]}>
+                      <button type="button" className="min-h-11 pr-3" onClick={header.column.getToggleSortingHandler()}>
+                        {flexRender(header.column.columnDef.header, header.getContext())}
+                        {header.column.getIsSorted() === "asc"
+                          ? " ↑"
+                          : header.column.getIsSorted() === "desc"
+                            ? " ↓"
+                            : ""}
+                      </button>
+                    </th>
+                  ))}
+                </tr>
+              ))}
+            </thead>
+            <tbody>
+              {table.getRowModel().rows.map((row) => (
+                <tr key={row.id} className="border-t border-rule">
+                  {row.getVisibleCells().map((cell) => (
+                    <td key={cell.id} className="py-2 pr-3">
+                      {flexRender(cell.column.columnDef.cell, cell.getContext())}
+                    </td>
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <Cap
+            className="mt-3"
+            onClick={() =>
+              download(
+                "history.csv",
+                Papa.unparse(rows.map((row) => ({ ...row, car: formulaSafe(row.car) }))),
+                "text/csv",
+              )
+            }
+          >
+            as CSV
+          </Cap>
+        </section>
+        <section className="rounded-2xl border border-rule bg-card p-4" aria-label="What was at fault">
+          <h2 className="border-b border-rule pb-1 font-semibold">What this shop finds</h2>
+          <p className="py-2 text-sm text-muted">
+            {found.length} proven repairs so far, weighed against the usual shares as if those were 40 cars.
+          </p>
+          <ul>
+            {(Object.keys(defaultPriors) as Part[])
+              .toSorted((a, b) => learnt[b] - learnt[a])
+              .map((part) => (
+                <li key={part} className="flex justify-between border-t border-rule py-1.5">
+                  <span>{partWords[part]}</span>
+                  <span className="font-mono">
+                    {formatShare(learnt[part])}{" "}
+                    <span className="text-muted">usual {formatShare(defaultPriors[part])}</span>
+                  </span>
+                </li>
+              ))}
+          </ul>
+        </section>
+      </main>
+    </>
+  );
+}
+
+const ARIA: Record<string, "ascending" | "descending" | "none"> = {
+  asc: "ascending",
+  desc: "descending",
+  false: "none",
+};

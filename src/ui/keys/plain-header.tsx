@@ -1,0 +1,24 @@
+"use client";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useHotkeys } from "react-hotkeys-hook";
+
+/** The header of screens that belong to no job. */
+export function PlainHeader({ title }: { title: string }) {
+  const router = useRouter();
+  useHotkeys("j", () => router.push("/"));
+  return (
+    <header className="flex items-center gap-4 border-b border-rule px-4 py-2">
+      <Link href="/" className="text-lg font-bold tracking-tight">
+        tastatura
+      </Link>
+      <h1 className="font-semibold">{title}</h1>
+      <Link href="/" className="cap ml-auto">
+        <span className="legend" aria-hidden="true">
+          J
+        </span>
+        <span>Jobs</span>
+      </Link>
+    </header>
+  );
+}

@@ -1,0 +1,150 @@
+"use client";
+import { nanoid } from "nanoid";
+import { useRouter } from "next/navigation";
+import { useRef, useState, useSyncExternalStore } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import { toast } from "sonner";
+import { families, familyWords, type Family } from "@/core/circuit/setup";
+import { firstIssue, parseJson } from "@/core/job/file";
+import { JOB_VERSION, type Job } from "@/core/job/schema";
+import { policySchema } from "@/core/lineup/next-check";
+import { exerciseSchema, practiceCar, skills, type Exercise, type Skill } from "@/core/practice/exercise";
+import { weakestSkill } from "@/core/practice/history";
+import { UnusableInput } from "@/core/capture/capture";
+import { saveJob } from "@/store/jobs";
+import { download } from "../jobs/download";
+import { Cap } from "../keys/cap";
+import { PlainHeader } from "../keys/plain-header";
+import { readHistory, subscribeHistory } from "./history-store";
+
+/** Choose a car with a hidden fault, and practise on it. */
+export function PracticeScreen() {
+  const router = useRouter();
+  const picker = useRef<HTMLInputElement>(null);
+  const history = useSyncExternalStore(subscribeHistory, readHistory, () => EMPTY);
+  const [family, setFamily] = useState<Family | null>(null);
+  const [skill, setSkill] = useState<Skill | null>(null);
+  const [alone, setAlone] = useState(false);
+  const start = async (exercise: Exercise) => {
+    const car = practiceCar(exercise);
+    const job: Job = {
+      tastatura: JOB_VERSION,
+      id: `practice-${nanoid(8)}`,
+      createdAt: new Date().toISOString(),
+      car: { name: car.name, plate: "practice" },
+      setup: car.setup,
+      complaint: car.complaint,
+      policy: policySchema.parse({}),
+      entries: [],
+      simulated: { fault: car.fault, seed: exercise.seed, intermittent: car.intermittent, practice: exercise },
+    };
+    await saveJob(job);
+    router.push(`/bench?job=${job.id}`);
+  };
+  const fresh = (): Exercise =>
+    exerciseSchema.parse({
+      tastatura: "exercise/1",
+      seed: 1 + Math.floor(Math.random() * 1_999_999_999),
+      ...(family ? { family } : {}),
+      ...(skill ? { skill } : {}),
+      alone,
+    });
+  const take = async (file: File) => {
+    try {
+      const parsed = exerciseSchema.safeParse(parseJson(await file.text(), file.name));
+      if (!parsed.success) return toast.error(`${file.name} is no exercise: ${firstIssue(parsed.error)}`);
+      await start(parsed.data);
+    } catch (error) {
+      if (error instanceof UnusableInput) toast.error(error.message);
+      else throw error;
+    }
+  };
+  useHotkeys("enter", () => void start(fresh()));
+  const weakest = weakestSkill(history);
+  return (
+    <>
+      <PlainHeader title="Practice" />
+      <main className="mx-auto grid max-w-5xl gap-4 p-4 lg:grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)]">
+        <section className="rounded-2xl border border-rule bg-card p-5" aria-label="New car">
+          <h2 className="text-xl font-bold">A car with a hidden fault</h2>
+          <p className="text-muted">
+            The instruments read the simulated car. Name part and place as soon as you are sure; minutes and money
+            count.
+          </p>
+          <Choice label="Sensor family">
+            <Cap aria-pressed={family === null} onClick={() => setFamily(null)}>
+              surprise
+            </Cap>
+            {families.map((one) => (
+              <Cap key={one} aria-pressed={family === one} onClick={() => setFamily(one)}>
+                {familyWords[one]}
+              </Cap>
+            ))}
+          </Choice>
+          <Choice label="Kind of fault">
+            <Cap aria-pressed={skill === null} onClick={() => setSkill(null)}>
+              surprise
+            </Cap>
+            {skills.map((one) => (
+              <Cap key={one} aria-pressed={skill === one} onClick={() => setSkill(one)}>
+                {one}
+                {one === weakest ? " · your weakest" : ""}
+              </Cap>
+            ))}
+          </Choice>
+          <Choice label="Help">
+            <Cap aria-pressed={!alone} onClick={() => setAlone(false)}>
+              with the line-up beside me
+            </Cap>
+            <Cap aria-pressed={alone} onClick={() => setAlone(true)}>
+              alone, no suspects shown
+            </Cap>
+          </Choice>
+          <div className="mt-5 flex flex-wrap gap-2">
+            <Cap legend="Enter" lead onClick={() => void start(fresh())}>
+              to the car
+            </Cap>
+            <Cap onClick={() => download("exercise.json", JSON.stringify(fresh(), null, 2))}>this choice as a file</Cap>
+            <Cap onClick={() => picker.current?.click()}>open an exercise</Cap>
+            <input
+              ref={picker}
+              type="file"
+              accept=".json"
+              className="sr-only"
+              aria-label="Exercise file"
+              onChange={(event) => event.target.files?.[0] && void take(event.target.files[0])}
+            />
+          </div>
+        </section>
+        <section className="rounded-2xl border border-rule bg-card p-5" aria-label="Scores so far">
+          <h2 className="text-xl font-bold">So far</h2>
+          {history.length === 0 ? (
+            <p className="py-3 text-muted">No car finished yet.</p>
+          ) : (
+            <ol>
+              {history.slice(0, 10).map((score) => (
+                <li key={score.job} className="flex items-baseline justify-between gap-3 border-b border-rule py-1.5">
+                  <span>
+                    {score.right ? "✓" : "✕"} {score.truth}
+                  </span>
+                  <b className="font-mono">{score.score}</b>
+                </li>
+              ))}
+            </ol>
+          )}
+        </section>
+      </main>
+    </>
+  );
+}
+
+const EMPTY: ReturnType<typeof readHistory> = [];
+
+function Choice({ label, children }: { label: string; children: React.ReactNode }) {
+  return (
+    <fieldset className="mt-4 flex flex-wrap gap-2">
+      <legend className="mb-1 text-sm text-muted">{label}</legend>
+      {children}
+    </fieldset>
+  );
+}

@@ -1,0 +1,108 @@
+"use client";
+import { useEffect, useState } from "react";
+import { toast } from "sonner";
+import { exportJob } from "@/core/job/file";
+import { listJobs } from "@/store/jobs";
+import { download } from "../jobs/download";
+import { Cap } from "../keys/cap";
+import { PlainHeader } from "../keys/plain-header";
+import { useSettings } from "./use-settings";
+
+/** Units, money, and the store. */
+export function SettingsScreen() {
+  const { settings, change } = useSettings();
+  const { estimate } = settings;
+  const number = (key: "labourRate" | "taxPct" | "seizedPct" | "seizedMin", most: number) => (text: string) => {
+    const value = Number(text.replace(",", "."));
+    if (!Number.isFinite(value) || value < 0 || value > most) return toast.error(`A number from 0 to ${most}.`);
+    change({ estimate: { ...estimate, [key]: value } });
+  };
+  return (
+    <>
+      <PlainHeader title="Settings" />
+      <main className="mx-auto grid max-w-4xl gap-4 p-4 md:grid-cols-2">
+        <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Estimate">
+          <h2 className="border-b border-rule pb-1 font-semibold">Estimates</h2>
+          <div className="grid grid-cols-2 gap-3 pt-3">
+            <Field
+              label="currency"
+              value={estimate.currency}
+              onSet={(currency) => currency && change({ estimate: { ...estimate, currency: currency.slice(0, 4) } })}
+            />
+            <Field label="labour, an hour" value={String(estimate.labourRate)} onSet={number("labourRate", 1000)} />
+            <Field label="tax, %" value={String(estimate.taxPct)} onSet={number("taxPct", 100)} />
+            <Field label="seized sensors, in 100" value={String(estimate.seizedPct)} onSet={number("seizedPct", 100)} />
+            <Field
+              label="minutes a seized one adds"
+              value={String(estimate.seizedMin)}
+              onSet={number("seizedMin", 600)}
+            />
+          </div>
+        </section>
+        <StorePanel />
+      </main>
+    </>
+  );
+}
+
+function Field({ label, value, onSet }: { label: string; value: string; onSet: (text: string) => void }) {
+  return (
+    <label className="text-sm text-muted">
+      {label}
+      <input
+        key={value}
+        defaultValue={value}
+        className="min-h-12 w-full rounded-lg border border-rule bg-paper px-2 text-right font-mono text-lg text-ink"
+        onBlur={(event) => event.target.value !== value && onSet(event.target.value.trim())}
+      />
+    </label>
+  );
+}
+
+function StorePanel() {
+  const [used, setUsed] = useState<{ mb: number; persistent: boolean } | null>(null);
+  useEffect(() => {
+    let live = true;
+    const look = async () => {
+      if (!navigator.storage) return;
+      const [{ usage }, persistent] = await Promise.all([navigator.storage.estimate(), navigator.storage.persisted()]);
+      if (live) setUsed({ mb: (usage ?? 0) / 1e6, persistent });
+    };
+    look().catch((error: unknown) => toast.error(`The store cannot be asked: ${String(error)}`));
+    return () => {
+      live = false;
+    };
+  }, []);
+  const keep = async () => {
+    const persistent = await navigator.storage.persist();
+    setUsed((now) => now && { ...now, persistent });
+    toast(
+      persistent
+        ? "The browser will not clear this store by itself."
+        : "The browser did not agree. Export now and then.",
+    );
+  };
+  const all = async () => {
+    const { jobs } = await listJobs();
+    download("tastatura-all-jobs.json", `[${jobs.map(exportJob).join(",\n")}]`);
+  };
+  return (
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Store">
+      <h2 className="border-b border-rule pb-1 font-semibold">What is kept, and where</h2>
+      <p className="pt-3">
+        Everything stays in this browser{used ? `: ${used.mb.toFixed(1)} MB` : ""}. Nothing is sent anywhere.
+      </p>
+      <p className="text-muted">
+        {used?.persistent
+          ? "✓ The browser promised to keep it."
+          : "A browser may clear it when the disk is full. Ask it to keep the store, and export jobs that matter."}
+      </p>
+      <div className="flex flex-wrap gap-2 pt-3">
+        <Cap onClick={() => void keep()} disabled={used?.persistent === true}>
+          keep the store
+        </Cap>
+        <Cap onClick={() => void all()}>all jobs as a file</Cap>
+      </div>
+    </section>
+  );
+}
