@@ -3,6 +3,7 @@ import type { NextConfig } from "next";
 const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
+  ...(process.env.STANDALONE ? { output: "standalone" as const } : {}),
   // It reads its own data files beside its code.
   serverExternalPackages: ["pdfkit"],
   outputFileTracingIncludes: {

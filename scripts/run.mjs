@@ -57,6 +57,7 @@ export function needChromium() {
 export function build() {
   tool("demo workshop", "tsx", ["scripts/make-demo.ts"]);
   tool("production build", "next", ["build"]);
+  step("precache list", process.execPath, ["-e", 'import("./scripts/precache.mjs").then((m) => m.writePrecache())']);
 }
 
 /** Starts the built app with the demo workshop. @returns the child process */

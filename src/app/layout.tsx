@@ -1,6 +1,8 @@
 import type { Metadata, Viewport } from "next";
+import { headers } from "next/headers";
 import type { ReactNode } from "react";
 import { Toaster } from "sonner";
+import { Offline } from "@/ui/offline/offline";
 import "./globals.css";
 
 export const metadata: Metadata = { title: "Tastatura", description: "Traces wheel speed faults to their true cause." };
@@ -11,11 +13,14 @@ export const viewport: Viewport = {
   ],
 };
 
-export default function Layout({ children }: { children: ReactNode }) {
+export default async function Layout({ children }: { children: ReactNode }) {
+  // Read so that every page is made per request and its scripts carry the nonce of the policy (see proxy.ts).
+  await headers();
   return (
     <html lang="en">
       <body className="min-h-screen">
         {children}
+        <Offline />
         <Toaster position="bottom-center" richColors={false} toastOptions={{ duration: 8000 }} />
       </body>
     </html>

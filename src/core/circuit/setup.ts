@@ -1,6 +1,9 @@
 import { z } from "zod";
 import { corners } from "../units/corner";
 
+// Zod would otherwise compile its parsers with eval, which the page policy forbids.
+z.config({ jitless: true });
+
 export const families = ["active-2wire", "active-3wire", "passive"] as const;
 export type Family = (typeof families)[number];
 export type Conductor = "supply" | "return" | "signal" | "ground" | "a" | "b";

@@ -52,7 +52,7 @@ export class LineUp {
   constructor(
     setup: CornerSetup,
     complaint: Complaint,
-    { seed, perGroup = 112, priors = defaultPriors }: LineUpOptions,
+    { seed, perGroup = 96, priors = defaultPriors }: LineUpOptions,
   ) {
     this.setup = setup;
     this.complaint = complaint;

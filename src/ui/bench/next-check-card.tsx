@@ -112,7 +112,7 @@ export function NextCheckCard({
               autoComplete="off"
               spellCheck={false}
               inputMode={check.answers ? "text" : "decimal"}
-              className="w-full min-w-0 bg-transparent text-right font-mono text-4xl font-semibold !outline-none"
+              className={`w-full min-w-0 bg-transparent text-right font-mono font-semibold !outline-none ${check.answers ? "text-xl" : "text-4xl"}`}
               value={typed}
               placeholder={check.answers ? "1…" : "0.0"}
               aria-label={`Reading: ${check.label}`}

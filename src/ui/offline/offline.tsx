@@ -1,0 +1,32 @@
+"use client";
+import { useEffect } from "react";
+import { toast } from "sonner";
+
+/** Keeps the app for use without a server, and says when a newer one is ready; it never reloads by itself. */
+export function Offline() {
+  useEffect(() => {
+    if (process.env.NODE_ENV !== "production" || !("serviceWorker" in navigator)) return;
+    navigator.serviceWorker.register("/sw.js").then(
+      (registration) => {
+        registration.addEventListener("updatefound", () => {
+          const next = registration.installing;
+          next?.addEventListener("statechange", () => {
+            if (next.state !== "installed" || !navigator.serviceWorker.controller) return;
+            toast("A newer Tastatura is ready.", {
+              duration: Infinity,
+              action: {
+                label: "use it now",
+                onClick: () => {
+                  next.postMessage("take over");
+                  navigator.serviceWorker.addEventListener("controllerchange", () => location.reload());
+                },
+              },
+            });
+          });
+        });
+      },
+      (error: unknown) => toast.error(`This browser will not keep the app for offline use: ${String(error)}`),
+    );
+  }, []);
+  return null;
+}
