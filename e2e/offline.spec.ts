@@ -27,6 +27,8 @@ test("pages carry a strict policy and the browser finds no breach of it", async 
   const policy = answer!.headers()["content-security-policy"]!;
   expect(policy).toMatch(/script-src 'self' 'nonce-/);
   expect(policy).not.toMatch(/script-src[^;]*unsafe/);
-  await expect(page.locator("[data-hookup]").or(page.getByText("not in this browser"))).toBeVisible({ timeout: 60_000 });
+  await expect(page.locator("[data-hookup]").or(page.getByText("not in this browser"))).toBeVisible({
+    timeout: 60_000,
+  });
   expect(breaches).toEqual([]);
 });

@@ -8,14 +8,14 @@ export const WAV_FULL_SCALE_V = 5;
 export function captureFromWav(bytes: Uint8Array, name: string): Capture {
   try {
     const wav = new WaveFile(bytes);
-    const format = wav.fmt as { numChannels: number; sampleRate: number };
+    const { sampleRate } = wav.fmt as { sampleRate: number };
     wav.toBitDepth("64");
     const all = wav.getSamples(false) as unknown as Float64Array | Float64Array[];
     const channels = Array.isArray(all) ? all : [all];
     if (channels[0]!.length < 16) throw new UnusableInput(`${name} holds hardly any samples. Record longer.`);
     return {
       name,
-      sampleS: 1 / format.sampleRate,
+      sampleS: 1 / sampleRate,
       startS: 0,
       channels: channels.map((samples, i) => ({
         name: channels.length > 1 ? `channel ${i + 1}` : "signal",

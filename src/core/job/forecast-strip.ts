@@ -121,6 +121,8 @@ function wordChances(lineUp: LineUp, id: string, chances: Float64Array, count: n
 const TICKS: Record<string, number[]> = {
   volts: [-5, -1, 0, 0.05, 0.2, 0.5, 1, 2, 5, 10, 14],
   ohms: [0, 1, 10, 100, 1e3, 1e4, 1e5, 1e6, 1e7],
+  amps: [0, 0.001, 0.003, 0.007, 0.014, 0.03, 0.1],
+  length: [0, 0.2, 0.5, 1, 2, 4],
   hertz: [0, 2, 10, 50, 200, 1000],
   percent: [0, 25, 50, 75, 100],
 };

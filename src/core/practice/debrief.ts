@@ -70,7 +70,7 @@ export function debrief(job: Job): Debrief {
 }
 
 function stepsOf(job: Job, fault: string): DebriefStep[] {
-  const lineUp = new LineUp(job.setup, job.complaint, { seed: seedFrom(job.id) });
+  const lineUp = new LineUp(job.setup, job.complaint, { seed: seedFrom(job.id), perGroup: 64 });
   const at = lineUp.groupIndex(fault);
   const done = new Set<string>();
   return standingReadings(job).flatMap(({ reading }): DebriefStep[] => {
@@ -100,7 +100,7 @@ function stepsOf(job: Job, fault: string): DebriefStep[] {
 function bestRun(job: Job): Debrief["best"] {
   const { fault, seed, intermittent } = job.simulated!;
   const car = simulateCar(job.setup, fault, { seed, intermittent });
-  const lineUp = new LineUp(job.setup, job.complaint, { seed: seedFrom(job.id), perGroup: 72 });
+  const lineUp = new LineUp(job.setup, job.complaint, { seed: seedFrom(job.id), perGroup: 32 });
   const done = new Set<string>();
   const steps: Debrief["best"]["steps"] = [];
   let minutes = 0;

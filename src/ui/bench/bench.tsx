@@ -166,7 +166,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
             onLog={(reading, captureId, name) => append({ ...stamp(), kind: "capture", captureId, name, reading })}
           />
         </div>
-        <div className="grid content-start gap-4">
+        <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
           {job.simulated?.practice && <NameItPanel job={job} diagnosis={diagnosis} onAppend={append} />}
           {!alone && <SuspectsPanel diagnosis={diagnosis} before={before} />}
           <LogPanel job={job} contradicted={contradicted} onRetract={retract} />

@@ -36,7 +36,7 @@ export function NameItPanel({
         <div className="mt-2 flex flex-wrap items-end gap-2">
           <select
             aria-label="Part and place at fault"
-            className="min-h-12 min-w-0 flex-1 rounded-lg border border-rule bg-paper px-2"
+            className="min-h-12 w-full rounded-lg border border-rule bg-paper px-2"
             value={chosen}
             onChange={(event) => setChosen(event.target.value)}
           >

@@ -1,0 +1,178 @@
+import AxeBuilder from "./axe";
+import { expect, test, type Page } from "@playwright/test";
+import { readFileSync } from "node:fs";
+
+async function board(page: Page): Promise<void> {
+  await page.goto("/");
+  await expect(page.getByText("Osmund Drover 09").last()).toBeVisible();
+}
+
+/** Presses “read it” and Enter until something is proven. */
+async function measureOn(page: Page, most: number): Promise<number> {
+  for (let readings = 0; readings < most; readings++) {
+    await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible({ timeout: 60_000 });
+    if (await page.getByText(/^✓ Proven:/).isVisible()) return readings;
+    const count = await page.getByRole("region", { name: "Log" }).locator("li").count();
+    await page.keyboard.press("i");
+    await expect(page.getByRole("textbox", { name: /^Reading/ })).not.toHaveValue("");
+    await page.keyboard.press("Enter");
+    await expect(page.getByRole("region", { name: "Log" }).locator("li")).toHaveCount(count + 1);
+    await page.keyboard.press("Escape");
+  }
+  await expect(page.getByText(/^✓ Proven:/)).toBeVisible();
+  return most;
+}
+
+/** A job on a simulated car with a wire corroded through on the frame rail. */
+function frameRailJob(pierce: boolean): Buffer {
+  return Buffer.from(
+    JSON.stringify({
+      tastatura: "job/1",
+      id: `rail-${pierce}`,
+      createdAt: "2026-11-25T08:00:00.000Z",
+      car: { name: `Rail ${pierce ? "pierced" : "whole"}` },
+      setup: {
+        corner: "RL",
+        family: "active-2wire",
+        path: [
+          { station: "module", accessMin: 35 },
+          { spanM: 1.4, mm2: 0.5 },
+          { station: "c1", accessMin: 4 },
+          { spanM: 3.2, mm2: 0.5, landmark: "frame rail top", exposure: 3 },
+          { station: "plug", accessMin: 7 },
+        ],
+      },
+      complaint: { codes: ["C0037-13"] },
+      policy: { approach: "information", pierce },
+      entries: [],
+      simulated: { fault: "wire-open@span2.return", seed: 77 },
+    }),
+  );
+}
+
+for (const pierce of [true, false])
+  test(`loom: a wire corroded through on the frame rail is found, piercing ${pierce ? "allowed" : "forbidden"}`, async ({
+    page,
+  }) => {
+    await board(page);
+    await page
+      .getByLabel("Job file")
+      .setInputFiles({ name: "rail.json", mimeType: "application/json", buffer: frameRailJob(pierce) });
+    await expect(page.getByText(`Rail ${pierce ? "pierced" : "whole"}`).first()).toBeVisible();
+    await page.goto(`/bench?job=rail-${pierce}`);
+    expect(await measureOn(page, 10)).toBeLessThanOrEqual(10);
+    await expect(page.getByText(/^✓ Proven:/)).toContainText(/return wire open/);
+    await page.goto(`/loom?job=rail-${pierce}`);
+    await expect(page.getByText("Return wire open in span 2, frame rail top")).toBeVisible();
+    const logged = await page.evaluate(() => document.body.innerText);
+    if (!pierce) expect(logged).not.toContain("Holes to seal");
+    await page.getByRole("textbox", { name: "supply end to end" }).fill("0.3");
+    await page.keyboard.press("Enter");
+    await expect(page.getByRole("button", { name: "✓ 0.3" })).toBeVisible();
+  });
+
+test("close-out: repaired, measured again, fixed, and a PDF comes out", async ({ page }) => {
+  await board(page);
+  await page.goto("/close-out?job=demo-skua");
+  await expect(page.getByText(/^✓ Proven: supply wire open/)).toBeVisible({ timeout: 60_000 });
+  await page.getByRole("button", { name: "repaired", exact: true }).click();
+  const fields = page.getByRole("region", { name: "Verify" }).getByRole("textbox");
+  await expect(fields.first()).toBeVisible();
+  const label = await fields.first().getAttribute("aria-label");
+  await fields.first().fill(label!.includes("return") && !label!.includes("supply") ? "0.85 V" : "11.2 V");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText(/✓ Fixed|Not shown to be fixed/)).toBeVisible();
+  await expect(page.getByText("✓ good").first()).toBeVisible({ timeout: 60_000 });
+  const [file] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "report as PDF" }).click(),
+  ]);
+  expect(
+    readFileSync(await file.path())
+      .subarray(0, 5)
+      .toString(),
+  ).toBe("%PDF-");
+});
+
+test("look: one key an item, a log weighed in, a bad one refused", async ({ page }) => {
+  await board(page);
+  await page.goto("/look?job=demo-teal");
+  await expect(page.getByText("13 to see").or(page.getByText("14 to see"))).toBeVisible();
+  await page.keyboard.press("1");
+  await expect(page.getByText(/^1 of 1\d seen/)).toBeVisible();
+  await page.keyboard.press("0");
+  await expect(page.getByText("could not see", { exact: true }).last()).toBeVisible();
+  const rows = ["time;FL km/h;FR km/h;RL km/h;RR km/h"];
+  for (let i = 0; i < 90; i++) rows.push(`${i};${20 + (i % 7)};0;${20 + (i % 7)};${20 + (i % 7)}`);
+  const log = page.getByLabel("Speed log file");
+  await log.setInputFiles({ name: "bad.csv", mimeType: "text/csv", buffer: Buffer.from("a,b\n1,2") });
+  await expect(page.getByRole("alert").filter({ hasText: "no row names the wheels" })).toBeVisible();
+  await log.setInputFiles({ name: "drive.csv", mimeType: "text/csv", buffer: Buffer.from(rows.join("\n")) });
+  await page.getByRole("button", { name: /Weigh this in: front right stays at zero/ }).click();
+  await expect(page.getByText("✓ Weighed into the line-up.")).toBeVisible();
+});
+
+test("waves: a spin of the simulated wheel is folded, shown turn by turn and weighed in", async ({ page }) => {
+  await board(page);
+  await page.goto("/waves?job=demo-pelican");
+  await expect(page.getByText("No capture in this job yet")).toBeVisible();
+  await page.keyboard.press("r");
+  await expect(
+    page
+      .getByRole("region", { name: "Findings" })
+      .getByText(/Pulses missing/)
+      .first(),
+  ).toBeVisible();
+  await expect(page.getByRole("img", { name: /Ring raster: \d+ turns of 48 teeth, marked at tooth/ })).toBeVisible();
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("f");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("✓ Weighed into the line-up.")).toBeVisible();
+});
+
+test("practice: a car is diagnosed and the debrief says how it went", async ({ page }) => {
+  await page.goto("/practice");
+  await page
+    .getByLabel("Exercise file")
+    .setInputFiles({
+      name: "e.json",
+      mimeType: "application/json",
+      buffer: Buffer.from('{"tastatura":"exercise/1","seed":77,"family":"passive","skill":"sensor and ring"}'),
+    });
+  await measureOn(page, 12);
+  const lead = await page.locator("[data-suspect]").first().getAttribute("data-suspect");
+  await page.getByLabel("Part and place at fault").selectOption(lead!);
+  await page.getByRole("button", { name: "name it" }).click();
+  await expect(page.getByRole("heading", { name: /✓ Right: it was/ })).toBeVisible({ timeout: 60_000 });
+  await page.goto("/practice");
+  await expect(page.getByRole("region", { name: "Scores so far" }).locator("li")).toHaveCount(1);
+});
+
+test("nothing serious for a screen reader in any room", async ({ page }) => {
+  await board(page);
+  for (const address of [
+    "/look?job=demo-drover",
+    "/waves?job=demo-drover",
+    "/loom?job=demo-drover",
+    "/close-out?job=demo-drover",
+    "/practice",
+    "/history",
+    "/reckoner",
+    "/settings",
+  ]) {
+    await page.goto(address);
+    await page.waitForTimeout(2500);
+    expect(await AxeBuilder(page), address).toEqual([]);
+  }
+});
+
+test("the analysis answers over HTTP as on the command line, and refuses what it cannot use", async ({ request }) => {
+  const csv = readFileSync("public/demo/tarnwick-pelican-14-rr.csv");
+  const good = await request.post("/api/analyze?pulses=48&family=active-2wire", { data: csv });
+  expect(good.status()).toBe(200);
+  expect(JSON.stringify(await good.json())).toContain("missing-pulses");
+  const bad = await request.post("/api/analyze", { data: Buffer.from("dear diary") });
+  expect(bad.status()).toBe(400);
+  expect(((await bad.json()) as { say: string }).say).toMatch(/no rows of numbers/);
+  expect((await request.post("/api/analyze?pulses=3", { data: csv })).status()).toBe(400);
+});

@@ -1,0 +1,50 @@
+import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
+import { expect, it } from "vitest";
+import { reportPdf } from "./report-pdf";
+
+it("a PDF package reads back every word of the report", async () => {
+  const pdf = await reportPdf({
+    car: "Osmund Drover 09",
+    plate: "fleet 09",
+    date: "2026-11-25",
+    corner: "front left",
+    came: ["C0031: front left wheel speed sensor, amplitude below minimum"],
+    found: "Sensor stands too far off",
+    meaning: "The ordinary brakes work.",
+    proof: ["gap: 1.4 mm, 1.3 kΩ"],
+    cleared: ["module", "wiring"],
+    done: ["Repaired: seat cleaned"],
+    verified: ["gap: 1.4 mm before, 0.4 mm after, good"],
+    fixed: true,
+    advice: "A qualified person decided.",
+    readings: Array.from({ length: 60 }, (_, i) => ({
+      at: "2026-11-25 10:00",
+      what: `reading ${i}`,
+      state: "key on",
+      value: `${i} V`,
+      phase: "before",
+    })),
+    setup: ["Sensor: passive"],
+    trace: {
+      name: "spin",
+      unit: "V",
+      points: Array.from({ length: 900 }, (_, i) => [i / 100, Math.sin(i / 5)] as [number, number]),
+    },
+  });
+  const document = await getDocument({ data: pdf, verbosity: 0 }).promise;
+  let text = "";
+  for (let page = 1; page <= document.numPages; page++) {
+    const { items } = await (await document.getPage(page)).getTextContent();
+    text += ` ${items.map((item) => ("str" in item ? item.str : "")).join(" ")}`;
+  }
+  for (const word of [
+    "Osmund Drover 09",
+    "Sensor stands too far off",
+    "1.3 kohm",
+    "after, good",
+    "reading 59",
+    "qualified",
+  ])
+    expect(text.replace(/\s+/g, " ")).toContain(word);
+  expect(document.numPages).toBeGreaterThan(1);
+});

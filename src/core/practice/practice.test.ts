@@ -1,0 +1,110 @@
+import { describe, expect, it } from "vitest";
+import { JOB_VERSION, jobSchema, type Job } from "../job/schema";
+import { readSimulated, recordSimulated } from "../job/simulated-reading";
+import { readingFrom } from "../job/reading";
+import { checkCatalogue } from "../checks/catalogue";
+import { suspectables, suspectId } from "../faults/catalogue";
+import { policySchema } from "../lineup/next-check";
+import { analyseCapture } from "../waveform/analyse";
+import { debrief } from "./debrief";
+import { exerciseSchema, practiceCar, skills } from "./exercise";
+import { weakestSkill } from "./history";
+
+const exercise = exerciseSchema.parse({ tastatura: "exercise/1", seed: 4711, family: "active-2wire", skill: "wiring" });
+
+function jobOf(): Job {
+  const car = practiceCar(exercise);
+  return jobSchema.parse({
+    tastatura: JOB_VERSION,
+    id: "p1",
+    createdAt: "2026-01-01T00:00:00Z",
+    car: { name: car.name },
+    setup: car.setup,
+    complaint: { ...car.complaint, presence: "hard" },
+    policy: policySchema.parse({}),
+    entries: [],
+    simulated: { fault: car.fault, seed: exercise.seed, intermittent: false, practice: exercise },
+  });
+}
+
+function with_(job: Job, ids: string[], repair: string): Job {
+  let now = job;
+  for (const [i, id] of ids.entries()) {
+    const { hookup } = checkCatalogue(job.setup).find((check) => check.id.startsWith(id))!;
+    const reading = readingFrom(hookup, readSimulated(now, hookup)!);
+    now = {
+      ...now,
+      entries: [...now.entries, { id: `r${i}`, at: `2026-01-01T00:0${i}:00Z`, kind: "reading", reading }],
+    };
+  }
+  const truth = suspectables(job.setup).find(({ fault, place }) => suspectId(fault, place) === repair)!;
+  return {
+    ...now,
+    entries: [
+      ...now.entries,
+      {
+        id: "x",
+        at: "2026-01-01T01:00:00Z",
+        kind: "repair",
+        fault: truth.fault.code,
+        part: truth.fault.part,
+        words: "named",
+        share: 0.5,
+        guess: true,
+      },
+    ],
+  };
+}
+
+describe("practice", () => {
+  it("the same exercise is the same car for two people, and each skill draws its own faults", () => {
+    expect(practiceCar(exercise)).toEqual(practiceCar(exercise));
+    for (const skill of skills) {
+      const { setup, fault } = practiceCar({ ...exercise, skill, seed: 99 });
+      expect(suspectables(setup).some((one) => suspectId(one.fault, one.place) === fault)).toBe(true);
+    }
+  });
+
+  it("a good round and a bad one are told apart, wasted readings and all", () => {
+    const job = jobOf();
+    const truth = job.simulated!.fault;
+    const good = debrief(
+      with_(job, ["volts-dc:c1.out.return>battery", "volts-dc:plug.out.supply>plug.out.return"], truth),
+    );
+    expect(good).toMatchObject({ right: true });
+    expect(good.score).toBeGreaterThan(40);
+    expect(good.best.steps.length).toBeGreaterThan(0);
+    expect(good.steps.reduce((sum, { bits }) => sum + bits, 0)).toBeGreaterThan(0);
+    const bad = debrief(with_(job, ["eyes:tyres", "volts-dc:battery.positive"], "ring-missing@ring"));
+    expect(bad).toMatchObject({ right: false, score: 0 });
+    expect(bad.steps.some(({ wasted }) => wasted)).toBe(true);
+    expect(bad.noticed.join(" ")).toMatch(/told nothing/);
+    expect(bad.bill.yours).toBeGreaterThan(bad.bill.best);
+  });
+
+  it("instruments read the simulated car, and a mended one reads healthy", () => {
+    const job = { ...jobOf(), simulated: { fault: "sensor-open@sensor", seed: 3, intermittent: false } };
+    const { hookup } = checkCatalogue(job.setup).find(({ id }) => id.startsWith("volts-dc:c1.out.return>battery"))!;
+    expect(Number.parseFloat(readSimulated(job, hookup)!)).toBeLessThan(100);
+    const mended = with_(job, [], "sensor-open@sensor");
+    expect(readSimulated(mended, hookup)).toMatch(/(0\.[6-9]|1\.[3-9]|2\.).* V|[6-9]\d\d.* mV/);
+    const [channel] = analyseCapture(recordSimulated(mended)!, { pulses: job.setup.pulsesPerRevolution });
+    expect(channel!.leading).toBe("clean");
+    expect(readSimulated({ ...job, simulated: undefined }, hookup)).toBeNull();
+  });
+
+  it("the weakest skill is the one with the lowest mean, once there are cars enough", () => {
+    const score = (skill: (typeof skills)[number], points: number) => ({
+      job: "",
+      at: "",
+      right: true,
+      score: points,
+      truth: "",
+      skill,
+    });
+    expect(weakestSkill([score("wiring", 10)])).toBeNull();
+    expect(
+      weakestSkill([score("wiring", 40), score("sensor and ring", 90), score("wiring", 60), score("intermittent", 70)]),
+    ).toBe("wiring");
+  });
+});
