@@ -52,7 +52,7 @@ module.exports = {
     {
       name: "no-orphans",
       severity: "error",
-      from: { orphan: true, path: "^src/", pathNot: "([.]d[.]ts|[.]test[.]ts|^src/app/.*|^src/cli/.*)$" },
+      from: { orphan: true, path: "^src/", pathNot: "([.]d[.]ts|[.]test[.]ts|^src/app/.*|^src/cli/.*|^src/proxy[.]ts)$" },
       to: {},
     },
     ...coreRules,

@@ -15,7 +15,8 @@ export type Method = (typeof methods)[number];
 
 /** Looks first, then supply and levels at the plug, ohms, harness, capture, module last: a common written order. */
 const TEXTBOOK = [
-  "scan:",
+  "scan:speed",
+  "scan:others",
   "eyes:wiring",
   "eyes:plug",
   "hands:bearing",

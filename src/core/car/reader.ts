@@ -134,7 +134,10 @@ export class StateReader {
     if (!this.needsHigh || car.circuit.sensor.mode === "stuck") return 0;
     const { low, high } = this.solved.meterVolts(red, black);
     const step = Math.abs(high - low);
-    return (step / 2) * Math.sqrt(this.switchedShare());
+    // An averaging meter is scaled for sines: a square wave reads π/(2√2) = 1.11 times its RMS.
+    return (
+      (this.setup.meter?.averageResponding ? AVERAGING_ON_SQUARE : 1) * (step / 2) * Math.sqrt(this.switchedShare())
+    );
   }
 
   private rhythm(hookup: Hookup & { red: Point; black: Point }): Outlook {
@@ -202,6 +205,7 @@ function resting(restsHigh: boolean, low: number, high: number): Outlook {
 }
 
 const MOVED = 0.1;
+const AVERAGING_ON_SQUARE = Math.PI / (2 * Math.SQRT2);
 
 function sure(value: number): Outlook {
   return { kind: "numbers", values: [value], chances: [1] };

@@ -152,6 +152,25 @@ export const scopeAnswers: Answers = {
 /** Looks answered with a number of millimetres. */
 export const gauged: readonly string[] = ["gap", "runout"];
 
+const BY_SCAN: readonly string[] = ["speed", "others", "which", "steering", "fuse-out"];
+const BY_HAND: readonly string[] = ["bearing", "sensor", "magnet"];
+
+/** What can be looked at, felt or read with one of the instruments that are no meter. */
+export function looksFor(instrument: Hookup["instrument"], setup: CornerSetup): string[] {
+  if (instrument === "gauge") return [...gauged];
+  if (instrument === "scan") return [...BY_SCAN];
+  if (instrument === "film") return ["encoder"];
+  const stations = stationsOf(setup).map(({ station }) => station);
+  if (instrument === "hands")
+    return [
+      ...BY_HAND,
+      ...stations.slice(1).map((one) => `wiggle-${one}`),
+      ...spansOf(setup).map((_, i) => `wiggle-span${i + 1}`),
+    ];
+  const elsewhere = new Set([...BY_SCAN, ...BY_HAND, "encoder"]);
+  return [...Object.keys(looks).filter((look) => !elsewhere.has(look)), ...stations];
+}
+
 const WIGGLE: Answers = {
   words: ["steady", "jumps"],
   say: { steady: "reading stands still", jumps: "reading jumps or dies" },

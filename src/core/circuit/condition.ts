@@ -96,7 +96,7 @@ export function nominalCondition(setup: CornerSetup): CornerCondition {
       bodyOhms: 2e7,
       restsHigh: false,
     },
-    meterOhms: 10e6,
-    leadOhms: 0.15,
+    meterOhms: 1e6 * (setup.meter?.inputMegohm ?? 10),
+    leadOhms: setup.meter?.leadOhms ?? 0.15,
   };
 }

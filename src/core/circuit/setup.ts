@@ -68,6 +68,14 @@ export const cornerSetupSchema = z.object({
   pulsesPerRevolution: z.number().int().min(8).max(400).default(48),
   tyre: z.string().max(40).default("205/55R16"),
   path: pathSchema,
+  /** The hand meter in use: what it loads the circuit with, and what its leads add to ohms. */
+  meter: z
+    .object({
+      inputMegohm: z.number().min(0.01).max(1000),
+      leadOhms: z.number().min(0).max(5),
+      averageResponding: z.boolean(),
+    })
+    .optional(),
 });
 
 export type CornerSetup = z.infer<typeof cornerSetupSchema>;

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { decodeCode, type CodeKind } from "../codes/code";
+import type { Corner } from "../units/corner";
 import type { Fault, Part } from "../faults/fault";
 
 export const symptoms = [
@@ -30,11 +31,22 @@ export function complaintWeight(fault: Fault, complaint: Complaint): number {
     const kind = decodeCode(text)?.failure?.kind;
     if (kind && kind !== "any") weight *= codeWeight(fault, kind);
   }
+  if (cornersCoded(complaint.codes).length > 1)
+    weight *= fault.part === "module-feed" ? SHARED_CAUSE : fault.code === "corners-swapped" ? 3 : OWN_CAUSE;
   for (const symptom of complaint.symptoms) weight *= SYMPTOMS[symptom]?.(fault) ?? 1;
   for (const work of complaint.recentWork) weight *= RECENT[work]?.[fault.code] ?? RECENT_PART[work]?.[fault.part] ?? 1;
   if (complaint.presence === "intermittent" && !fault.intermittent)
     weight *= fault.effect === "weak" || fault.effect === "count" || fault.part === "bearing" ? 0.6 : 0.3;
   return weight;
+}
+
+/** Several corners at once: shared supply, ground, module or battery first (the order of the trade). */
+const SHARED_CAUSE = 8;
+const OWN_CAUSE = 0.6;
+
+/** The corners that codes name, each once. */
+export function cornersCoded(codes: readonly string[]): Corner[] {
+  return [...new Set(codes.flatMap((text) => decodeCode(text)?.corner ?? []))];
 }
 
 /** Codes steer and never prove: the best match is only some eight times likelier than the worst. */

@@ -18,6 +18,7 @@ import { FreeReading } from "./free-reading";
 import { KeySheet } from "./key-sheet";
 import { LogPanel } from "./log-panel";
 import { NextCheckCard } from "./next-check-card";
+import { PolicyPanel } from "./policy-panel";
 import { SuspectsPanel } from "./suspects-panel";
 
 const CapturePanel = dynamic(() => import("./capture-panel").then((module) => module.CapturePanel), {
@@ -62,8 +63,8 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     if (last) retract(last.id);
     else toast("Nothing to undo.");
   };
-  const skip = () =>
-    check && !free && append({ ...stamp(), kind: "skip", check: check.id, reason: `can't reach: ${check.label}` });
+  const skip = (reason: string) =>
+    check && !free && append({ ...stamp(), kind: "skip", check: check.id, reason: `${reason}: ${check.label}` });
   const other = (step: number) => {
     setFree(null);
     setTyped("");
@@ -82,7 +83,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   useHotkeys("BracketLeft", () => other(-1));
   useHotkeys("BracketRight", () => other(1));
   useHotkeys("u", undo);
-  useHotkeys("s", skip);
+  useHotkeys("s", () => skip("can't reach it"));
   useHotkeys("p", () => setPicking(true), { preventDefault: true });
   useHotkeys("shift+slash", () => setKeys(true), { preventDefault: true });
   useEffect(() => {
@@ -169,7 +170,13 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
         <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
           {job.simulated?.practice && <NameItPanel job={job} diagnosis={diagnosis} onAppend={append} />}
           {!alone && <SuspectsPanel diagnosis={diagnosis} before={before} />}
-          <LogPanel job={job} contradicted={contradicted} onRetract={retract} />
+          <PolicyPanel job={job} change={change} />
+          <LogPanel
+            job={job}
+            contradicted={contradicted}
+            onRetract={retract}
+            onNote={(text) => append({ ...stamp(), kind: "note", text })}
+          />
         </div>
       </div>
       <footer className="flex flex-wrap gap-x-5 gap-y-1 border-t border-rule px-4 py-2 text-sm text-muted">

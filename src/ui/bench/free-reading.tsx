@@ -3,13 +3,14 @@ import { Dialog, DialogPanel, DialogTitle } from "@headlessui/react";
 import { useState } from "react";
 import { conductorsOf, spansOf, stationsOf, type CornerSetup } from "@/core/circuit/setup";
 import { circuitStateSchema, type WheelMotion } from "@/core/circuit/state";
-import { looks } from "@/core/checks/answers";
+import { looksFor } from "@/core/checks/answers";
 import { instruments, instrumentWords, type Hookup, type Instrument } from "@/core/checks/hookup";
+import { hookupLabel } from "@/core/checks/words";
 import { hookupOf } from "@/core/job/reading";
 import { stationWords } from "@/core/faults/places";
 import { Cap } from "../keys/cap";
 
-const LOOKED: readonly Instrument[] = ["eyes", "hands", "film", "scan"];
+const LOOKED: readonly Instrument[] = ["eyes", "hands", "film", "gauge", "scan"];
 
 /** Any measurement between any two points in any state, not only the proposed ones. */
 export function FreeReading({
@@ -39,10 +40,10 @@ export function FreeReading({
     batteryOff,
     ...(wheel === "hand" ? { speedKmh: 7 } : {}),
   });
+  const possible = looksFor(instrument, setup);
+  const lookHere = possible.includes(look) ? look : possible[0]!;
   const chosen = hookupOf(
-    LOOKED.includes(instrument)
-      ? { instrument, look: instrument === "scan" ? "speed" : look, state }
-      : { instrument, red, black, point: red, state },
+    LOOKED.includes(instrument) ? { instrument, look: lookHere, state } : { instrument, red, black, point: red, state },
     setup,
   );
   return (
@@ -60,12 +61,9 @@ export function FreeReading({
           {LOOKED.includes(instrument) ? (
             <Choice
               label="At what"
-              value={look}
+              value={lookHere}
               onChange={setLook}
-              options={[...Object.keys(looks), ...stationsOf(setup).map(({ station }) => station)].map((one) => [
-                one,
-                one,
-              ])}
+              options={possible.map((one) => [one, hookupLabel({ instrument: "eyes", look: one, state })])}
             />
           ) : (
             <>

@@ -13,6 +13,7 @@ const KEYS: [string, string][] = [
   ["C E B W L X", "Complaint, Look, Bench, Waves, Loom, Close-out"],
   ["I", "read it off a simulated car"],
   ["J", "jobs board"],
+  ["Ctrl K", "find anything"],
   ["?", "this sheet"],
 ];
 

@@ -1,6 +1,8 @@
 "use client";
+import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import { useEffect, useState, type RefObject } from "react";
 import type { NextCheck } from "@/core/job/describe-hookup";
+import { hookupCard } from "@/core/checks/hookup-card";
 import type { ForecastStrip, Preview } from "@/core/job/forecast-strip";
 import type { Job } from "@/core/job/schema";
 import type { Suspect } from "@/core/lineup/suspects";
@@ -8,6 +10,7 @@ import { formatShare } from "@/core/units/format";
 import { instrumentWords } from "@/core/checks/hookup";
 import { Cap } from "../keys/cap";
 import { lineUpWorker } from "../jobs/use-lineup";
+import { Keypad } from "./keypad";
 import { ForecastStripView } from "./forecast-strip-view";
 
 interface CardProps {
@@ -22,11 +25,13 @@ interface CardProps {
   onType: (text: string) => void;
   onLog: () => void;
   onOther: (step: number) => void;
-  onSkip: () => void;
+  onSkip: (reason: string) => void;
   onPick: () => void;
   /** Takes the reading from the simulated car; null on a real one. */
   onReadIt: (() => void) | null;
 }
+
+const SKIPS = ["can't reach it", "no tool for it", "not raised now", "would do harm"] as const;
 
 /** What to do next, what each suspect would read, and the reading itself. */
 export function NextCheckCard({
@@ -82,6 +87,7 @@ export function NextCheckCard({
         {check.check}
       </p>
       <p className="mt-0.5 text-sm text-muted">{check.why}</p>
+      <HookupLines hookup={check.hookup} job={job} />
       {check.todo.length > 0 && (
         <p className="mt-1 text-sm">
           <b>Still to do first:</b> {check.todo.join(" · ")}
@@ -139,6 +145,7 @@ export function NextCheckCard({
           </button>
         </form>
       </div>
+      {!check.answers && <Keypad unit={check.unit ?? ""} typed={typed} onType={onType} onLog={onLog} />}
       {check.answers && (
         <div className="mt-3 flex flex-wrap gap-2" role="group" aria-label="Answers">
           {check.answers.words.map((word, i) => (
@@ -155,9 +162,24 @@ export function NextCheckCard({
         <Cap legend="]" onClick={() => onOther(1)}>
           other checks
         </Cap>
-        <Cap legend="S" onClick={onSkip} disabled={free}>
-          can't reach
-        </Cap>
+        <Menu>
+          <MenuButton as={Cap} legend="S" disabled={free}>
+            not now…
+          </MenuButton>
+          <MenuItems anchor="bottom start" className="z-30 grid rounded-xl border border-rule bg-card p-2 shadow-lg">
+            {SKIPS.map((reason) => (
+              <MenuItem key={reason}>
+                <button
+                  type="button"
+                  className="min-h-11 rounded-lg px-3 text-left data-focus:bg-marigold-wash"
+                  onClick={() => onSkip(reason)}
+                >
+                  {reason}
+                </button>
+              </MenuItem>
+            ))}
+          </MenuItems>
+        </Menu>
         <Cap legend="P" onClick={onPick}>
           pick two points
         </Cap>
@@ -173,6 +195,27 @@ export function NextCheckCard({
         </ul>
       </div>
     </section>
+  );
+}
+
+/** Dial, sockets and leads, folded away until wanted. */
+function HookupLines({ hookup, job }: { hookup: NextCheck["hookup"]; job: Job }) {
+  const card = hookupCard(hookup, job.setup);
+  if (!card) return null;
+  return (
+    <details className="mt-1 text-sm">
+      <summary className="min-h-8 cursor-pointer text-muted">how to hook up</summary>
+      <ul className="rounded-xl bg-paper p-3">
+        <li>{card.dial}</li>
+        <li>{card.sockets}</li>
+        {card.leads.map(({ colour, where, terminal }) => (
+          <li key={colour}>
+            <b>{colour}</b> on {where}
+            {terminal && <b className="font-mono"> · {terminal}</b>}
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 

@@ -5,7 +5,7 @@ import { families, familyWords, cornerSetupSchema, stationsOf, type Family } fro
 import { withConnectors } from "@/core/harness/edit-path";
 import { decodeCode } from "@/core/codes/code";
 import type { Job } from "@/core/job/schema";
-import { recentWorks, symptoms, type Complaint } from "@/core/lineup/complaint";
+import { cornersCoded, recentWorks, symptoms, type Complaint } from "@/core/lineup/complaint";
 import { corners, cornerWords } from "@/core/units/corner";
 import { parseTyre } from "@/core/tyre/tyre";
 import { WithJob } from "../bench/bench-screen";
@@ -13,6 +13,8 @@ import { useJob, type ChangeJob } from "../jobs/use-job";
 import { useDiagnosis } from "../jobs/use-lineup";
 import { Cap } from "../keys/cap";
 import { JobHeader } from "../keys/job-header";
+import { FamilyFinder } from "./family-finder";
+import { MeterFields } from "./meter-fields";
 import { SuspicionPanel } from "./suspicion-panel";
 
 /** What is known before anything is measured; the suspicion beside it moves with each answer. */
@@ -117,6 +119,7 @@ function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
               </Cap>
             ))}
         </Group>
+        <FamilyFinder onFound={setFamily} />
         <Group label="Is the fault here now?">
           <Cap
             legend="H"
@@ -186,6 +189,7 @@ function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
             onChange={(text) => setup({ supplyV: Number(text) })}
           />
         </div>
+        <MeterFields job={job} onChange={(meter) => setup({ meter })} />
         <Group label="Inline connectors between module and sensor plug">
           {[0, 1, 2, 3].map((count) => (
             <Cap
@@ -228,6 +232,12 @@ function Codes({ codes, onChange }: { codes: string[]; onChange: (codes: string[
           }
         />
       </label>
+      {cornersCoded(codes).length > 1 && (
+        <p className="mt-2 rounded-lg border border-plum px-3 py-2 text-plum" role="status">
+          Several corners at once ({cornersCoded(codes).join(", ")}): shared supply, module ground or battery voltage
+          come first. Look at the other corners before this one.
+        </p>
+      )}
       <ul className="text-sm">
         {codes.map((text) => {
           const code = decodeCode(text);

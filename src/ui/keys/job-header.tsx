@@ -4,6 +4,7 @@ import { useRouter } from "next/navigation";
 import type { ReactNode } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { Job } from "@/core/job/schema";
+import { Palette } from "./palette";
 import { CarMark } from "./car-mark";
 
 const SCREENS = [
@@ -14,6 +15,14 @@ const SCREENS = [
   { key: "l", legend: "L", name: "Loom", path: "/loom" },
   { key: "x", legend: "X", name: "Close-out", path: "/close-out" },
 ] as const;
+
+const OUTSIDE = [
+  { id: "/", say: "Jobs board", path: "/" },
+  { id: "/practice", say: "Practice", path: "/practice" },
+  { id: "/history", say: "History", path: "/history" },
+  { id: "/reckoner", say: "Reckoner", path: "/reckoner" },
+  { id: "/settings", say: "Settings", path: "/settings" },
+];
 
 /** Name of the car, its corner, and the caps that lead from screen to screen. */
 export function JobHeader({ job, here, children }: { job: Job; here: string; children?: ReactNode }) {
@@ -40,6 +49,12 @@ export function JobHeader({ job, here, children }: { job: Job; here: string; chi
         <span className="rounded-full border border-plum px-3 py-1 text-sm text-plum">simulated car</span>
       )}
       {children}
+      <Palette
+        commands={[
+          ...SCREENS.map(({ name, path }) => ({ id: path, say: name, path: `${path}?job=${job.id}` })),
+          ...OUTSIDE,
+        ]}
+      />
       <nav className="ml-auto flex gap-2" aria-label="Screens of this job">
         <Link href="/" className="cap">
           <span className="legend" aria-hidden="true">

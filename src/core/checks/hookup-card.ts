@@ -1,0 +1,50 @@
+import type { Point } from "../circuit/point";
+import { stationsOf, type CornerSetup } from "../circuit/setup";
+import { instrumentWords, type Hookup } from "./hookup";
+import { pointWords } from "./words";
+
+/** How an instrument is set and where each lead goes, one line each. */
+export interface HookupCard {
+  dial: string;
+  sockets: string;
+  leads: { colour: "red" | "black"; where: string; terminal: string | null }[];
+}
+
+const DIALS: Partial<Record<Hookup["instrument"], [dial: string, sockets: string]>> = {
+  "volts-dc": ["V DC, autorange or 20 V", "red in V·Ω, black in COM"],
+  "volts-ac": ["V AC, true RMS, 2 V range", "red in V·Ω, black in COM"],
+  ohms: ["Ω, leads held together first: note or null them", "red in V·Ω, black in COM"],
+  continuity: ["beeper; it sounds under some 30 Ω, which is not 0", "red in V·Ω, black in COM"],
+  hertz: ["Hz, on the V socket", "red in V·Ω, black in COM"],
+  duty: ["duty %, on the V socket", "red in V·Ω, black in COM"],
+  "amps-dc": ["A DC on the clamp, zeroed beside the loop", "arrow of the clamp toward the sensor"],
+  lamp: ["filament lamp, about 250 mA; an LED is no load", "its own leads"],
+  scope: [
+    "DC coupling, 0.5 V a division, 20 ms a division, low-pass 10 kHz for a hand spin",
+    "probe ×1, its ground at the connector's own ground",
+  ],
+};
+
+/** The set-up of a measured hook-up; null for looks. */
+export function hookupCard(hookup: Hookup, setup: CornerSetup): HookupCard | null {
+  const set = DIALS[hookup.instrument];
+  if (!set || !("red" in hookup)) return null;
+  const leads: HookupCard["leads"] = [
+    { colour: "red", where: pointWords(hookup.red, setup), terminal: terminalOf(hookup.red, setup) },
+  ];
+  if ("black" in hookup)
+    leads.push({ colour: "black", where: pointWords(hookup.black, setup), terminal: terminalOf(hookup.black, setup) });
+  const dial =
+    hookup.instrument === "scope" && setup.family === "passive"
+      ? set[0].replace("DC coupling", "AC or DC coupling")
+      : set[0];
+  return { dial: `${instrumentWords[hookup.instrument]}: ${dial}`, sockets: set[1], leads };
+}
+
+/** Pin and colour of a point where the pin map knows them. */
+function terminalOf(point: Point, setup: CornerSetup): string | null {
+  if (point.at !== "face") return null;
+  const own = stationsOf(setup).find(({ station }) => station === point.station)?.pins?.[point.conductor];
+  if (!own || (!own.pin && !own.colour)) return null;
+  return [own.pin && `pin ${own.pin}`, own.colour].filter(Boolean).join(", ");
+}

@@ -1,0 +1,25 @@
+import { hookupLabel, stateWords } from "../checks/words";
+import { retractedIds } from "./derive";
+import { hookupOf } from "./reading";
+import type { Job } from "./schema";
+
+/** The log as plain text, one line an entry; retracted ones are left out. */
+export function logText(job: Job): string {
+  const retracted = retractedIds(job);
+  return job.entries
+    .flatMap((entry) => {
+      if (entry.kind === "retract" || retracted.has(entry.id)) return [];
+      const at = entry.at.slice(0, 16).replace("T", " ");
+      if (entry.kind === "note") return [`${at}  ${entry.text}`];
+      if (entry.kind === "skip") return [`${at}  skipped: ${entry.reason}`];
+      if (entry.kind === "repair") return [`${at}  repaired: ${entry.words}`];
+      if (entry.kind === "tick") return [`${at}  done: ${entry.item}${entry.text ? ` ${entry.text}` : ""}`];
+      if (entry.kind === "photo") return [`${at}  photo: ${entry.name}`];
+      const hookup = hookupOf(entry.reading, job.setup);
+      const shown = entry.reading.finding ?? entry.reading.value ?? "";
+      return [
+        `${at}  ${shown}  ${hookup.ok ? `${hookupLabel(hookup.value)} (${stateWords(hookup.value.state)})` : hookup.say}`,
+      ];
+    })
+    .join("\n");
+}

@@ -1,0 +1,103 @@
+"use client";
+import { useState } from "react";
+import { familyWords, type Family } from "@/core/circuit/setup";
+import { findFamily, type FamilyClues } from "@/core/family/finder";
+import { formatShare } from "@/core/units/format";
+import { Cap } from "../keys/cap";
+
+/** Which kind of sensor is it? A few clues in the order they are had. */
+export function FamilyFinder({ onFound }: { onFound: (family: Family) => void }) {
+  const [clues, setClues] = useState<FamilyClues>({});
+  const [volts, setVolts] = useState("");
+  const [ohms, setOhms] = useState("");
+  const numbers = volts
+    .trim()
+    .split(/[\s;/]+/)
+    .map((one) => Number(one.replace(",", ".").replace(/v$/i, "")))
+    .filter((one) => Number.isFinite(one));
+  const coil = /^ol$/i.test(ohms.trim()) ? Infinity : Number(ohms.replace(",", "."));
+  const verdict = findFamily({
+    ...clues,
+    ...(numbers.length >= 2 ? { openVolts: numbers } : {}),
+    ...(ohms.trim() !== "" && !Number.isNaN(coil) ? { ohms: coil } : {}),
+  });
+  const set = (parts: FamilyClues) => setClues({ ...clues, ...parts });
+  return (
+    <details className="rounded-xl border border-rule p-3">
+      <summary className="min-h-8 cursor-pointer font-medium">Not known which? Find the family</summary>
+      <p className="pt-1 text-sm text-muted">Service information for the car wins. Without it:</p>
+      <Row label="wires at the sensor">
+        {([2, 3, 4] as const).map((wires) => (
+          <Cap key={wires} aria-pressed={clues.wires === wires} onClick={() => set({ wires })}>
+            {wires}
+          </Cap>
+        ))}
+      </Row>
+      <Row label="unplugged, key on: volts at each terminal">
+        <input
+          value={volts}
+          placeholder="11.4 0.0"
+          aria-label="Volts at each terminal, with spaces between"
+          className="min-h-12 w-44 rounded-lg border border-rule bg-paper px-3 font-mono text-lg"
+          onChange={(event) => setVolts(event.target.value)}
+        />
+      </Row>
+      <Row label="the ring">
+        <Cap aria-pressed={clues.ring === "toothed"} onClick={() => set({ ring: "toothed" })}>
+          steel teeth
+        </Cap>
+        <Cap aria-pressed={clues.ring === "smooth"} onClick={() => set({ ring: "smooth" })}>
+          smooth
+        </Cap>
+        <Cap aria-pressed={clues.ring === "smooth-pulls-pin"} onClick={() => set({ ring: "smooth-pulls-pin" })}>
+          smooth, pulls a pin
+        </Cap>
+      </Row>
+      <Row label="steel pin at the sensor's tip">
+        <Cap aria-pressed={clues.tip === "pulls-pin"} onClick={() => set({ tip: "pulls-pin" })}>
+          pulled
+        </Cap>
+        <Cap aria-pressed={clues.tip === "no-pull"} onClick={() => set({ tip: "no-pull" })}>
+          not pulled
+        </Cap>
+      </Row>
+      <Row label="across the sensor's own pins, Ω">
+        <input
+          value={ohms}
+          placeholder="1100 or OL"
+          aria-label="Ohms across the sensor's own pins"
+          className="min-h-12 w-44 rounded-lg border border-rule bg-paper px-3 font-mono text-lg"
+          onChange={(event) => setOhms(event.target.value)}
+        />
+      </Row>
+      <div className="mt-3 flex flex-wrap items-center gap-3 rounded-xl bg-paper p-3" aria-live="polite">
+        <p className="min-w-60 flex-1">
+          <b>{verdict.say}</b>{" "}
+          <span className="text-muted">
+            {verdict.ranked.map(({ family, share }) => `${familyWords[family]} ${formatShare(share)}`).join(" · ")}
+          </span>
+          {verdict.next && <span className="block text-sm">Next: {verdict.next}</span>}
+        </p>
+        <Cap lead onClick={() => onFound(verdict.ranked[0]!.family)}>
+          take {familyWords[verdict.ranked[0]!.family]}
+        </Cap>
+      </div>
+      {verdict.reasons.length > 0 && (
+        <ul className="pt-2 text-sm text-muted">
+          {verdict.reasons.map((reason) => (
+            <li key={reason}>{reason}</li>
+          ))}
+        </ul>
+      )}
+    </details>
+  );
+}
+
+function Row({ label, children }: { label: string; children: React.ReactNode }) {
+  return (
+    <fieldset className="flex flex-wrap items-center gap-2 pt-2">
+      <legend className="text-sm text-muted">{label}</legend>
+      {children}
+    </fieldset>
+  );
+}
