@@ -5,7 +5,7 @@ import { disturbances, supplyDip } from "./disturbances";
 import { leadingFinding, type Finding } from "./findings";
 import { FEWEST_SAMPLES_A_PULSE, findPulses, rhythmOf, type Pulse } from "./pulses";
 import { lossFindings, median, shapeFindings } from "./ring-findings";
-import { findPulsesPerRevolution, foldRing, type RingPattern } from "./ring-pattern";
+import { findPulsesPerRevolution, foldRing, onceATurn, type RingPattern } from "./ring-pattern";
 import { signalShape, type SignalKind, type SignalShape } from "./signal";
 
 export interface AnalyseOptions {
@@ -80,7 +80,7 @@ function analyseChannel(
     findings.push(...lossFindings(pulses, rhythm, ring, sampleS, startS));
     if (ring && ring.revolutions >= 1.8)
       findings.push(
-        ...shapeFindings(ring, isPassive(shape, options), (tooth) =>
+        ...shapeFindings(ring, isPassive(shape, options), onceATurn(rhythm, ring.pulsesPerRevolution), (tooth) =>
           toothTimes(pulses, rhythm.teeth, ring, tooth, sampleS, startS),
         ),
       );

@@ -8,7 +8,7 @@ const BEYOND = 0.6;
 const LONGEST_SPIKE_S = 0.005;
 const MOST_SPIKES = 6;
 /** Noise over this part of the step is hash worth a word; far below what loses pulses. */
-const HASH = 0.05;
+const HASH = 0.062;
 
 /** What is in a capture and is not the car's fault: a slipped probe, the key being turned, hash on the ground. */
 export function disturbances(

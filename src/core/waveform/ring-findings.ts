@@ -17,6 +17,9 @@ export function lossFindings(
   if (locked) {
     const own = gaps.filter((i) => nearTooth(teeth[i]!, locked.tooth, ring!.pulsesPerRevolution));
     const lost = median(own.map((i) => Math.round(ratios[i]!) - 1));
+    const alike = own.filter((i) => Math.abs(Math.round(ratios[i]!) - 1 - lost) <= 1).length;
+    // A ring loses the same teeth every turn; gaps of every length are a loose wire that met one place by chance.
+    if (alike < 0.75 * own.length) return [scattered(gaps, ratios, at)];
     const finding: Finding = {
       code: "missing-pulses",
       confidence: locked.confidence,
@@ -63,7 +66,21 @@ function lockedPlace(
   const seen = best.count / Math.max(1, Math.floor(ring.revolutions));
   const share = best.count / gaps.length;
   if (best.count < 2 || seen < 0.6 || share < 0.3) return null;
+  const limit = share > 0.95 ? BY_CHANCE_IF_ALL : BY_CHANCE;
+  if (chanceOfMeeting(gaps.length, best.count, N) > limit) return null;
   return { tooth: best.tooth, confidence: Math.min(0.99, 0.7 + 0.3 * share * Math.min(1, seen)) };
+}
+
+/** Gaps that fell at random would seldom meet so often within one pitch of a place. */
+const BY_CHANCE = 0.01;
+/** Where every gap there is sits at one place, and comes with the turn, less proof will do. */
+const BY_CHANCE_IF_ALL = 0.25;
+
+/** Chance that some place holds `met` of `gaps` random gaps: at most the expected number of such meetings. */
+function chanceOfMeeting(gaps: number, met: number, N: number): number {
+  let ways = 1;
+  for (let k = 0; k < met - 1; k++) ways *= (gaps - 1 - k) / (k + 1);
+  return gaps * ways * (3 / N) ** (met - 1);
 }
 
 function nearTooth(tooth: number, place: number, N: number): boolean {
@@ -75,6 +92,7 @@ function nearTooth(tooth: number, place: number, N: number): boolean {
 export function shapeFindings(
   ring: RingPattern,
   isPassive: boolean,
+  turn: { size: number; error: number } | null,
   spanOf: (tooth: number) => [number, number],
 ): Finding[] {
   const list: Finding[] = [];
@@ -118,18 +136,22 @@ export function shapeFindings(
       });
     }
   }
-  if (wave.size > 0.02 && wave.size > 4 * usual && ring.revolutions >= 2)
+  if (turn && turn.size > LEAST_WAVE && turn.size > WAVE_OVER_ERROR * turn.error)
     list.push({
       code: "eccentric",
       confidence: 0.85,
       ringLocked: true,
-      size: wave.size,
+      size: turn.size,
       startS: spanOf(0)[0],
       endS: spanOf(ring.pulsesPerRevolution - 1)[1],
-      say: `Speed seems to swing by ${Math.round(wave.size * 100)} % once a turn: the ring runs out of true, or the bearing has play.`,
+      say: `Speed seems to swing by ${Math.round(turn.size * 100)} % once a turn: the ring runs out of true, or the bearing has play.`,
     });
   return list;
 }
+
+/** A good ring on a good bearing swings by less than this. */
+const LEAST_WAVE = 0.02;
+const WAVE_OVER_ERROR = 5;
 
 function firstHarmonic(values: Float64Array): { size: number; at: (tooth: number) => number } {
   const N = values.length;

@@ -24,7 +24,10 @@ export function signalShape(samples: Float32Array): SignalShape {
   let mean = 0;
   for (const value of samples) mean += value / samples.length;
   const base = { meanV: mean, peakToPeakV: span, noiseV };
-  if (span < Math.max(7 * noiseV, 0.004)) return { kind: "flat", lowV: mean, highV: mean, ...base };
+  if (span < Math.max(7 * noiseV, 0.004)) {
+    const loud = noiseV > Math.max(LOUD_V, 1.5 * quantum(samples));
+    return { kind: loud ? "noise" : "flat", lowV: mean, highV: mean, ...base };
+  }
   const { low, high } = twoModes(samples, least, most);
   let near = 0;
   for (const value of samples)
@@ -32,6 +35,19 @@ export function signalShape(samples: Float32Array): SignalShape {
   if (near / samples.length > TWO_LEVEL_SHARE && high - low > 0.5 * span && high - low > 5 * noiseV)
     return { kind: "two-level", lowV: low, highV: high, ...base };
   return { kind: noiseV > 0.22 * span ? "noise" : "sine", lowV: least, highV: most, ...base };
+}
+
+/** A quiet input shows a few millivolts; a leaking coil or an open ground many times that (judgement). */
+const LOUD_V = 0.02;
+
+/** Smallest step between samples: what the converter can tell apart. */
+function quantum(samples: Float32Array): number {
+  let least = Infinity;
+  for (let i = 1; i < Math.min(samples.length, 20_000); i++) {
+    const step = Math.abs(samples[i]! - samples[i - 1]!);
+    if (step > 1e-7 && step < least) least = step;
+  }
+  return least === Infinity ? 0 : least;
 }
 
 /** Range without the outermost 0.2 % on each side, so that one spike does not set it. */

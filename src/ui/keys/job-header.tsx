@@ -55,7 +55,7 @@ export function JobHeader({ job, here, children }: { job: Job; here: string; chi
           ...OUTSIDE,
         ]}
       />
-      <nav className="ml-auto flex gap-2" aria-label="Screens of this job">
+      <nav className="-mx-1 ml-auto flex max-w-full gap-2 overflow-x-auto px-1 pb-1" aria-label="Screens of this job">
         <Link href="/" className="cap">
           <span className="legend" aria-hidden="true">
             J
