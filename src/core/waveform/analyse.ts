@@ -1,7 +1,9 @@
 import type { Capture, Channel } from "../capture/capture";
 import { dropOutSpeedKmh, PASSIVE_REFERENCE } from "../ring/ring";
 import { parseTyre, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
-import { disturbances, supplyDip } from "./disturbances";
+import { disturbances, keyOnEnd, keyOnFinding } from "./disturbances";
+import { threeLevel, widthCoding, type Frame, type WidthClass } from "./protocol";
+import { supplyDips, supplyFinding } from "./supply";
 import { leadingFinding, type Finding } from "./findings";
 import { FEWEST_SAMPLES_A_PULSE, findPulses, rhythmOf, type Pulse } from "./pulses";
 import { lossFindings, median, shapeFindings } from "./ring-findings";
@@ -34,6 +36,10 @@ export interface ChannelAnalysis {
   /** How the count was come by. */
   countFrom: "given" | "signature" | "unknown";
   revolutions: number | null;
+  /** Messages of the three-level protocol. */
+  frames?: Frame[];
+  /** Widths of a width-coded sensor. */
+  widths?: WidthClass[];
   findings: Finding[];
   /** The word under which this channel enters the line-up. */
   leading: string;
@@ -52,29 +58,41 @@ const DUTY_LIMITS = [36, 64] as const;
 
 /** Analyses every channel of a capture. */
 export function analyseCapture(capture: Capture, options: AnalyseOptions = {}): ChannelAnalysis[] {
-  return capture.channels.map((channel, i) => {
-    const analysis = analyseChannel(channel, capture, options);
-    const loss = analysis.findings.find(({ code }) => code === "random-dropout");
-    const dip = loss && supplyDip(capture, i, loss);
+  const supplies = capture.channels.map(({ samples }) => (capture.channels.length > 1 ? supplyDips(samples) : null));
+  const analysed = capture.channels.map((channel, i) =>
+    analyseChannel(supplies[i] ? steadied(channel, supplies[i].usualV) : channel, capture, options),
+  );
+  const losses = analysed.flatMap(({ findings }) => findings.filter(({ code }) => code === "random-dropout"));
+  return analysed.map((analysis, i) => {
+    const dip = supplies[i] && supplyFinding(capture, i, supplies[i], losses);
     return dip ? { ...analysis, findings: [...analysis.findings, dip] } : analysis;
   });
 }
 
-function analyseChannel(
-  { name, samples }: Channel,
-  { sampleS, startS }: Capture,
-  options: AnalyseOptions,
-): ChannelAnalysis {
-  const shape = signalShape(samples);
+/** A supply is judged by its dips alone, not as a signal. */
+function steadied(channel: Channel, usualV: number): Channel {
+  return { ...channel, samples: new Float32Array(channel.samples.length).fill(usualV) };
+}
+
+function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOptions): ChannelAnalysis {
+  const { name } = channel;
+  const { sampleS } = capture;
+  const keyOn = options.family === "passive" ? 0 : keyOnEnd(channel.samples);
+  const samples = channel.samples.subarray(keyOn);
+  const startS = capture.startS + keyOn * sampleS;
+  const plain = signalShape(samples);
+  const coded = options.family === "passive" ? null : threeLevel(samples, plain, sampleS, startS);
+  const shape = coded?.shape ?? plain;
   const pulses = findPulses(samples, shape);
   const rhythm = rhythmOf(pulses);
+  const widths = coded || shape.kind !== "two-level" ? null : widthCoding(pulses, rhythm.periods, sampleS);
   const found = options.pulses ?? findPulsesPerRevolution(rhythm);
   const ring = found && pulses.length > 8 ? foldRing(pulses, rhythm, found) : null;
   const hertz = range(rhythm.periods, rhythm.ratios, sampleS);
   const tyre = parseTyre(options.tyre ?? "205/55R16");
   const speed =
     hertz && found && tyre ? mapRange(hertz, (value) => speedKmh(value, found, rollingCircumferenceM(tyre))) : null;
-  const findings: Finding[] = [];
+  const findings: Finding[] = keyOn > 0 ? [keyOnFinding(keyOn, sampleS, capture.startS)] : [];
   const turning = pulses.length >= 8 && shape.kind !== "noise";
   if (turning) {
     findings.push(...lossFindings(pulses, rhythm, ring, sampleS, startS));
@@ -85,17 +103,27 @@ function analyseChannel(
         ),
       );
   }
-  findings.push(...disturbances(samples, shape, pulses, sampleS, startS));
-  findings.push(...levelFindings(shape, pulses, speed, options, samples.length * sampleS, startS, turning));
+  if (!coded) {
+    findings.push(...disturbances(samples, shape, sampleS, startS));
+    findings.push(
+      ...levelFindings(shape, pulses, speed, options, samples.length * sampleS, startS, turning).filter(
+        ({ code }) => !(widths && code === "duty-shift"),
+      ),
+    );
+  }
   return {
     name,
-    signal: turning
-      ? shape.kind
-      : shape.kind === "flat"
-        ? "flat"
-        : pulses.length < 8 && shape.kind === "two-level"
-          ? "two-level"
-          : shape.kind,
+    signal: coded
+      ? "three-level"
+      : turning && widths
+        ? "pulse-width"
+        : turning
+          ? shape.kind
+          : shape.kind === "flat"
+            ? "flat"
+            : pulses.length < 8 && shape.kind === "two-level"
+              ? "two-level"
+              : shape.kind,
     levels: { lowV: shape.lowV, highV: shape.highV },
     peakToPeakV: shape.peakToPeakV,
     dutyPct: dutyOf(pulses),
@@ -105,6 +133,8 @@ function analyseChannel(
     pulsesPerRevolution: found,
     countFrom: options.pulses ? "given" : found ? "signature" : "unknown",
     revolutions: ring ? ring.revolutions : null,
+    ...(coded ? { frames: coded.frames } : {}),
+    ...(widths ? { widths } : {}),
     findings,
     leading: leadingFinding(findings, turning ? shape.kind : pulses.length < 8 ? "flat" : shape.kind),
   };

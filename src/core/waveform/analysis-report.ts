@@ -16,6 +16,8 @@ export function analysisReport(one: ChannelAnalysis) {
     pulses: one.pulses,
     pulsesPerRevolution: one.pulsesPerRevolution,
     revolutions: one.revolutions === null ? null : Math.floor(one.revolutions),
+    ...(one.frames ? { frames: one.frames } : {}),
+    ...(one.widths ? { widths: one.widths.map(({ us, count }) => ({ us: round(us, 3), count })) } : {}),
     findings: one.findings.map((finding) => ({
       ...finding,
       confidence: round(finding.confidence, 2),

@@ -1,6 +1,4 @@
-import type { Capture } from "../capture/capture";
 import type { Finding } from "./findings";
-import type { Pulse } from "./pulses";
 import type { SignalShape } from "./signal";
 
 /** Samples this far beyond the levels, in parts of the step between them, are no signal. */
@@ -11,27 +9,11 @@ const MOST_SPIKES = 6;
 const HASH = 0.062;
 
 /** What is in a capture and is not the car's fault: a slipped probe, the key being turned, hash on the ground. */
-export function disturbances(
-  samples: Float32Array,
-  shape: SignalShape,
-  pulses: readonly Pulse[],
-  sampleS: number,
-  startS: number,
-): Finding[] {
+export function disturbances(samples: Float32Array, shape: SignalShape, sampleS: number, startS: number): Finding[] {
   const list: Finding[] = [];
   const span = shape.highV - shape.lowV;
   if (span <= 0) return list;
-  const keyOn = keyOnEnd(samples, shape, pulses);
-  if (keyOn !== null)
-    list.push({
-      code: "key-on-transient",
-      confidence: 0.85,
-      ringLocked: false,
-      startS,
-      endS: startS + keyOn * sampleS,
-      say: "The signal only comes up after the recording began: the key being turned, not a fault.",
-    });
-  const spikes = outliers(samples, shape, keyOn ?? 0, LONGEST_SPIKE_S / sampleS);
+  const spikes = outliers(samples, shape, LONGEST_SPIKE_S / sampleS);
   if (spikes.length > 0 && spikes.length <= MOST_SPIKES)
     list.push({
       code: "probe-spike",
@@ -55,28 +37,49 @@ export function disturbances(
   return list;
 }
 
-/** Where the signal first reaches its levels, when it began well outside them; null when it began inside. */
-function keyOnEnd(samples: Float32Array, { lowV, highV, kind }: SignalShape, pulses: readonly Pulse[]): number | null {
-  if (kind !== "two-level") return null;
-  const span = highV - lowV;
-  const outside = (value: number) => value < lowV - 0.5 * span || value > highV + 0.5 * span;
-  if (!outside(samples[0]!) || !outside(samples[1]!)) return null;
-  let at = 0;
-  while (at < samples.length && outside(samples[at]!)) at++;
-  return at > 2 && at < samples.length / 2 && (pulses[0]?.at ?? Infinity) >= at - 1 ? at : null;
+/** The first of it in a recording that began before the key was turned: how long nothing was there, in samples. */
+export function keyOnEnd(samples: Float32Array): number {
+  const head = samples.slice(0, HEAD).sort();
+  const quiet = head[head.length >> 1]!;
+  let [least, most] = [Infinity, -Infinity];
+  const step = Math.max(1, Math.floor(samples.length / 20_000));
+  for (let i = 0; i < samples.length; i += step) {
+    least = Math.min(least, samples[i]!);
+    most = Math.max(most, samples[i]!);
+  }
+  const reach = Math.max(0.12 * (most - least), 1.5 * (head.at(-1)! - head[0]!));
+  const isQuiet = (value: number) => Math.abs(value - quiet) < reach;
+  if (head.at(-1)! - head[0]! > 0.2 * (most - least)) return 0;
+  let end = 0;
+  while (end < samples.length && isQuiet(samples[end]!)) end++;
+  if (end < 2 * HEAD || end > LATEST * samples.length) return 0;
+  let again = 0;
+  for (let i = end; i < samples.length; i++) if (isQuiet(samples[i]!)) again++;
+  return again < 0.004 * (samples.length - end) ? end : 0;
+}
+
+const HEAD = 25;
+/** A recording that is quiet for longer than this share is about the quiet. */
+const LATEST = 0.6;
+
+/** The finding for it. */
+export function keyOnFinding(end: number, sampleS: number, startS: number): Finding {
+  return {
+    code: "key-on-transient",
+    confidence: 0.85,
+    ringLocked: false,
+    startS,
+    endS: startS + end * sampleS,
+    say: "The signal only comes up after the recording began: the key being turned, not a fault.",
+  };
 }
 
 type Stretch = [from: number, to: number];
 
-function outliers(
-  samples: Float32Array,
-  { lowV, highV, noiseV }: SignalShape,
-  from: number,
-  longest: number,
-): Stretch[] {
+function outliers(samples: Float32Array, { lowV, highV, noiseV }: SignalShape, longest: number): Stretch[] {
   const guard = Math.max(BEYOND * (highV - lowV), 12 * noiseV);
   const found: Stretch[] = [];
-  for (let i = from; i < samples.length; i++) {
+  for (let i = 0; i < samples.length; i++) {
     if (samples[i]! > lowV - guard && samples[i]! < highV + guard) continue;
     const last = found.at(-1);
     if (last && i - last[1] < longest) last[1] = i;
@@ -84,37 +87,4 @@ function outliers(
     if (found.length > MOST_SPIKES || found.at(-1)![1] - found.at(-1)![0] > longest) return [];
   }
   return found;
-}
-
-const DIP = 0.15;
-
-/** Whether another channel of the same recording sinks at the moment the signal is lost: then the supply side is loose. */
-export function supplyDip(capture: Capture, own: number, loss: Finding): Finding | null {
-  const at = (timeS: number) =>
-    Math.max(
-      0,
-      Math.min(capture.channels[own]!.samples.length, Math.round((timeS - capture.startS) / capture.sampleS)),
-    );
-  for (const [i, { name, samples }] of capture.channels.entries()) {
-    if (i === own) continue;
-    const usual = middle(samples);
-    const during = middle(samples.subarray(at(loss.startS + 0.25 * (loss.endS - loss.startS)), at(loss.endS)));
-    if (Math.abs(usual) < 2 || !(during < (1 - DIP) * usual)) continue;
-    return {
-      code: "supply-dip",
-      confidence: 0.9,
-      ringLocked: false,
-      size: usual - during,
-      startS: loss.startS,
-      endS: loss.endS,
-      say: `“${name}” sinks from ${usual.toFixed(1)} to ${during.toFixed(1)} V at the same instant: the supply side is loose, not the signal wire.`,
-    };
-  }
-  return null;
-}
-
-function middle(samples: Float32Array): number {
-  const step = Math.max(1, Math.floor(samples.length / 5000));
-  const some = Float32Array.from({ length: Math.ceil(samples.length / step) }, (_, i) => samples[i * step]!).sort();
-  return some[some.length >> 1] ?? NaN;
 }

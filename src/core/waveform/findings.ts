@@ -21,6 +21,8 @@ export interface Finding {
   ringLocked: boolean;
   tooth?: number;
   count?: number;
+  /** Of a supply dip: the signal was lost with it. */
+  withSignal?: boolean;
   /** Size in the finding's own measure: pitches, share, km/h, milliamperes. */
   size?: number;
   startS: number;

@@ -1,4 +1,4 @@
-export type SignalKind = "two-level" | "sine" | "flat" | "noise";
+export type SignalKind = "two-level" | "sine" | "pulse-width" | "three-level" | "flat" | "noise";
 
 /** The gross shape of a channel. */
 export interface SignalShape {

@@ -46,6 +46,25 @@ export function FindingsPanel({ channel, channelNames, at, logged, onChannel, on
         {channel.findings.length === 0 && (
           <li className="border-b border-rule py-2 text-verdigris">✓ Nothing wrong found in this recording.</li>
         )}
+        {channel.frames && (
+          <li className="border-b border-rule py-2">
+            <b>Three-level protocol: {channel.frames.length} messages</b>
+            <p className="font-mono text-sm break-all text-muted">
+              {channel.frames
+                .slice(0, 6)
+                .map(({ bits }) => bits)
+                .join(" · ")}
+            </p>
+          </li>
+        )}
+        {channel.widths && (
+          <li className="border-b border-rule py-2">
+            <b>Width-coded pulses</b>
+            <p className="font-mono text-sm text-muted">
+              {channel.widths.map(({ us, count }) => `${Math.round(us)} µs × ${count}`).join(" · ")}
+            </p>
+          </li>
+        )}
         {channel.signal === "two-level" && (
           <li className="border-b border-rule py-2">
             <b>

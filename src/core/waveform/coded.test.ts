@@ -1,0 +1,164 @@
+/** Coded signals and several channels, made here by code that shares nothing with the simulated car. */
+import { describe, expect, it } from "vitest";
+import type { Capture } from "../capture/capture";
+import { analyseCapture } from "./analyse";
+import { compareCaptures, patternMatch } from "./compare";
+import { paintMark, ringRaster } from "./raster";
+
+let seed = 7;
+const random = () => (seed = (seed * 1103515245 + 12345) % 2147483648) / 2147483648;
+const hash = (size: number) => size * (random() + random() + random() + random() - 2);
+const of = (rate: number, ...channels: [string, Float32Array][]): Capture => ({
+  name: "made",
+  sampleS: 1 / rate,
+  startS: 0,
+  channels: channels.map(([name, samples]) => ({ name, unit: "V", samples })),
+});
+
+/** 28 mA speed pulse, 50 µs, then nine Manchester bits at 14/7 mA, over 120 Ω. */
+function protocol(words: readonly number[], rate: number, noise: number): Float32Array {
+  const everyS = 0.0025;
+  const levels = { low: 0.84, middle: 1.68, top: 3.36 };
+  return Float32Array.from({ length: words.length * everyS * rate }, (_, i) => {
+    const t = i / rate + 1e-9;
+    const at = (t % everyS) / 50e-6;
+    const word = words[Math.floor(t / everyS)] ?? 0;
+    let value = levels.low;
+    if (at >= 4 && at < 5) value = levels.top;
+    else if (at >= 5 && at < 23) {
+      const half = Math.floor(at - 5);
+      const bit = (word >> (8 - (half >> 1))) & 1;
+      value = (half % 2 === 1) === (bit === 1) ? levels.middle : levels.low;
+    }
+    return value + hash(noise);
+  });
+}
+
+describe("the three-level protocol (from memory)", () => {
+  it.each([0.002, 0.05, 0.12])("every bit at %s V of hash", (noise) => {
+    const words = Array.from({ length: 60 }, () => Math.floor(random() * 512));
+    const [one] = analyseCapture(of(400_000, ["signal", protocol(words, 400_000, noise)]), { family: "active-2wire" });
+    expect(one!.signal).toBe("three-level");
+    expect(one!.frames!.map(({ bits }) => parseInt(bits, 2))).toEqual(words);
+    expect(one!.frames!.every(({ whole }) => whole)).toBe(true);
+  });
+
+  it("a plain two-level or sine signal is not taken for it", () => {
+    const square = Float32Array.from({ length: 40_000 }, (_, i) => (i % 400 < 200 ? 0.84 : 1.68) + hash(0.01));
+    const sine = Float32Array.from({ length: 40_000 }, (_, i) => Math.sin(i / 50) + hash(0.01));
+    expect(analyseCapture(of(20_000, ["a", square]))[0]!.signal).toBe("two-level");
+    expect(analyseCapture(of(20_000, ["a", sine]))[0]!.signal).toBe("sine");
+  });
+});
+
+it("width-coded pulses keep their widths while the wheel runs down", () => {
+  let phase = 0;
+  let left = 0;
+  let kind = 0;
+  const rate = 100_000;
+  const samples = Float32Array.from({ length: 4 * rate }, (_, i) => {
+    phase += (1.6 * Math.exp(-0.3 * (i / rate)) * 96) / rate;
+    if (phase >= 1) {
+      phase -= 1;
+      kind++;
+      left = Math.round((kind % 9 === 0 ? 180e-6 : 90e-6) * rate);
+    }
+    left--;
+    return (left > 0 ? 1.68 : 0.84) + hash(0.01);
+  });
+  const [one] = analyseCapture(of(rate, ["signal", samples]), { pulses: 96, family: "active-2wire" });
+  expect(one!.signal).toBe("pulse-width");
+  expect(one!.widths!.map(({ us }) => Math.round(us / 10) * 10)).toEqual([80, 170]);
+  expect(one!.findings).toEqual([]);
+});
+
+describe("several channels", () => {
+  const rate = 10_000;
+  const lost = (t: number) => (t > 1.2 && t < 1.26) || (t > 2.7 && t < 2.74);
+  const signal = Float32Array.from({ length: 4 * rate }, (_, i) => {
+    const t = i / rate;
+    return (lost(t) ? 0.02 : (t * 50) % 1 < 0.5 ? 1.65 : 0.82) + hash(0.004);
+  });
+
+  it("a supply that sinks with the signal is named as the place to look", () => {
+    const supply = Float32Array.from({ length: 4 * rate }, (_, i) => (lost(i / rate) ? 3.1 : 11.6) + hash(0.02));
+    const [one, two] = analyseCapture(of(rate, ["signal", signal], ["supply", supply]), { pulses: 48 });
+    expect(one!.leading).toBe("random-dropout");
+    expect(two!.findings).toMatchObject([{ code: "supply-dip", withSignal: true, count: 2 }]);
+  });
+
+  it("a steady supply beside a lost signal is not blamed, a dip without loss is told apart", () => {
+    const steady = Float32Array.from({ length: 4 * rate }, () => 11.6 + hash(0.02));
+    expect(analyseCapture(of(rate, ["signal", signal], ["supply", steady]), { pulses: 48 })[1]!.findings).toEqual([]);
+    const whole = Float32Array.from(
+      { length: 4 * rate },
+      (_, i) => (((i / rate) * 50) % 1 < 0.5 ? 1.65 : 0.82) + hash(0.004),
+    );
+    const dips = Float32Array.from({ length: 4 * rate }, (_, i) => (lost(i / rate) ? 9 : 11.6) + hash(0.02));
+    expect(analyseCapture(of(rate, ["signal", whole], ["supply", dips]), { pulses: 48 })[1]!.findings[0]).toMatchObject(
+      {
+        code: "supply-dip",
+        withSignal: false,
+      },
+    );
+  });
+});
+
+describe("key-on, spike and raster", () => {
+  const rate = 10_000;
+  const ring = (missing: number, rotation: number, keyOnS = 0) =>
+    Float32Array.from({ length: 5 * rate }, (_, i) => {
+      const t = i / rate;
+      const turns = rotation + 1.2 * (1 - Math.exp(-0.25 * t)) * 4;
+      const place =
+        (turns % 1) * 48 +
+        0.12 * Math.sin(2 * Math.PI * 3 * (turns % 1)) +
+        0.06 * Math.sin(2 * Math.PI * 7 * (turns % 1));
+      if (t < keyOnS) return hash(0.004);
+      const on = place - Math.floor(place) < 0.5 && Math.floor(place) !== missing;
+      return (on ? 1.65 : 0.82) + hash(0.004);
+    });
+
+  it("the key being turned and a touched probe are explained, not blamed", () => {
+    const [one] = analyseCapture(of(rate, ["s", ring(-1, 0.1, 0.4)]), { pulses: 48, family: "active-2wire" });
+    expect(one!.findings.map(({ code }) => code)).toContain("key-on-transient");
+    expect(one!.leading).toBe("clean");
+    const spiked = ring(-1, 0.1);
+    spiked.fill(9, 20_000, 20_006);
+    const [two] = analyseCapture(of(rate, ["s", spiked]), { pulses: 48, family: "active-2wire" });
+    expect(two!.findings.map(({ code }) => code)).toEqual(["probe-spike"]);
+    expect(two!.leading).toBe("clean");
+  });
+
+  it("a missing tooth is one full column of the raster, and the paint mark leads to it", () => {
+    const capture = of(rate, ["s", ring(30, 0)]);
+    const raster = ringRaster(capture, 0, 48)!;
+    const column = raster.missingShare.indexOf(Math.max(...raster.missingShare));
+    expect(raster.missingShare[column]).toBeGreaterThan(0.6);
+    const mark = paintMark(raster, column + 1);
+    expect((raster.lastTooth + mark.teethOn) % 48).toBe(
+      mark.fromStandstill ? column : (raster.lastTooth + column) % 48,
+    );
+    expect(mark.degreesOn).toBe(Math.round((360 * mark.teethOn) / 48));
+    expect(ringRaster(of(rate, ["s", new Float32Array(500)]), 0, 48)).toBeNull();
+  });
+
+  it("two recordings of one ring match at some rotation; another ring does not", () => {
+    const analysed = (samples: Float32Array) => {
+      const capture = of(rate, ["s", samples]);
+      return { channel: analyseCapture(capture, { pulses: 48 })[0]!, raster: ringRaster(capture, 0, 48) };
+    };
+    const same = compareCaptures(analysed(ring(-1, 0.2)), analysed(ring(-1, 0.63)));
+    expect(same.find(({ what }) => what === "ring pattern")).toMatchObject({ agrees: true });
+    expect(same.every(({ agrees }) => agrees)).toBe(true);
+    const noise = Float32Array.from({ length: 48 }, () => hash(1));
+    expect(
+      patternMatch(
+        noise,
+        Float32Array.from({ length: 48 }, () => hash(1)),
+      ),
+    ).toBeLessThan(0.65);
+    const worn = compareCaptures(analysed(ring(-1, 0.2)), analysed(ring(12, 0.2)));
+    expect(worn.find(({ what }) => what === "pulses missing a turn")).toMatchObject({ agrees: false });
+  });
+});

@@ -1,0 +1,158 @@
+import type { SignalShape } from "./signal";
+import type { Pulse } from "./pulses";
+
+/** One message of the three-level protocol: a speed pulse and the bits after it. */
+export interface Frame {
+  timeS: number;
+  /** Bits in the order sent; 1 where the level rises in mid-bit. */
+  bits: string;
+  /** Every bit had its change in the middle. */
+  whole: boolean;
+}
+
+export interface ThreeLevel {
+  shape: SignalShape;
+  frames: Frame[];
+}
+
+/** Levels of the protocol are nominally 7, 14 and 28 mA: the middle one stands at a third of the step (from memory). */
+const MIDDLE_AT = 1 / 3;
+const BITS = 9;
+const BINS = 96;
+
+/**
+ * Recognises the three-level current protocol (speed pulse at the top level, then Manchester bits between the lower
+ * two) and decodes it. Works on volts over the sense resistor or on current: only the ratios count.
+ *
+ * @returns null when the levels are not three in those ratios
+ */
+export function threeLevel(
+  samples: Float32Array,
+  shape: SignalShape,
+  sampleS: number,
+  startS: number,
+): ThreeLevel | null {
+  const span = extremes(samples);
+  const step = span.most - span.least;
+  if (step < 0.05 || step < 12 * shape.noiseV) return null;
+  const share = (from: number, to: number) => {
+    let count = 0;
+    for (const value of samples) {
+      const at = (value - span.least) / step;
+      if (at >= from && at < to) count++;
+    }
+    return count / samples.length;
+  };
+  const [low, middle, top] = [share(-0.05, 0.12), share(MIDDLE_AT - 0.12, MIDDLE_AT + 0.12), share(0.85, 1.05)];
+  if (low < 0.2 || middle < 0.002 || top < 0.0005 || low + middle + top < 0.9) return null;
+  if (!hasModeAt(samples, span.least, step)) return null;
+  const lowV = span.least;
+  const middleV = lowV + MIDDLE_AT * step;
+  const threshold = (middleV + span.most) / 2;
+  const frames: Frame[] = [];
+  for (let i = 1; i < samples.length; i++) {
+    if (!(samples[i - 1]! <= threshold && samples[i]! > threshold)) continue;
+    let end = i;
+    while (end < samples.length && samples[end]! > threshold) end++;
+    frames.push(readFrame(samples, i, end, (lowV + middleV) / 2, sampleS, startS));
+    i = end;
+  }
+  return frames.length < 2 ? null : { shape: { ...shape, kind: "two-level", lowV: middleV, highV: span.most }, frames };
+}
+
+/** A bit is two halves as long as the speed pulse; sampled in the middle of each half. */
+function readFrame(
+  samples: Float32Array,
+  from: number,
+  end: number,
+  threshold: number,
+  sampleS: number,
+  startS: number,
+): Frame {
+  const half = end - from;
+  let bits = "";
+  let whole = true;
+  for (let bit = 0; bit < BITS; bit++) {
+    const first = samples[Math.round(end + (2 * bit + 0.5) * half)];
+    const second = samples[Math.round(end + (2 * bit + 1.5) * half)];
+    if (first === undefined || second === undefined) return { timeS: startS + from * sampleS, bits, whole: false };
+    const [a, b] = [first > threshold, second > threshold];
+    if (a === b) whole = false;
+    bits += b ? "1" : "0";
+  }
+  return { timeS: startS + from * sampleS, bits, whole };
+}
+
+/** A true middle level is a heap of samples, not the flank of edges. */
+function hasModeAt(samples: Float32Array, least: number, step: number): boolean {
+  const counts = new Float64Array(BINS);
+  for (const value of samples)
+    counts[Math.min(BINS - 1, Math.max(0, Math.floor(((value - least) / step) * BINS)))]! += 1;
+  const around = (at: number) => {
+    let best = 0;
+    for (let bin = Math.floor((at - 0.06) * BINS); bin <= (at + 0.06) * BINS; bin++)
+      best = Math.max(best, counts[bin] ?? 0);
+    return best;
+  };
+  return around(MIDDLE_AT) > 3 * around(0.62) + 4;
+}
+
+function extremes(samples: Float32Array): { least: number; most: number } {
+  const sorted = samples.slice(0, 400_000).sort();
+  const cut = Math.floor(sorted.length * 0.0004);
+  return { least: sorted[cut]!, most: sorted[sorted.length - 1 - cut]! };
+}
+
+/** One class of pulse width of a width-coded sensor. */
+export interface WidthClass {
+  us: number;
+  count: number;
+}
+
+const SAME_WIDTH = 0.18;
+/** A coded width varies less than this part of what its share of the period does. */
+const STILL = 0.6;
+const MOST_CLASSES = 6;
+
+/**
+ * Recognises pulse-width coding: pulses keep one of a few fixed widths however fast the wheel turns. A plain sensor's
+ * width goes with the period.
+ *
+ * @returns the widths, commonest first; null for a plain signal
+ */
+export function widthCoding(pulses: readonly Pulse[], periods: Float64Array, sampleS: number): WidthClass[] | null {
+  const widths = [...periods].flatMap((period, i) =>
+    Number.isFinite(pulses[i]!.duty) ? [{ width: period * pulses[i]!.duty, period, duty: pulses[i]!.duty }] : [],
+  );
+  if (widths.length < 20) return null;
+  const duties = widths.map(({ duty }) => duty).sort((a, b) => a - b);
+  if (spreadOf(duties) < 0.2) return null;
+  const classes: { sum: number; count: number }[] = [];
+  for (const { width } of widths) {
+    const fit = classes.find(({ sum, count }) => Math.abs(width / (sum / count) - 1) < SAME_WIDTH);
+    if (fit) {
+      fit.sum += width;
+      fit.count++;
+    } else classes.push({ sum: width, count: 1 });
+  }
+  const large = classes.filter(({ count }) => count >= 0.03 * widths.length);
+  const held = large.reduce((sum, { count }) => sum + count, 0);
+  if (large.length > MOST_CLASSES || held < 0.93 * widths.length) return null;
+  // Against its class: a coded width stands still while its share of the period moves; a plain one does the reverse.
+  const usual = widths.map(({ width }) => {
+    const own = classes.find(({ sum, count }) => Math.abs(width / (sum / count) - 1) < SAME_WIDTH);
+    return own ? width / (own.sum / own.count) : 1;
+  });
+  const still = spreadOf(usual.toSorted((a, b) => a - b));
+  const moving = spreadOf(usual.map((one, i) => one / widths[i]!.period).sort((a, b) => a - b));
+  if (still > STILL * moving) return null;
+  return large
+    .map(({ sum, count }) => ({ us: (1e6 * sampleS * sum) / count, count }))
+    .sort((a, b) => b.count - a.count);
+}
+
+/** Range of the middle nine tenths of sorted values over their middle. */
+function spreadOf(sorted: readonly number[]): number {
+  const at = (share: number) => sorted[Math.floor(share * (sorted.length - 1))]!;
+  return (at(0.95) - at(0.05)) / at(0.5);
+}

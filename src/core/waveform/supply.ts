@@ -1,0 +1,63 @@
+import type { Capture } from "../capture/capture";
+import type { Finding } from "./findings";
+
+/** A supply sits this near its usual value nearly all the time. */
+const NEAR = 0.07;
+const STEADY_SHARE = 0.9;
+const LEAST_SUPPLY_V = 3;
+const DIP = 0.85;
+
+/** Stretches in which a steady supply sinks, or null when the channel is no supply. */
+export function supplyDips(samples: Float32Array): { usualV: number; dips: [from: number, to: number][] } | null {
+  const usualV = middle(samples);
+  if (Math.abs(usualV) < LEAST_SUPPLY_V) return null;
+  let near = 0;
+  for (const value of samples) if (Math.abs(value - usualV) < NEAR * Math.abs(usualV)) near++;
+  if (near < STEADY_SHARE * samples.length) return null;
+  const dips: [number, number][] = [];
+  for (let i = 0; i < samples.length; i++) {
+    if (samples[i]! > DIP * usualV) continue;
+    const last = dips.at(-1);
+    if (last && i - last[1] < 8) last[1] = i;
+    else dips.push([i, i]);
+  }
+  return { usualV, dips: dips.filter(([from, to]) => to > from) };
+}
+
+/** What a dipping supply means, with whether the signal was lost at the same instant. @param losses gaps of the other channels, seconds */
+export function supplyFinding(
+  { sampleS, startS, channels }: Capture,
+  channel: number,
+  { usualV, dips }: { usualV: number; dips: [number, number][] },
+  losses: readonly { startS: number; endS: number }[],
+): Finding | null {
+  if (dips.length === 0) return null;
+  const { samples } = channels[channel]!;
+  const times = dips.map(([from, to]) => ({ startS: startS + from * sampleS, endS: startS + to * sampleS }));
+  const withSignal = losses.some((loss) =>
+    times.some((dip) => dip.startS < loss.endS + 0.01 && loss.startS < dip.endS + 0.01),
+  );
+  const [from, to] = dips[0]!;
+  let least = Infinity;
+  for (let i = from; i <= to; i++) least = Math.min(least, samples[i]!);
+  return {
+    code: "supply-dip",
+    confidence: 0.92,
+    ringLocked: false,
+    count: dips.length,
+    size: usualV - least,
+    withSignal,
+    ...times[0]!,
+    say: `The supply sinks from ${usualV.toFixed(1)} to ${least.toFixed(1)} V ${dips.length === 1 ? "once" : `${dips.length} times`}${
+      withSignal
+        ? ", and the signal is lost at the same instant: look on the supply side, not at the sensor"
+        : "; the signal lives through it"
+    }.`,
+  };
+}
+
+function middle(samples: Float32Array): number {
+  const step = Math.max(1, Math.floor(samples.length / 5000));
+  const some = Float32Array.from({ length: Math.ceil(samples.length / step) }, (_, i) => samples[i * step]!).sort();
+  return some[some.length >> 1] ?? NaN;
+}
