@@ -45,7 +45,7 @@ export function proposeChecks(lineUp: LineUp, policy: Policy, progress: Progress
   if (allowed.length === 0) return [];
   const tables = lineUp.planningTables(allowed.map(({ hookup }) => hookup));
   const shares = lineUp.shares();
-  const single = allowed.map((check, i) => {
+  const single = allowed.map((check, i): Scored => {
     const information = informationTable(
       tables[i]!.table,
       lineUp.candidates,
@@ -56,16 +56,25 @@ export function proposeChecks(lineUp: LineUp, policy: Policy, progress: Progress
     const cost = costOf(check, progress.done, policy);
     return { check, information, cost, bits: information.bits, worth: information.bits / cost };
   });
-  single.sort((a, b) => b.worth - a.worth);
-  const shortlist = single.slice(0, SHORTLIST);
-  for (const first of shortlist)
-    first.worth = Math.max(first.worth, pairWorth(first, single, shares, progress.done, policy));
-  shortlist.sort((a, b) => b.worth - a.worth);
+  const shortlist = rankByWorth(single, shares, progress.done, policy);
   if (gateIsDue(lineUp, shares)) bringForward(shortlist, single, (check) => isGateCheck(check.hookup));
   return shortlist.slice(0, most).map(({ check, bits, worth }) => {
     const todo = check.access.filter(({ id }) => !progress.done.has(id));
     return { check, bits, worth, todo, minutes: todo.reduce((sum, step) => sum + step.minutes, check.ownMinutes) };
   });
+}
+
+/** The best first steps of these, by bits per minute of each with its best second step. */
+export function rankByWorth(
+  single: Scored[],
+  shares: Float64Array,
+  done: ReadonlySet<string>,
+  policy: Policy,
+): Scored[] {
+  single.sort((a, b) => b.worth - a.worth);
+  const shortlist = single.slice(0, SHORTLIST);
+  for (const first of shortlist) first.worth = Math.max(first.worth, pairWorth(first, single, shares, done, policy));
+  return shortlist.sort((a, b) => b.worth - a.worth);
 }
 
 /** The module leads and lacks nothing but the reading of its own supply and ground. */
@@ -98,7 +107,8 @@ function caught(lineUp: LineUp): boolean {
 /** Reading the instruction, picking up the meter and typing the answer cost time too. */
 const HANDLING_MINUTES = 2;
 
-function costOf(check: Check, done: ReadonlySet<string>, policy: Policy): number {
+/** Minutes of equal worth a check costs from here: set-ups not yet made, the measuring, the harm, and handling. */
+export function costOf(check: Check, done: ReadonlySet<string>, policy: Policy): number {
   let minutes = check.ownMinutes + check.damageMinutes + HANDLING_MINUTES;
   for (const step of check.access) if (!done.has(step.id)) minutes += step.minutes;
   return minutes * (favoured(check, policy) ? APPROACH_PULL : 1);
@@ -111,7 +121,8 @@ function favoured(check: Check, { approach }: Policy): boolean {
   return approach === "wheel" ? atWheel : inline;
 }
 
-interface Scored {
+/** A check with what it would tell and cost from here. */
+export interface Scored {
   check: Check;
   bits: number;
   worth: number;
