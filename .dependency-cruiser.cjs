@@ -23,6 +23,7 @@ const coreOrder = [
   "report",
   "practice",
   "reckoner",
+  "explain",
   "settings",
 ];
 

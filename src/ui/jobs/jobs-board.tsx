@@ -18,7 +18,7 @@ import { CarMark } from "../keys/car-mark";
 import { download } from "./download";
 import { loadDemo } from "./load-demo";
 import { newJob } from "./new-job";
-import { useDiagnosis } from "./use-lineup";
+import { stopBoardWorker, useDiagnosis } from "./use-lineup";
 
 /** The board: one row a job. */
 export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
@@ -43,6 +43,7 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
     await saveJob(job);
     router.push(`/complaint?job=${job.id}`);
   };
+  useEffect(() => stopBoardWorker, []);
   useHotkeys("n", () => void start());
   useHotkeys(
     PLACES.map(({ key }) => key),
@@ -124,13 +125,14 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
 
 const PLACES = [
   { key: "p", name: "Practice", path: "/practice" },
+  { key: "x", name: "Explain", path: "/explain" },
   { key: "h", name: "History", path: "/history" },
   { key: "k", name: "Reckoner", path: "/reckoner" },
   { key: "s", name: "Settings", path: "/settings" },
 ] as const;
 
 function JobRow({ job, at }: { job: Job; at: number }) {
-  const { diagnosis, failed } = useDiagnosis(job);
+  const { diagnosis, failed } = useDiagnosis(job, "board");
   const lead = diagnosis?.suspects[0];
   return (
     <li className="grid grid-cols-[auto_1fr] gap-x-4 rounded-2xl border border-rule bg-card p-3 md:grid-cols-[auto_17rem_1fr_auto]">

@@ -5,14 +5,34 @@ import type { Diagnosis } from "@/core/job/diagnosis";
 import type { Job } from "@/core/job/schema";
 import type { LineUpWorker } from "@/workers/lineup.worker";
 
-let remote: Remote<LineUpWorker> | null = null;
+interface Running {
+  worker: Worker;
+  remote: Remote<LineUpWorker>;
+}
+let bench: Running | null = null;
+let board: Running | null = null;
 
-/** The one line-up worker of this page. */
+function start(): Running {
+  const worker = new Worker(new URL("../../workers/lineup.worker.ts", import.meta.url), { type: "module" });
+  return { worker, remote: wrap<LineUpWorker>(worker) };
+}
+
+/** The line-up worker of the job that is open. */
 export function lineUpWorker(): Remote<LineUpWorker> {
-  remote ??= wrap<LineUpWorker>(
-    new Worker(new URL("../../workers/lineup.worker.ts", import.meta.url), { type: "module" }),
-  );
-  return remote;
+  bench ??= start();
+  return bench.remote;
+}
+
+/** Another for the board's many jobs, so that opening one does not wait for all the rest. */
+function boardWorker(): Remote<LineUpWorker> {
+  board ??= start();
+  return board.remote;
+}
+
+/** Ends the board's worker, whatever it is at. */
+export function stopBoardWorker(): void {
+  board?.worker.terminate();
+  board = null;
 }
 
 export interface DiagnosisState {
@@ -24,7 +44,7 @@ export interface DiagnosisState {
 }
 
 /** What the line-up says of a job, recomputed in the worker whenever its log changes. */
-export function useDiagnosis(job: Job): DiagnosisState {
+export function useDiagnosis(job: Job, place: "bench" | "board" = "bench"): DiagnosisState {
   const [state, setState] = useState<DiagnosisState & { of: Job | null }>({
     diagnosis: null,
     before: {},
@@ -34,30 +54,28 @@ export function useDiagnosis(job: Job): DiagnosisState {
   });
   useEffect(() => {
     let live = true;
-    lineUpWorker()
-      .diagnose(job)
-      .then(
-        (diagnosis) =>
-          live &&
-          setState((last) => ({
-            diagnosis,
-            before: Object.fromEntries(last.diagnosis?.suspects.map(({ id, share }) => [id, share]) ?? []),
-            working: false,
-            failed: null,
-            of: job,
-          })),
-        (error: unknown) =>
-          live &&
-          setState((last) => ({
-            ...last,
-            working: false,
-            failed: error instanceof Error ? error.message : String(error),
-            of: job,
-          })),
-      );
+    (place === "board" ? boardWorker() : lineUpWorker()).diagnose(job).then(
+      (diagnosis) =>
+        live &&
+        setState((last) => ({
+          diagnosis,
+          before: Object.fromEntries(last.diagnosis?.suspects.map(({ id, share }) => [id, share]) ?? []),
+          working: false,
+          failed: null,
+          of: job,
+        })),
+      (error: unknown) =>
+        live &&
+        setState((last) => ({
+          ...last,
+          working: false,
+          failed: error instanceof Error ? error.message : String(error),
+          of: job,
+        })),
+    );
     return () => {
       live = false;
     };
-  }, [job]);
+  }, [job, place]);
   return { ...state, working: state.of !== job };
 }

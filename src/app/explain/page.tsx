@@ -1,0 +1,5 @@
+import { ExplainScreen } from "@/ui/explain/explain-screen";
+
+export default function Page() {
+  return <ExplainScreen />;
+}

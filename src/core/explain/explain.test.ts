@@ -1,0 +1,38 @@
+import { describe, expect, it } from "vitest";
+import { explainCorner, usualExplain } from "./explain";
+import { lessons, lessonSettings } from "./lessons";
+
+const volts = (shown: string) => Number.parseFloat(shown) * (/mV/.test(shown) ? 1e-3 : 1);
+const acAtPlug = (parts: Partial<typeof usualExplain>) =>
+  volts(
+    explainCorner({ ...usualExplain, family: "passive", gapMm: 0.4, ...parts }).readings.find(({ label }) =>
+      /AC/.test(label),
+    )!.shown,
+  );
+
+describe("the corner under the sliders", () => {
+  it("passive volts double with the speed (Faraday) and fall with the gap by Wallace's law", () => {
+    expect(acAtPlug({ speedKmh: 16 }) / acAtPlug({ speedKmh: 8 })).toBeCloseTo(2, 1);
+    const pitch = (Math.PI * 100) / 48;
+    expect(acAtPlug({ gapMm: 1.4 }) / acAtPlug({})).toBeCloseTo(Math.exp((-2 * Math.PI) / pitch), 1);
+  });
+
+  it("an active sensor's levels do not know the speed; the module does not mind a whole ring", () => {
+    const slow = explainCorner({ ...usualExplain, speedKmh: 3 });
+    const fast = explainCorner({ ...usualExplain, speedKmh: 30 });
+    expect(slow.readings[1]).toEqual(fast.readings[1]);
+    expect(slow.module).toMatch(/follows/);
+    const range = ({ trace }: typeof slow) =>
+      Math.max(...trace.map(([, v]) => v)) - Math.min(...trace.map(([, v]) => v));
+    expect(range(slow)).toBeCloseTo(range(fast), 1);
+  });
+
+  it("each lesson's start shows what it is about", () => {
+    const said = lessons.map((lesson) => explainCorner(lessonSettings(lesson)).module);
+    expect(said[0]).toMatch(/follows/);
+    expect(said[2]).toMatch(/falls to zero early/);
+    expect(said[4]).toMatch(/jumps|falls out/);
+    expect(said[6]).toMatch(/sees nothing/);
+    expect(lessons.length).toBe(10);
+  });
+});

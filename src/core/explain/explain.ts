@@ -1,0 +1,159 @@
+import { fromUniforms, drawHealthy, DRAWS } from "../car/draw";
+import { StateReader } from "../car/reader";
+import { recordCar } from "../car/synthesise";
+import type { Hookup } from "../checks/hookup";
+import { hookupLabel } from "../checks/words";
+import type { Point } from "../circuit/point";
+import { cornerSetupSchema, signalConductor, type CornerSetup, type Family } from "../circuit/setup";
+import { circuitStateSchema } from "../circuit/state";
+import { suspectables } from "../faults/catalogue";
+import type { CarCondition } from "../faults/fault";
+import { formatQuantity } from "../units/format";
+import { seeded } from "../random/random";
+
+/** What the sliders of the corner say. */
+export interface ExplainSettings {
+  family: Family;
+  speedKmh: number;
+  gapMm: number;
+  missing: number;
+  runoutMm: number;
+  /** Series resistance in the signal path at C1, ohms. */
+  contactOhms: number;
+  /** Leak from the signal wire to ground, ohms; 0 for none. */
+  chafeOhms: number;
+}
+
+export const usualExplain: ExplainSettings = {
+  family: "active-2wire",
+  speedKmh: 8,
+  gapMm: 1,
+  missing: 0,
+  runoutMm: 0.03,
+  contactOhms: 0,
+  chafeOhms: 0,
+};
+
+export interface Explained {
+  readings: { label: string; shown: string }[];
+  /** Volts at the module's pin over time. */
+  trace: [timeS: number, value: number][];
+  /** What the module makes of it. */
+  module: string;
+}
+
+const TRACE_S = 0.35;
+const SAMPLE_S = 1 / 3000;
+
+/** The whole corner, worked for one setting of the sliders: meter, trace and the module's view from one model. */
+export function explainCorner(settings: ExplainSettings): Explained {
+  const setup = cornerSetupSchema.parse({
+    corner: "FL",
+    family: settings.family,
+    path: [
+      { station: "module" },
+      { spanM: 1.2, mm2: 0.5 },
+      { station: "c1" },
+      { spanM: 2, mm2: 0.5 },
+      { station: "plug" },
+    ],
+  });
+  const car = carOf(setup, settings);
+  const turning = circuitStateSchema.parse({ wheel: "driven", speedKmh: Math.max(0.5, settings.speedKmh) });
+  const still = circuitStateSchema.parse({});
+  const signal = signalConductor(setup);
+  const black: Point = setup.family === "passive" ? at("plug", "b") : { at: "battery", pole: "negative" };
+  const moduleBlack: Point = setup.family === "passive" ? at("module", "b") : black;
+  const first = setup.family === "passive" ? "a" : "supply";
+  const hookups: Hookup[] = [
+    { instrument: "volts-dc", red: at("plug", first), black: { at: "battery", pole: "negative" }, state: still },
+    ...(setup.family === "passive"
+      ? []
+      : [{ instrument: "volts-dc", red: at("plug", signal), black, state: still } as Hookup]),
+    { instrument: "volts-ac", red: at("plug", signal), black, state: turning },
+    { instrument: "volts-ac", red: at("module", signal), black: moduleBlack, state: turning },
+    { instrument: "hertz", red: at("module", signal), black: moduleBlack, state: turning },
+  ];
+  const speed: Hookup = { instrument: "scan", look: "speed", state: turning };
+  return {
+    readings: hookups.map((hookup) => ({
+      label: `${hookupLabel(hookup)}, ${UNITS[hookup.instrument]}`,
+      shown: shown(setup, car, hookup),
+    })),
+    trace: traceOf(setup, car, settings.speedKmh),
+    module: MODULE_WORDS[likeliest(setup, car, speed)]!,
+  };
+}
+
+const UNITS: Partial<Record<Hookup["instrument"], string>> = {
+  "volts-dc": "DC, still",
+  "volts-ac": "AC, turning",
+  hertz: "Hz",
+};
+const SPEED_WORDS = ["follows", "zero", "drops-out", "cuts-low", "ratio-off", "erratic"] as const;
+const MODULE_WORDS: Record<string, string> = {
+  follows: "The module's speed follows the wheel all the way.",
+  zero: "The module sees nothing: lamp on, ABS off.",
+  "drops-out": "The speed falls out now and then.",
+  "cuts-low": "The speed falls to zero early while slowing: the module takes it for a locking wheel.",
+  "ratio-off": "The speed is steadily high or low.",
+  erratic: "The speed jumps every turn.",
+};
+
+function carOf(setup: CornerSetup, settings: ExplainSettings): CarCondition {
+  const car = drawHealthy(setup, fromUniforms(new Float64Array(DRAWS).fill(0.5), 1));
+  car.ring.gapMm = settings.gapMm;
+  car.ring.runoutMm = settings.runoutMm;
+  if (settings.missing > 0) car.ring.missing = { start: 12, count: settings.missing };
+  if (settings.contactOhms > 0) car.circuit.contactOhms[1]![0] = settings.contactOhms;
+  if (settings.chafeOhms > 0)
+    car.circuit.spanDefects.push({
+      span: 1,
+      fraction: 0.5,
+      conductor: setup.family === "active-3wire" ? 2 : setup.family === "passive" ? 0 : 1,
+      kind: "to-ground",
+      ohms: settings.chafeOhms,
+    });
+  return car;
+}
+
+function at(station: string, conductor: ReturnType<typeof signalConductor>): Point {
+  return { at: "face", station, face: station === "module" ? "in" : "out", conductor };
+}
+
+const HERE = { place: { id: "none", share: 1 }, sensorAtFault: false, comesAndGoes: false };
+
+function shown(setup: CornerSetup, car: CarCondition, hookup: Hookup): string {
+  const reader = new StateReader(setup, hookup.state, [hookup]);
+  reader.take(car);
+  const outlook = reader.outlook(0, HERE);
+  if (outlook.kind === "words") return "";
+  const levels = outlook.values.map((value) =>
+    formatQuantity(value, hookup.instrument === "hertz" ? "hertz" : "volts"),
+  );
+  return [...new Set(levels)].join(" or ");
+}
+
+function likeliest(setup: CornerSetup, car: CarCondition, hookup: Hookup): string {
+  const reader = new StateReader(setup, hookup.state, [hookup]);
+  reader.take(car);
+  const { chances } = reader.outlook(0, HERE);
+  return SPEED_WORDS[chances.indexOf(Math.max(...chances))]!;
+}
+
+function traceOf(setup: CornerSetup, condition: CarCondition, speedKmh: number): [number, number][] {
+  const truth = suspectables(setup).find(({ fault }) => fault.part === "none")!;
+  const samples = recordCar(
+    { setup, truth, condition, away: null, duty: 1, random: seeded(1) },
+    {
+      point: at("module", signalConductor(setup)),
+      durationS: TRACE_S,
+      sampleS: SAMPLE_S,
+      fromKmh: speedKmh,
+      toKmh: speedKmh,
+      noiseV: 0.004,
+      seed: 5,
+    },
+  );
+  return Array.from(samples, (value, i) => [i * SAMPLE_S, value]);
+}
