@@ -2,6 +2,7 @@ import type { Capture, Channel } from "../capture/capture";
 import { dropOutSpeedKmh, PASSIVE_REFERENCE } from "../ring/ring";
 import { parseTyre, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
 import { disturbances, keyOnEnd, keyOnFinding } from "./disturbances";
+import { levelled } from "./levelled";
 import { threeLevel, widthCoding, type Frame, type WidthClass } from "./protocol";
 import { supplyDips, supplyFinding } from "./supply";
 import { leadingFinding, type Finding } from "./findings";
@@ -77,8 +78,9 @@ function steadied(channel: Channel, usualV: number): Channel {
 function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOptions): ChannelAnalysis {
   const { name } = channel;
   const { sampleS } = capture;
-  const keyOn = options.family === "passive" ? 0 : keyOnEnd(channel.samples);
-  const samples = channel.samples.subarray(keyOn);
+  const straight = levelled(channel.samples);
+  const keyOn = options.family === "passive" || straight !== channel.samples ? 0 : keyOnEnd(channel.samples);
+  const samples = straight.subarray(keyOn);
   const startS = capture.startS + keyOn * sampleS;
   const plain = signalShape(samples);
   const coded = options.family === "passive" ? null : threeLevel(samples, plain, sampleS, startS);

@@ -162,3 +162,19 @@ describe("key-on, spike and raster", () => {
     expect(worn.find(({ what }) => what === "pulses missing a turn")).toMatchObject({ agrees: false });
   });
 });
+
+it("AC coupling's wander is put straight before anything is judged", () => {
+  const rate = 8000;
+  let [slow, last] = [0, 0];
+  const fade = Math.exp((-2 * Math.PI * 2) / rate);
+  const coupled = Float32Array.from({ length: 5 * rate }, (_, i) => {
+    const turns = 1.3 * (i / rate) - 0.06 * (i / rate) ** 2;
+    const place = (turns % 1) * 44;
+    const value = Math.floor(place) !== 17 && place % 1 < 0.5 ? 1.66 : 0.83;
+    slow = fade * (slow + value - last);
+    last = value;
+    return slow + hash(0.004);
+  });
+  const [one] = analyseCapture(of(rate, ["s", coupled]), { pulses: 44 });
+  expect(one!.findings.map(({ code }) => code)).toEqual(["missing-pulses"]);
+});

@@ -18,7 +18,7 @@ export function findPulses(samples: Float32Array, shape: SignalShape): Pulse[] {
   if (shape.kind === "flat") return [];
   const middle = shape.kind === "two-level" ? (shape.lowV + shape.highV) / 2 : shape.meanV;
   const span = shape.highV - shape.lowV;
-  const guard = shape.kind === "two-level" ? 0.2 * span : Math.max(4.5 * shape.noiseV, 0.02 * span);
+  const guard = shape.kind === "two-level" ? 0.2 * span : Math.max(4.5 * shape.noiseV, 0.05 * span);
   const pulses: Pulse[] = [];
   let high = samples[0]! > middle;
   let [rise, fall, least, most] = [NaN, NaN, Infinity, -Infinity];
