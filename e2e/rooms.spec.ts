@@ -132,13 +132,11 @@ test("waves: a spin of the simulated wheel is folded, shown turn by turn and wei
 
 test("practice: a car is diagnosed and the debrief says how it went", async ({ page }) => {
   await page.goto("/practice");
-  await page
-    .getByLabel("Exercise file")
-    .setInputFiles({
-      name: "e.json",
-      mimeType: "application/json",
-      buffer: Buffer.from('{"tastatura":"exercise/1","seed":77,"family":"passive","skill":"sensor and ring"}'),
-    });
+  await page.getByLabel("Exercise file").setInputFiles({
+    name: "e.json",
+    mimeType: "application/json",
+    buffer: Buffer.from('{"tastatura":"exercise/1","seed":77,"family":"passive","skill":"sensor and ring"}'),
+  });
   await measureOn(page, 12);
   const lead = await page.locator("[data-suspect]").first().getAttribute("data-suspect");
   await page.getByLabel("Part and place at fault").selectOption(lead!);
@@ -156,6 +154,7 @@ test("nothing serious for a screen reader in any room", async ({ page }) => {
     "/loom?job=demo-drover",
     "/close-out?job=demo-drover",
     "/practice",
+    "/explain",
     "/history",
     "/reckoner",
     "/settings",

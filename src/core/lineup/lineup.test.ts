@@ -103,6 +103,60 @@ describe("the line-up", () => {
     expect(rankSuspects(lineUp)[0]).toMatchObject({ fault: "wire-open", place: "span2.supply", verdict: "proven" });
   });
 
+  it("a reading that a set of faults cannot change does not move shares among them", () => {
+    const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed: 9, perGroup: 40 });
+    const ratioOf = (one: string, other: string) => {
+      const shares = lineUp.shares();
+      return shares[lineUp.groupIndex(one)]! / shares[lineUp.groupIndex(other)]!;
+    };
+    lineUp.add(evidence(setup, { instrument: "scope", point: "plug.out.return", finding: "eccentric" }));
+    const before = ratioOf("bearing-play@bearing", "ring-eccentric@ring-eccentric");
+    const open = { key: "off", batteryOff: true, unplugged: ["c1"] };
+    for (const value of ["OL", "31 MΩ", "8 MΩ"])
+      lineUp.add(evidence(setup, { instrument: "ohms", red: "c1.out.return", black: "body", state: open, value }));
+    lineUp.add(
+      evidence(setup, { instrument: "volts-dc", red: "battery.positive", black: "battery.negative", value: "12.4" }),
+    );
+    expect(ratioOf("bearing-play@bearing", "ring-eccentric@ring-eccentric")).toBeCloseTo(before, 9);
+  });
+
+  it("predicting a reading leaves the line-up as it was", () => {
+    const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed: 9, perGroup: 40 });
+    const before = [...lineUp.shares()];
+    const { byGroup } = lineUp.predict(evidence(setup, supplyAtPlug));
+    expect(byGroup[lineUp.groupIndex("wire-open@span2.supply")]).toBeGreaterThan(
+      50 * byGroup[lineUp.groupIndex("nothing@none")]!,
+    );
+    expect([...lineUp.shares()]).toEqual(before);
+  });
+
+  it("several corners coded at once turn suspicion to what they share", () => {
+    const share = (codes: string[]) =>
+      rankParts(rankSuspects(new LineUp(setup, complaintSchema.parse({ codes }), { seed: 2, perGroup: 24 }))).find(
+        ({ part }) => part === "module-feed",
+      )!.share;
+    expect(share(["C0032-16", "C0035-16"])).toBeGreaterThan(3 * share(["C0032-16"]));
+  });
+
+  it("both approaches name the same part on the same car, with and without piercing", () => {
+    const named = (["access", "wheel"] as const).flatMap((approach) =>
+      [true, false].map((pierce) => {
+        const car = simulateCar(setup, "wire-open@span2.supply", { seed: 21 });
+        const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed: 4, perGroup: 60 });
+        const done = new Set<string>();
+        for (let i = 0; i < 9; i++) {
+          const [best] = proposeChecks(lineUp, { approach, pierce }, { done, skipped: new Set() });
+          expect(best!.check.pierces && !pierce).toBe(false);
+          const typed = typedEvidence(best!.check.hookup, readCar(car, best!.check.hookup), setup);
+          if (typed.ok) lineUp.add(typed.evidence);
+          for (const { id } of best!.check.access) done.add(id);
+        }
+        return rankParts(rankSuspects(lineUp))[0]!.part;
+      }),
+    );
+    expect(new Set(named)).toEqual(new Set(["harness"]));
+  });
+
   it("weights sum to one and no reading can make a share negative or lost", () => {
     const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed: 8, perGroup: 40 });
     for (const value of ["0.8 V", "900 V", "-12 V", "0 V"]) {

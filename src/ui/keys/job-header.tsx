@@ -56,7 +56,7 @@ export function JobHeader({ job, here, children }: { job: Job; here: string; chi
         ]}
       />
       <nav className="-mx-1 ml-auto flex max-w-full gap-2 overflow-x-auto px-1 pb-1" aria-label="Screens of this job">
-        <Link href="/" className="cap">
+        <Link href="/" className="cap shrink-0">
           <span className="legend" aria-hidden="true">
             J
           </span>
@@ -66,7 +66,7 @@ export function JobHeader({ job, here, children }: { job: Job; here: string; chi
           <Link
             key={path}
             href={`${path}?job=${job.id}`}
-            className="cap"
+            className="cap shrink-0"
             aria-current={here === path ? "page" : undefined}
           >
             <span className="legend" aria-hidden="true">

@@ -1,0 +1,49 @@
+/** Takes the pictures of docs/screenshots from the built app with the demo workshop. usage: node scripts/pictures.mjs */
+import { chromium } from "@playwright/test";
+import { answers, root, serve } from "./run.mjs";
+
+const PORT = Number(process.env.PORT ?? 4390);
+const DESK = { width: 1280, height: 800 };
+const shots = [
+  ["jobs", "/", DESK, async (page) => page.waitForTimeout(9000)],
+  ["complaint", "/complaint?job=demo-drover", DESK],
+  ["look", "/look?job=demo-drover", DESK],
+  ["bench", "/bench?job=demo-pelican", DESK],
+  ["bench-tablet", "/bench?job=demo-drover", { width: 768, height: 1024 }],
+  ["bench-phone", "/bench?job=demo-teal", { width: 390, height: 844 }],
+  [
+    "waves",
+    "/waves?job=demo-pelican",
+    DESK,
+    async (page) => {
+      await page.keyboard.press("r");
+      await page.getByText("Pulses missing, same place each turn").first().waitFor();
+      await page.waitForTimeout(800);
+    },
+  ],
+  ["loom", "/loom?job=demo-skua", DESK],
+  ["close-out", "/close-out?job=demo-skua", DESK],
+  ["practice", "/practice", DESK],
+  ["explain", "/explain", DESK],
+  ["reckoner", "/reckoner", DESK],
+];
+
+const server = serve(PORT);
+try {
+  if (!(await answers(`http://localhost:${PORT}/`))) throw new Error("the app did not start; build it first");
+  const browser = await chromium.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox"] });
+  const page = await browser.newPage();
+  await page.goto(`http://localhost:${PORT}/`);
+  await page.getByText("Osmund Drover 09").last().waitFor();
+  for (const [name, path, viewport, act] of shots) {
+    await page.setViewportSize(viewport);
+    await page.goto(`http://localhost:${PORT}${path}`);
+    await page.waitForTimeout(4000);
+    await act?.(page);
+    await page.screenshot({ path: `${root}docs/screenshots/${name}.png` });
+    console.log(name);
+  }
+  await browser.close();
+} finally {
+  server.kill();
+}
