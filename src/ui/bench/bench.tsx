@@ -14,6 +14,7 @@ import type { ChangeJob } from "../jobs/use-job";
 import { lineUpWorker, useDiagnosis } from "../jobs/use-lineup";
 import { NameItPanel } from "../practice/name-it-panel";
 import { PathDrawing } from "../path/path-drawing";
+import { CaughtPanel } from "./caught-panel";
 import { FreeReading } from "./free-reading";
 import { KeySheet } from "./key-sheet";
 import { LogPanel } from "./log-panel";
@@ -169,6 +170,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
         </div>
         <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
           {job.simulated?.practice && <NameItPanel job={job} diagnosis={diagnosis} onAppend={append} />}
+          {job.complaint.presence === "intermittent" && <CaughtPanel job={job} onAppend={append} />}
           {!alone && <SuspectsPanel diagnosis={diagnosis} before={before} />}
           <PolicyPanel job={job} change={change} />
           <LogPanel

@@ -15,6 +15,7 @@ import { Cap } from "../keys/cap";
 import { JobHeader } from "../keys/job-header";
 import { FamilyFinder } from "./family-finder";
 import { MeterFields } from "./meter-fields";
+import { ProfilePanel } from "./profile-panel";
 import { SuspicionPanel } from "./suspicion-panel";
 
 /** What is known before anything is measured; the suspicion beside it moves with each answer. */
@@ -205,6 +206,7 @@ function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
       <aside className="grid content-start gap-4">
         <SuspicionPanel diagnosis={diagnosis} />
         <p className="text-sm text-muted">A code steers the route; it never proves the part.</p>
+        <ProfilePanel job={job} change={change} />
         <Cap legend="B" lead onClick={() => router.push(`/bench?job=${job.id}`)}>
           To the bench
         </Cap>

@@ -1,0 +1,19 @@
+import { spansOf, stationsOf, type CornerSetup } from "../circuit/setup";
+import { circuitStateSchema } from "../circuit/state";
+import { stationWords } from "../faults/places";
+import type { Hookup } from "./hookup";
+
+/** Every place of the loom to bend and tug, sensor end first: that is where most faults sit and hands reach. */
+export function placesToWiggle(setup: CornerSetup): { say: string; hookup: Hookup }[] {
+  const state = circuitStateSchema.parse({});
+  const stations = stationsOf(setup)
+    .slice(1)
+    .map(({ station }) => ({ look: `wiggle-${station}`, say: stationWords(station) }));
+  const spans = spansOf(setup).map(({ landmark }, i) => ({
+    look: `wiggle-span${i + 1}`,
+    say: `span ${i + 1}${landmark ? `, ${landmark}` : ""}`,
+  }));
+  const inOrder: { look: string; say: string }[] = [];
+  for (let i = stations.length - 1; i >= 0; i--) inOrder.push(stations[i]!, spans[i]!);
+  return inOrder.map(({ look, say }) => ({ say, hookup: { instrument: "hands", look, state } }));
+}

@@ -1,0 +1,28 @@
+import { z } from "zod";
+import { UnusableInput } from "../capture/capture";
+import { cornerSetupSchema, type CornerSetup } from "../circuit/setup";
+import { firstIssue, parseJson } from "./file";
+
+export const PROFILE_VERSION = "profile/1";
+
+/** What is known of a car model, set up once and used for every car like it. */
+export const profileSchema = z.object({
+  tastatura: z.literal(PROFILE_VERSION),
+  id: z.string().min(1).max(60),
+  name: z.string().min(1).max(120),
+  setup: cornerSetupSchema,
+});
+export type Profile = z.infer<typeof profileSchema>;
+
+/** Reads a profile file. @throws UnusableInput saying what is wrong and where */
+export function importProfile(text: string, name: string): Profile {
+  const parsed = profileSchema.safeParse(parseJson(text, name));
+  if (!parsed.success)
+    throw new UnusableInput(`${name} is no car profile: ${firstIssue(parsed.error)}. Nothing was changed.`);
+  return parsed.data;
+}
+
+/** A job's set-up after taking a profile: everything of the model, the corner of the job. */
+export function withProfile(setup: CornerSetup, profile: Profile): CornerSetup {
+  return { ...profile.setup, corner: setup.corner };
+}

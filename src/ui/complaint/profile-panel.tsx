@@ -1,0 +1,78 @@
+"use client";
+import { nanoid } from "nanoid";
+import { useEffect, useRef, useState } from "react";
+import { toast } from "sonner";
+import { UnusableInput } from "@/core/capture/capture";
+import { importProfile, PROFILE_VERSION, withProfile, type Profile } from "@/core/job/profile";
+import type { Job } from "@/core/job/schema";
+import { listProfiles, saveProfile } from "@/store/profiles";
+import { download } from "../jobs/download";
+import type { ChangeJob } from "../jobs/use-job";
+import { Cap } from "../keys/cap";
+
+/** The car model's set-up, kept once and used again. */
+export function ProfilePanel({ job, change }: { job: Job; change: ChangeJob }) {
+  const picker = useRef<HTMLInputElement>(null);
+  const [profiles, setProfiles] = useState<Profile[]>([]);
+  useEffect(() => {
+    listProfiles().then(setProfiles, (error: unknown) => toast.error(`Profiles cannot be read: ${String(error)}`));
+  }, []);
+  const keep = async (profile: Profile) => {
+    await saveProfile(profile);
+    setProfiles(await listProfiles());
+  };
+  const own = (): Profile => ({
+    tastatura: PROFILE_VERSION,
+    id: nanoid(10),
+    name: job.car.name.replace(/\s+\d+$/, "") || "car model",
+    setup: job.setup,
+  });
+  const take = async (file: File) => {
+    try {
+      await keep(importProfile(await file.text(), file.name));
+    } catch (error) {
+      if (!(error instanceof UnusableInput)) throw error;
+      toast.error(error.message);
+    }
+  };
+  return (
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Car profiles">
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Car model, set up once</h2>
+      {profiles.length > 0 && (
+        <select
+          aria-label="Use a car profile"
+          className="mt-2 min-h-12 w-full rounded-lg border border-rule bg-paper px-3"
+          value=""
+          onChange={(event) => {
+            const profile = profiles.find(({ id }) => id === event.target.value);
+            if (!profile) return;
+            change((newest) => ({ ...newest, setup: withProfile(newest.setup, profile) }));
+            toast(`Set up as ${profile.name}.`);
+          }}
+        >
+          <option value="">use a profile…</option>
+          {profiles.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      )}
+      <div className="mt-2 flex flex-wrap gap-2">
+        <Cap onClick={() => void keep(own()).then(() => toast("Kept for the next car of this model."))}>
+          keep this set-up
+        </Cap>
+        <Cap onClick={() => download(`${own().name}.profile.json`, JSON.stringify(own(), null, 2))}>as a file</Cap>
+        <Cap onClick={() => picker.current?.click()}>open a file</Cap>
+        <input
+          ref={picker}
+          type="file"
+          accept=".json"
+          className="sr-only"
+          aria-label="Profile file"
+          onChange={(event) => event.target.files?.[0] && void take(event.target.files[0])}
+        />
+      </div>
+    </section>
+  );
+}
