@@ -6,6 +6,7 @@ import { looksFor } from "../checks/answers";
 import { instruments } from "../checks/hookup";
 import { cornerSetupSchema } from "../circuit/setup";
 import { holesMade } from "./holes";
+import { modelName, searchLibrary } from "./library";
 import { logText } from "./log-text";
 import { gateStatus } from "./module-gate";
 import { importProfile, PROFILE_VERSION, withProfile } from "./profile";
@@ -125,3 +126,27 @@ describe("what a job says of itself", () => {
 function never(): never {
   throw new Error("the first entry is a reading");
 }
+
+describe("the library", () => {
+  it("strips fleet numbers and plates, and finds by any words", () => {
+    expect(["Osmund Drover 09", "Pelican #14", "Teal AB123", "Heron"].map(modelName)).toEqual([
+      "Osmund Drover",
+      "Pelican",
+      "Teal",
+      "Heron",
+    ]);
+    const item = (model: string, kind: "known-good" | "known-bad", finding: string) => ({
+      id: model,
+      captureId: model,
+      kind,
+      model,
+      family: "passive" as const,
+      pulses: 48,
+      finding,
+      at: "",
+    });
+    const items = [item("Drover", "known-good", "clean"), item("Teal", "known-bad", "cracked-ring")];
+    expect(searchLibrary(items, "bad crack").map(({ model }) => model)).toEqual(["Teal"]);
+    expect(searchLibrary(items, "")).toHaveLength(2);
+  });
+});
