@@ -73,7 +73,8 @@ function cornerFindings(
   const moving = [...timeS.keys()].filter(
     (i) => reference[i]! > Math.max(MOVING_KMH, silentBelowKmh) && !Number.isNaN(own[i]!),
   );
-  if (moving.length < 3) return [];
+  const held = heldDoubles({ timeS, speedKmh, name: "" }, corner);
+  if (moving.length < 3) return held ? [held] : [];
   const dead = moving.filter((i) => own[i]! < STOPPED_KMH);
   if (dead.length > 0.9 * moving.length)
     return [
@@ -86,7 +87,6 @@ function cornerFindings(
         say: `${capital(name)} stays at zero while the others reach ${Math.round(Math.max(...moving.map((i) => reference[i]!)))} km/h.`,
       },
     ];
-  const held = heldDoubles({ timeS, speedKmh, name: "" }, corner, moving);
   const runs = runsWhere(timeS.length, (i) => reference[i]! > STOPPED_KMH + 1 && own[i]! < 0.5 * reference[i]!);
   const found: ScanFinding[] = held ? [held] : [];
   const stops = runs.filter(([from, to]) => isStop(own, reference, from, to));
@@ -194,10 +194,10 @@ function ratioAndJitter(
 }
 
 /** With one side of a driven axle held, its differential turns the other side twice as fast. */
-function heldDoubles({ timeS, speedKmh }: ScanLog, corner: Corner, moving: number[]): ScanFinding | null {
+function heldDoubles({ timeS, speedKmh }: ScanLog, corner: Corner): ScanFinding | null {
   const partner = ({ FL: "FR", FR: "FL", RL: "RR", RR: "RL" } as const)[corner];
   const across = corners.filter((one) => one !== corner && one !== partner);
-  const hits = moving.filter((i) => {
+  const hits = [...timeS.keys()].filter((i) => {
     const still = across.every((one) => !(speedKmh[one][i]! > STOPPED_KMH));
     return still && speedKmh[corner][i]! > MOVING_KMH && speedKmh[partner][i]! < STOPPED_KMH;
   });

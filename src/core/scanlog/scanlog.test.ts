@@ -53,6 +53,28 @@ describe("a four-wheel log", () => {
     expect(cut.map(({ code }) => code)).toContain("false-activation");
   });
 
+  test("a car that sends nothing under 4 km/h, a slip under hard braking, and a held wheel are no faults", () => {
+    const silent = analyseScan(
+      parseScanCsv(
+        drive((_, kmh) => (kmh < 4 ? "" : kmh)),
+        "a",
+      ),
+    );
+    expect(silent.map(({ code }) => code)).toEqual(["published-above"]);
+    const rows = ["time,FL,FR,RL,RR"];
+    for (let i = 0; i < 60; i++) {
+      const t = i * 0.1;
+      const kmh = t < 2 ? 60 : Math.max(0, 60 - 3.6 * 8 * (t - 2));
+      const slip = t > 2.4 && t < 3.2 ? 1 - 0.62 * Math.sin((Math.PI * (t - 2.4)) / 0.8) : 1;
+      rows.push([t, kmh, kmh, kmh * slip, kmh].join(","));
+    }
+    const braking = analyseScan(parseScanCsv(rows.join("\n"), "b"));
+    expect(braking.map(({ code }) => code)).toContain("slip");
+    expect(liveSpeedWord(braking, "RL")).toBe("follows");
+    const held = ["time,FL,FR,RL,RR", ...Array.from({ length: 20 }, (_, i) => `${i},0,0,${i > 4 ? 16 : 0},0`)];
+    expect(analyseScan(parseScanCsv(held.join("\n"), "c")).map(({ code }) => code)).toContain("held-doubles");
+  });
+
   test("miles are read as miles and rows out of order are put in order", () => {
     const log = parseScanCsv(
       "t,fl mph,fr mph,rl mph,rr mph\n2,20,20,20,20\n1,10,10,10,10\n3,30,30,30,30\n4,30,,30,30",

@@ -1,0 +1,141 @@
+import "fake-indexeddb/auto";
+import fc from "fast-check";
+import localforage from "localforage";
+import { afterEach, describe, expect, it, vi } from "vitest";
+import { jobSchema, type Entry, type Job } from "../core/job/schema";
+
+/** Each call is a browser tab of its own: the module afresh over the same store. */
+async function tab(): Promise<typeof import("./jobs")> {
+  vi.resetModules();
+  return import("./jobs");
+}
+
+const empty = (id: string): Job =>
+  jobSchema.parse({
+    tastatura: "job/1",
+    id,
+    createdAt: "2026-01-01T00:00:00Z",
+    car: { name: "car" },
+    setup: {
+      corner: "FL",
+      family: "passive",
+      path: [{ station: "module" }, { spanM: 1, mm2: 0.5 }, { station: "plug" }],
+    },
+    complaint: {},
+    policy: {},
+    entries: [],
+  });
+const note = (id: string, minute: number): Entry => ({
+  id,
+  at: `2026-01-01T10:${String(minute).padStart(2, "0")}:00Z`,
+  kind: "note",
+  text: id,
+});
+
+afterEach(() => vi.restoreAllMocks());
+
+describe("the store", () => {
+  it("two tabs on one job lose nothing of each other, whatever the order (against a plain set as model)", async () => {
+    let run = 0;
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(fc.record({ who: fc.nat(1), rereads: fc.boolean() }), { maxLength: 14 }),
+        async (steps) => {
+          const id = `job${run++}`;
+          const tabs = [await tab(), await tab()];
+          const held = [empty(id), empty(id)];
+          await tabs[0]!.saveJob(held[0]!);
+          const model = new Set<string>();
+          for (const [i, { who, rereads }] of steps.entries()) {
+            if (rereads) held[who] = (await tabs[who]!.loadJob(id))!;
+            held[who] = { ...held[who]!, entries: [...held[who]!.entries, note(`n${i}`, i)] };
+            model.add(`n${i}`);
+            await tabs[who]!.saveJob(held[who]!);
+          }
+          const stored = await (await tab()).loadJob(id);
+          expect(new Set(stored!.entries.map((entry) => entry.id))).toEqual(model);
+          expect(stored!.entries.map(({ at }) => at)).toEqual(stored!.entries.map(({ at }) => at).sort());
+        },
+      ),
+      { numRuns: 25 },
+    );
+  });
+
+  it("a screen opened in haste sees the save that was still under way", async () => {
+    const { saveJob, loadJob } = await tab();
+    const slow = saveJob({ ...empty("haste"), car: { name: "newest", plate: "" } });
+    expect((await loadJob("haste"))!.car.name).toBe("newest");
+    await slow;
+  });
+
+  it("a write the browser refuses is told, and the next one goes through", async () => {
+    const { saveJob, loadJob } = await tab();
+    await saveJob(empty("full"));
+    const refuse = vi.spyOn(IDBObjectStore.prototype, "put").mockImplementationOnce(() => {
+      throw new DOMException("no room", "QuotaExceededError");
+    });
+    const job = { ...empty("full"), entries: [note("a", 1)] };
+    await expect(saveJob(job)).rejects.toThrow();
+    refuse.mockRestore();
+    await saveJob(job);
+    expect((await loadJob("full"))!.entries).toHaveLength(1);
+  });
+
+  it("a record this version cannot read is named and left where it is", async () => {
+    const raw = localforage.createInstance({ name: "tastatura", storeName: "jobs" });
+    await raw.setItem("future", { tastatura: "job/99", secret: 1 });
+    const { listJobs } = await tab();
+    const { unreadable } = await listJobs();
+    expect(unreadable.map(({ id }) => id)).toContain("future");
+    expect(await raw.getItem("future")).toEqual({ tastatura: "job/99", secret: 1 });
+    await raw.removeItem("future");
+  });
+
+  it("the demo goes only into an empty store, once", async () => {
+    const { seedDemo, removeJob, listJobs } = await tab();
+    const load = vi.fn(async () => ({ jobs: [empty("demo")], captures: [] }));
+    expect(await seedDemo(load)).toBe(false);
+    expect(load).not.toHaveBeenCalled();
+    for (const { id } of (await listJobs()).jobs) await removeJob(id);
+    expect(await seedDemo(load)).toBe(true);
+    for (const { id } of (await listJobs()).jobs) await removeJob(id);
+    expect(await seedDemo(load)).toBe(false);
+  });
+
+  it("library, profiles and scans come back as they were kept", async () => {
+    vi.resetModules();
+    const { keepInLibrary, listLibrary } = await import("./library");
+    const { saveProfile, listProfiles } = await import("./profiles");
+    const { loadCapture, saveScan, loadScan } = await import("./jobs");
+    const capture = {
+      name: "Drover 09",
+      sampleS: 1e-3,
+      startS: 0,
+      channels: [{ name: "s", unit: "V" as const, samples: Float32Array.of(1, 2) }],
+    };
+    await keepInLibrary(
+      {
+        id: "i",
+        captureId: "c",
+        kind: "known-good",
+        model: "Drover",
+        family: "passive",
+        pulses: 48,
+        finding: "clean",
+        at: "2026",
+      },
+      capture,
+    );
+    expect((await listLibrary())[0]).toMatchObject({ model: "Drover" });
+    expect((await loadCapture("c"))!.name).not.toContain("09");
+    await saveProfile({ tastatura: "profile/1", id: "p", name: "Drover", setup: empty("x").setup });
+    expect((await listProfiles()).map(({ name }) => name)).toEqual(["Drover"]);
+    const log = {
+      name: "l",
+      timeS: Float64Array.of(0),
+      speedKmh: { FL: Float64Array.of(1), FR: Float64Array.of(1), RL: Float64Array.of(NaN), RR: Float64Array.of(1) },
+    };
+    await saveScan("s", log);
+    expect((await loadScan("s"))!.speedKmh.RL[0]).toBeNaN();
+  });
+});
