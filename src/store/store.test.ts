@@ -5,7 +5,7 @@ import { afterEach, describe, expect, it, vi } from "vitest";
 import { jobSchema, type Entry, type Job } from "../core/job/schema";
 
 /** Each call is a browser tab of its own: the module afresh over the same store. */
-async function tab(): Promise<typeof import("./jobs")> {
+async function tab() {
   vi.resetModules();
   return import("./jobs");
 }

@@ -3,6 +3,8 @@ import { UnusableInput, type Capture } from "../core/capture/capture";
 import { LARGEST_FILE_BYTES } from "../core/capture/csv";
 import { readCaptureFile } from "../core/capture/read-file";
 import { analyseCapture, type AnalyseOptions, type ChannelAnalysis } from "../core/waveform/analyse";
+import type { Job } from "../core/job/schema";
+import { packJob, unpackJob, type KeptCapture } from "../core/job/zip";
 import { analyseScan } from "../core/scanlog/analyse-scan";
 import { parseScanCsv } from "../core/scanlog/scan-csv";
 import type { ScanFinding, ScanLog } from "../core/scanlog/scan-log";
@@ -71,6 +73,21 @@ const api = {
   /** Analyses a log that is already at hand. */
   analyseScan(log: ScanLog, pulses: number): ReadScan {
     return { ok: true, log, findings: analyseScan(log, pulses) };
+  },
+
+  /** A job with its captures as one ZIP. */
+  pack(job: Job, captures: KeptCapture[]): Uint8Array<ArrayBuffer> {
+    return packJob(job, captures) as Uint8Array<ArrayBuffer>;
+  },
+
+  /** A ZIP as a job with its captures. */
+  async unpack(file: File): Promise<{ ok: true; job: Job; captures: KeptCapture[] } | { ok: false; say: string }> {
+    try {
+      return { ok: true, ...unpackJob(new Uint8Array(await file.arrayBuffer()), file.name) };
+    } catch (error) {
+      if (error instanceof UnusableInput) return { ok: false, say: error.message };
+      throw error;
+    }
   },
 
   /** The capture last read, between two times, thinned for drawing. */

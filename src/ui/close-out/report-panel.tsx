@@ -5,7 +5,8 @@ import type { Diagnosis } from "@/core/job/diagnosis";
 import { exportJob } from "@/core/job/file";
 import type { Job } from "@/core/job/schema";
 import type { Verification } from "@/core/job/verify";
-import { readingsCsv } from "@/core/report/readings-csv";
+import { readingsCsv } from "@/core/job/readings-csv";
+import type { KeptCapture } from "@/core/job/zip";
 import { reportOf, type Report } from "@/core/report/report";
 import { loadCapture } from "@/store/jobs";
 import { captureWorker, capturesOf } from "../captures/use-capture";
@@ -39,6 +40,14 @@ export function ReportPanel({
       setBusy(false);
     }
   };
+  const zip = async () => {
+    const kept: KeptCapture[] = [];
+    for (const { id } of capturesOf(job)) {
+      const capture = await loadCapture(id);
+      if (capture) kept.push({ id, capture });
+    }
+    download(`${name}.zip`, await captureWorker().pack(job, kept), "application/zip");
+  };
   const reminder = async () => {
     const { reminderIcs } = await import("./reminder");
     download(`${name}-reminder.ics`, reminderIcs(job, new Date()), "text/calendar");
@@ -52,6 +61,9 @@ export function ReportPanel({
         </Cap>
         <Cap onClick={() => download(`${name}-readings.csv`, readingsCsv(job), "text/csv")}>readings as CSV</Cap>
         <Cap onClick={() => download(`${name}.json`, exportJob(job))}>job as a file</Cap>
+        <Cap onClick={() => void zip().catch((error: unknown) => toast.error(`No ZIP: ${String(error)}`))}>
+          all of it as ZIP
+        </Cap>
         {job.complaint.presence === "intermittent" && <Cap onClick={() => void reminder()}>comes-back reminder</Cap>}
         <Cap onClick={() => window.print()}>print this page</Cap>
       </div>

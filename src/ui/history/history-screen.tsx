@@ -15,7 +15,7 @@ import { familyWords } from "@/core/circuit/setup";
 import { defaultPriors } from "@/core/faults/catalogue";
 import { partWords, type Part } from "@/core/faults/fault";
 import { historyRow, learntPriors, type HistoryRow } from "@/core/job/history";
-import { formulaSafe } from "@/core/report/formula-safe";
+import { formulaSafe } from "@/core/units/formula-safe";
 import { formatShare } from "@/core/units/format";
 import { listJobs } from "@/store/jobs";
 import { download } from "../jobs/download";

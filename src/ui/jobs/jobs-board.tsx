@@ -12,7 +12,8 @@ import { exportJob, importJob } from "@/core/job/file";
 import type { Job } from "@/core/job/schema";
 import { familyWords } from "@/core/circuit/setup";
 import { formatShare } from "@/core/units/format";
-import { lastTouched, listJobs, onOtherTab, saveJob, seedDemo, type Unreadable } from "@/store/jobs";
+import { lastTouched, listJobs, onOtherTab, saveCapture, saveJob, seedDemo, type Unreadable } from "@/store/jobs";
+import { captureWorker } from "../captures/use-capture";
 import { Cap } from "../keys/cap";
 import { CarMark } from "../keys/car-mark";
 import { download } from "./download";
@@ -56,7 +57,7 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
   useHotkeys("1,2,3,4,5,6,7,8,9", (_, { keys }) => open(Number(keys?.join("")) - 1));
   const take = async (file: File) => {
     try {
-      const job = importJob(await file.text(), file.name);
+      const job = /\.zip$/i.test(file.name) ? await takeZip(file) : importJob(await file.text(), file.name);
       await saveJob(job);
       await refresh();
       toast.success(`${job.car.name} is on the board; readings already here were kept.`);
@@ -92,7 +93,7 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
         <input
           ref={picker}
           type="file"
-          accept=".json,application/json"
+          accept=".json,.zip,application/json,application/zip"
           className="sr-only"
           aria-label="Job file"
           onChange={(event) => event.target.files?.[0] && void take(event.target.files[0])}
@@ -121,6 +122,14 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
       )}
     </div>
   );
+}
+
+/** A job ZIP: its captures go into the store first, so that the job never points at one that is not there. */
+async function takeZip(file: File): Promise<Job> {
+  const read = await captureWorker().unpack(file);
+  if (!read.ok) throw new UnusableInput(read.say);
+  for (const { id, capture } of read.captures) await saveCapture(id, capture);
+  return read.job;
 }
 
 const PLACES = [

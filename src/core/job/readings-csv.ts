@@ -1,9 +1,9 @@
 import Papa from "papaparse";
 import { hookupLabel, stateWords } from "../checks/words";
-import { readingsAfterRepair, standingReadings } from "../job/derive";
-import { hookupOf } from "../job/reading";
-import type { Job } from "../job/schema";
-import { formulaSafe } from "./formula-safe";
+import { readingsAfterRepair, standingReadings } from "./derive";
+import { hookupOf } from "./reading";
+import type { Job } from "./schema";
+import { formulaSafe } from "../units/formula-safe";
 
 /** Every standing reading as CSV, safe to open in a spreadsheet. */
 export function readingsCsv(job: Job): string {

@@ -1,0 +1,63 @@
+import { strToU8, zipSync } from "fflate";
+import { describe, expect, it } from "vitest";
+import { UnusableInput, type Capture } from "../capture/capture";
+import { jobSchema } from "./schema";
+import { packJob, unpackJob } from "./zip";
+
+const job = jobSchema.parse({
+  tastatura: "job/1",
+  id: "z",
+  createdAt: "2026-01-01T00:00:00Z",
+  car: { name: "=HYPERLINK()" },
+  setup: {
+    corner: "FL",
+    family: "passive",
+    path: [{ station: "module" }, { spanM: 1, mm2: 0.5 }, { station: "plug" }],
+  },
+  complaint: {},
+  policy: {},
+  entries: [{ id: "a", at: "2026-01-01T10:00:00Z", kind: "note", text: "hello" }],
+});
+const capture: Capture = {
+  name: "spin, before",
+  sampleS: 1e-3,
+  startS: -0.25,
+  channels: [
+    { name: "leg A", unit: "V", samples: Float32Array.from({ length: 400 }, (_, i) => Math.sin(i / 7)) },
+    { name: "supply", unit: "V", samples: new Float32Array(400).fill(4.5) },
+  ],
+};
+
+describe("a job as one ZIP", () => {
+  it("comes back whole, captures and all", () => {
+    const again = unpackJob(packJob(job, [{ id: "cap-1", capture }]), "z.zip");
+    expect(again.job).toEqual(job);
+    expect(again.captures[0]).toMatchObject({
+      id: "cap-1",
+      capture: { name: "spin, before", startS: -0.25, sampleS: 1e-3 },
+    });
+    const [one, two] = again.captures[0]!.capture.channels;
+    expect([one!.name, two!.name]).toEqual(["leg A", "supply"]);
+    expect(one!.samples[100]).toBeCloseTo(capture.channels[0]!.samples[100]!, 5);
+  });
+
+  it.each<[string, Uint8Array, RegExp]>([
+    ["half of it", packJob(job, []).slice(0, 200), /damaged ZIP/],
+    ["no job in it", zipSync({ "a.txt": strToU8("x") }), /without a job\.json/],
+    [
+      "a path trick",
+      zipSync({ "../job.json": strToU8("{}"), "captures/../../x.wav": strToU8("x") }),
+      /without a job\.json/,
+    ],
+    ["a bomb", zipSync({ "job.json": new Uint8Array(620 * 1024 * 1024) }, { level: 1 }), /more than a job can be/],
+    [
+      "a thousand files",
+      zipSync(Object.fromEntries(Array.from({ length: 300 }, (_, i) => [`${i}`, strToU8("x")]))),
+      /more than a job can be/,
+    ],
+    ["a newer job", zipSync({ "job.json": strToU8('{"tastatura":"job/7"}') }), /version “job\/7”/],
+  ])("%s is told and nothing is unpacked", (_, bytes, why) => {
+    expect(() => unpackJob(bytes, "z.zip")).toThrow(UnusableInput);
+    expect(() => unpackJob(bytes, "z.zip")).toThrow(why);
+  });
+});

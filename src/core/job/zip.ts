@@ -1,0 +1,95 @@
+import { strFromU8, strToU8, unzipSync, zipSync, type UnzipFileInfo } from "fflate";
+import { z } from "zod";
+import { UnusableInput, type Capture } from "../capture/capture";
+import { captureFromWav, captureToWav } from "../capture/wav";
+import { readingsCsv } from "./readings-csv";
+import { exportJob, importJob, parseJson } from "./file";
+import type { Job } from "./schema";
+
+export interface KeptCapture {
+  id: string;
+  capture: Capture;
+}
+
+const listSchema = z.array(
+  z.object({
+    id: z.string().regex(/^[\w-]{1,60}$/),
+    name: z.string().max(200),
+    startS: z.number(),
+    channels: z.array(z.string().max(80)).max(20),
+  }),
+);
+
+/** A whole job as one ZIP: the job, its captures as WAV, its readings as CSV. */
+export function packJob(job: Job, captures: readonly KeptCapture[]): Uint8Array {
+  const files: Record<string, Uint8Array> = {
+    "job.json": strToU8(exportJob(job)),
+    "readings.csv": strToU8(readingsCsv(job)),
+    "captures.json": strToU8(
+      JSON.stringify(
+        captures.map(({ id, capture }) => ({
+          id,
+          name: capture.name,
+          startS: capture.startS,
+          channels: capture.channels.map(({ name }) => name),
+        })),
+      ),
+    ),
+  };
+  for (const { id, capture } of captures) files[`captures/${id}.wav`] = captureToWav(capture);
+  return zipSync(files, { level: 6 });
+}
+
+/** Largest a ZIP may become, and the most files it may hold: more is no job. */
+const LARGEST_BYTES = 600 * 1024 * 1024;
+const MOST_FILES = 200;
+
+/**
+ * Reads a job ZIP.
+ * @throws UnusableInput for what is damaged, too large when unpacked, or no job; nothing is unpacked before it is measured
+ */
+export function unpackJob(bytes: Uint8Array, name: string): { job: Job; captures: KeptCapture[] } {
+  const files = unzip(bytes, name);
+  const text = files["job.json"];
+  if (!text) throw new UnusableInput(`${name} is a ZIP without a job.json in it. Choose one exported from here.`);
+  const job = importJob(strFromU8(text), `${name}, job.json`);
+  const list = files["captures.json"]
+    ? listSchema.safeParse(parseJson(strFromU8(files["captures.json"]), `${name}, captures.json`))
+    : null;
+  if (list && !list.success)
+    throw new UnusableInput(`${name}: the list of captures does not fit. Export the job again.`);
+  const captures = (list?.data ?? []).flatMap(({ id, name: title, startS, channels }): KeptCapture[] => {
+    const wav = files[`captures/${id}.wav`];
+    if (!wav) return [];
+    const capture = captureFromWav(wav, title);
+    return [
+      {
+        id,
+        capture: {
+          ...capture,
+          startS,
+          channels: capture.channels.map((channel, i) => ({ ...channel, name: channels[i] ?? channel.name })),
+        },
+      },
+    ];
+  });
+  return { job, captures };
+}
+
+/** Only the files a job has, by their exact names, and none before the sum of sizes is known to be bearable. */
+function unzip(bytes: Uint8Array, name: string): Record<string, Uint8Array> {
+  let [size, count] = [0, 0];
+  const wanted = (file: UnzipFileInfo) => {
+    size += file.originalSize;
+    count++;
+    if (size > LARGEST_BYTES || count > MOST_FILES)
+      throw new UnusableInput(`${name} would unpack to more than a job can be. It is not opened.`);
+    return /^(job\.json|captures\.json|captures\/[\w-]{1,60}\.wav)$/.test(file.name);
+  };
+  try {
+    return unzipSync(bytes, { filter: wanted });
+  } catch (error) {
+    if (error instanceof UnusableInput) throw error;
+    throw new UnusableInput(`${name} is a damaged ZIP. Copy or export it again.`, { cause: error });
+  }
+}
