@@ -119,4 +119,10 @@ export function within(u: number, from: number, to: number): number {
   return between(Math.min(1, Math.max(0, u)), from, to);
 }
 
+/** As `within`, tails turned back at the ends instead of heaped there: for places anywhere along something. */
+export function folded(u: number, from: number, to: number): number {
+  const turned = Math.abs(u) % 2;
+  return between(turned > 1 ? 2 - turned : turned, from, to);
+}
+
 export const onlyPlace = (id: string) => (): Place[] => [{ id, share: 1 }];

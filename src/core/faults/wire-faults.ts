@@ -1,6 +1,6 @@
 import type { CodeKind } from "../codes/code";
 import { conductorsOf, stationsOf, type CornerSetup } from "../circuit/setup";
-import { activeFamilies, everyFamily, logBetween, within, type Fault, type Place } from "./fault";
+import { activeFamilies, everyFamily, folded, logBetween, type Fault, type Place } from "./fault";
 import { everyConnector, everySpan, everySpanOnce, everyTerminal, placeWords } from "./places";
 
 const wireWord = (place: Place) => `${conductorWord(place.conductor!)} wire`;
@@ -31,7 +31,7 @@ function wireFault(
       const ohms = damage.to === Infinity ? Infinity : logBetween(draw(0), damage.from, damage.to);
       car.circuit.spanDefects.push({
         span: place.span!,
-        fraction: within(draw(1), 0.03, 0.97),
+        fraction: folded(draw(1), 0.03, 0.97),
         conductor: place.wire!,
         kind: damage.kind,
         ohms,
@@ -79,7 +79,7 @@ export const wireFaults: Fault[] = [
     apply: (car, place, draw) => {
       car.circuit.spanDefects.push({
         span: place.span!,
-        fraction: within(draw(1), 0.03, 0.97),
+        fraction: folded(draw(1), 0.03, 0.97),
         conductor: place.wire!,
         kind: "series",
         ohms: logBetween(draw(0), 0.1, 2),

@@ -3,7 +3,7 @@ import { pointLabel } from "../checks/words";
 import { contradictions, type Contradiction } from "../lineup/contradictions";
 import { weighGuess, type Guess } from "../lineup/cost";
 import type { LineUp } from "../lineup/line-up";
-import { proposeChecks, type Policy, type Progress, type Proposal } from "../lineup/next-check";
+import { LEAST_BITS, proposeChecks, type Policy, type Progress, type Proposal } from "../lineup/next-check";
 import { rankParts, rankSuspects, type PartShare, type Suspect } from "../lineup/suspects";
 import { describeHookup, type NextCheck } from "./describe-hookup";
 
@@ -50,6 +50,8 @@ function describeCheck({ check, bits, minutes, todo }: Proposal, lineUp: LineUp,
 
 function whyThis(hookup: Hookup, suspects: Suspect[], bits: number): string {
   const [first, second] = suspects;
+  if (bits < LEAST_BITS)
+    return "Hardly tells anything new: what is left looks alike to every check that is allowed now. Act on the likeliest, or take a doubtful reading again.";
   const where =
     "look" in hookup
       ? "This look"

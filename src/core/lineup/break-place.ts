@@ -12,9 +12,12 @@ export interface SpanSuspicion {
   /** Stretch that holds nine tenths of what rests on this span, in metres from its module end. */
   fromM: number;
   toM: number;
+  /** The stretch is shorter than the span by enough to be worth saying. */
+  narrowed: boolean;
 }
 
 const HELD = 0.9;
+const WORTH_SAYING = 0.75;
 
 /** Damage to wires, span by span, from every candidate's own place of damage and its weight. */
 export function breakPlaces({ candidates, setup }: LineUp): SpanSuspicion[] {
@@ -30,7 +33,14 @@ export function breakPlaces({ candidates, setup }: LineUp): SpanSuspicion[] {
     const own = smoothed(cells[span]!);
     const share = own.reduce((sum, value) => sum + value, 0);
     const [from, to] = shortest(own, HELD * share);
-    return { span, share, cells: own, fromM: (from / SPAN_CELLS) * spanM, toM: (to / SPAN_CELLS) * spanM };
+    return {
+      span,
+      share,
+      cells: own,
+      narrowed: (to - from) / SPAN_CELLS < WORTH_SAYING,
+      fromM: (from / SPAN_CELLS) * spanM,
+      toM: (to / SPAN_CELLS) * spanM,
+    };
   });
 }
 

@@ -73,7 +73,15 @@ export class LineUp {
     const [table] = this.forecasts.want([evidence.hookup], (g) => before[g]! > FORECAST_SHARE);
     const perCandidate = new Float64Array(candidates.count);
     const pulls = candidates.groups.map((group, g) => {
-      const pull = weighGroup(evidence, table!, candidates, group, this.clouds[g]!, perCandidate);
+      const pull = weighGroup(
+        evidence,
+        table!,
+        candidates,
+        group,
+        this.clouds[g]!,
+        perCandidate,
+        before[g]! > FINE_SHARE,
+      );
       if (pull) this.moved(g);
       return pull;
     });
@@ -212,6 +220,8 @@ export class LineUp {
   }
 }
 
+/** Groups below this share are weighed without being pulled toward the reading. */
+const FINE_SHARE = 2e-4;
 /** Groups below this share keep the forecasts they have. */
 const FORECAST_SHARE = 1e-5;
 

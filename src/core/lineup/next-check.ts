@@ -30,6 +30,8 @@ export interface Progress {
 }
 
 const SHORTLIST = 10;
+/** A check that tells less is only shown when there is no other. */
+export const LEAST_BITS = 0.01;
 /** How far an approach pulls: a check of its kind counts as this much cheaper. */
 const APPROACH_PULL = 0.45;
 
@@ -58,7 +60,8 @@ export function proposeChecks(lineUp: LineUp, policy: Policy, progress: Progress
   });
   const shortlist = rankByWorth(single, shares, progress.done, policy);
   if (gateIsDue(lineUp, shares)) bringForward(shortlist, single, (check) => isGateCheck(check.hookup));
-  return shortlist.slice(0, most).map(({ check, bits, worth }) => {
+  const telling = shortlist.filter(({ bits, check }, i) => i === 0 || bits > LEAST_BITS || isGateCheck(check.hookup));
+  return telling.slice(0, most).map(({ check, bits, worth }) => {
     const todo = check.access.filter(({ id }) => !progress.done.has(id));
     return { check, bits, worth, todo, minutes: todo.reduce((sum, step) => sum + step.minutes, check.ownMinutes) };
   });

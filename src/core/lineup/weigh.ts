@@ -21,6 +21,7 @@ const OTHER_PIN = 0.5;
  * words and OL are probabilities. Candidates are then pulled toward the number read.
  *
  * @param out each candidate's likelihood, written at its row
+ * @param fine false leaves the candidates where they are, for groups too unlikely to be worth it
  * @returns how candidates were moved, so that their forecasts must be made anew; null when none was
  */
 export function weighGroup(
@@ -30,6 +31,7 @@ export function weighGroup(
   group: Group,
   cloud: Cloud,
   out: Float64Array,
+  fine = true,
 ): Pull | null {
   const slip = (row: number) => BLUNDER * slipDensity(evidence, table, candidates.cars[row]!);
   const end = group.first + group.size;
@@ -46,7 +48,7 @@ export function weighGroup(
     applyWeights(candidates, group, out);
     return null;
   }
-  return weighNumber(table, evidence.value, candidates, group, cloud, out, slip);
+  return weighNumber(table, evidence.value, candidates, group, cloud, out, slip, fine);
 }
 
 /** Chance, for one candidate, that this reading was a slip given its likelihood. */
@@ -62,6 +64,7 @@ function weighNumber(
   cloud: Cloud,
   out: Float64Array,
   slip: (row: number) => number,
+  fine: boolean,
 ): Pull | null {
   const { hookup, slots } = table;
   const { first, size } = group;
@@ -72,7 +75,7 @@ function weighNumber(
   const perSlot: ({ x: Float64Array; slope: Slope | null } | null)[] = [];
   for (let slot = 0; slot < slots; slot++) {
     const x = slotValues(table, group, slot);
-    perSlot.push(x && { x, slope: fitSlope(candidates, group, cloud, x, reading, readingError) });
+    perSlot.push(x && { x, slope: fine ? fitSlope(candidates, group, cloud, x, reading, readingError) : null });
   }
   for (let k = 0; k < size; k++) {
     let sum = 0;

@@ -1,5 +1,6 @@
 "use client";
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
+import Link from "next/link";
 import { useEffect, useState, type RefObject } from "react";
 import type { NextCheck } from "@/core/job/describe-hookup";
 import { hookupCard } from "@/core/checks/hookup-card";
@@ -64,7 +65,10 @@ export function NextCheckCard({
           role="status"
         >
           ✓ Proven: {proven.words.toLowerCase()} ({formatShare(proven.share)}). Repair that first; measure on only to be
-          surer.
+          surer.{" "}
+          <Link className="underline" href={`/close-out?job=${job.id}`}>
+            To the close-out (X)
+          </Link>
         </p>
       )}
       <div className="flex flex-wrap items-center gap-2 text-sm">

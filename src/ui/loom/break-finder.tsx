@@ -40,7 +40,7 @@ export function BreakFinder({
       {lead && (
         <p className="mt-1">
           First in question: <b>{lead.words}</b> ({formatShare(lead.share)}).
-          {worst && worst.share > 0.02 && lead.part === "harness" && (
+          {worst && worst.share > 0.02 && lead.part === "harness" && worst.narrowed && (
             <>
               {" "}
               Nine tenths of what rests on span {worst.span + 1} lies {worst.fromM.toFixed(1)}–{worst.toM.toFixed(1)} m
