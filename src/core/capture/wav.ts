@@ -1,5 +1,8 @@
-import { WaveFile } from "wavefile";
+import * as wavefile from "wavefile";
 import { UnusableInput, type Capture } from "./capture";
+
+// Node sees this package as CommonJS with a default, bundlers as a module with names.
+const { WaveFile } = (Reflect.get(wavefile, "default") as typeof wavefile | undefined) ?? wavefile;
 
 /** Full scale of a sound file stands for this many volts unless the file's own note says otherwise. */
 export const WAV_FULL_SCALE_V = 5;
