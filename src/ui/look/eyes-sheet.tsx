@@ -12,6 +12,7 @@ import { hookupOf, readingFrom } from "@/core/job/reading";
 import type { Entry, Job } from "@/core/job/schema";
 import { typedEvidence } from "@/core/lineup/typed-evidence";
 import type { ChangeJob } from "../jobs/use-job";
+import { lineUpWorker } from "../jobs/use-lineup";
 import { Cap } from "../keys/cap";
 import { PhotoStrip } from "./photo-strip";
 
@@ -42,6 +43,11 @@ export function EyesSheet({ job, change }: { job: Job; change: ChangeJob }) {
     const word = answersFor(item, job.setup)?.words[Number(keys?.[0]) - 1];
     if (word) answer(item, word);
   });
+  const readIt = async () => {
+    const shown = await lineUpWorker().readSimulated(job, item);
+    if (shown !== null) answer(item, shown);
+  };
+  useHotkeys("i", () => void readIt());
   useHotkeys("0", couldNotSee);
   useHotkeys("down", () => setChosen(Math.min(items.length - 1, at + 1)), { preventDefault: true });
   useHotkeys("up", () => setChosen(Math.max(0, at - 1)), { preventDefault: true });
@@ -65,6 +71,7 @@ export function EyesSheet({ job, change }: { job: Job; change: ChangeJob }) {
                 answered={answered.get(hookupKey(one))?.value}
                 onAnswer={(word) => answer(one, word)}
                 onUnseen={couldNotSee}
+                onReadIt={job.simulated ? () => void readIt() : null}
               />
             ) : (
               <button
@@ -96,12 +103,14 @@ function OpenItem({
   answered,
   onAnswer,
   onUnseen,
+  onReadIt,
 }: {
   hookup: Hookup;
   job: Job;
   answered: string | undefined;
   onAnswer: (typed: string) => void;
   onUnseen: () => void;
+  onReadIt: (() => void) | null;
 }) {
   const answers = answersFor(hookup, job.setup);
   return (
@@ -145,6 +154,11 @@ function OpenItem({
         <Cap legend="0" onClick={onUnseen}>
           could not see
         </Cap>
+        {onReadIt && (
+          <Cap legend="I" className="border-plum!" onClick={onReadIt}>
+            look at the simulated car
+          </Cap>
+        )}
       </div>
     </div>
   );
