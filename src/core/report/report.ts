@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { answersFor } from "../checks/answers";
 import { hookupLabel, stateWords } from "../checks/words";
 import { familyWords } from "../circuit/setup";
 import { decodeCode } from "../codes/code";
@@ -54,7 +55,11 @@ export function reportOf(
       ? { what: hookupLabel(hookup.value), state: stateWords(hookup.value.state) }
       : { what: hookup.say, state: "" };
   };
-  const value = (reading: (typeof before)[number]["reading"]) => String(reading.finding ?? reading.value ?? "");
+  const value = (reading: (typeof before)[number]["reading"]) => {
+    const word = String(reading.finding ?? reading.value ?? "");
+    const hookup = hookupOf(reading, job.setup);
+    return (hookup.ok ? answersFor(hookup.value, job.setup)?.say[word] : undefined) ?? word;
+  };
   return {
     car: job.car.name || "car without a name",
     plate: job.car.plate,
@@ -89,7 +94,7 @@ export function reportOf(
           ),
         ]
       : [],
-    verified: (verification?.items ?? []).map(
+    verified: (repair ? (verification?.items ?? []) : []).map(
       ({ check, before: was, after, passes }) =>
         `${check.label}: ${was} before, ${after ?? "not measured"} after${passes === null ? "" : passes ? ", good" : ", still wrong"}`,
     ),

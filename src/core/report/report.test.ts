@@ -1,0 +1,63 @@
+import { describe, expect, it } from "vitest";
+import { progressOf, replay } from "../job/derive";
+import { diagnosisOf } from "../job/diagnosis";
+import { jobSchema } from "../job/schema";
+import { verification } from "../job/verify";
+import { reportOf, reportSchema } from "./report";
+
+const job = (entries: object[]) =>
+  jobSchema.parse({
+    tastatura: "job/1",
+    id: "r",
+    createdAt: "2026-01-01T00:00:00Z",
+    car: { name: "Drover 09", plate: "fleet 09" },
+    setup: {
+      corner: "FL",
+      family: "active-2wire",
+      path: [{ station: "module" }, { spanM: 1, mm2: 0.5 }, { station: "plug" }],
+    },
+    complaint: { codes: ["C0031-13", "P9999"], note: "Lamp since Monday." },
+    policy: {},
+    entries,
+  });
+const look = (id: string, value: string) => ({
+  id,
+  at: `2026-01-0${id}T10:00:00Z`,
+  kind: "reading",
+  reading: { instrument: "film", look: "encoder", value },
+});
+const repair = {
+  id: "4",
+  at: "2026-01-04T10:00:00Z",
+  kind: "repair",
+  fault: "ring-missing",
+  part: "ring",
+  words: "Ring has lost teeth",
+  share: 0.7,
+  guess: true,
+};
+
+function made(entries: object[]) {
+  const one = job(entries);
+  const lineUp = replay(one, 32);
+  const diagnosis = diagnosisOf(lineUp, one.policy, progressOf(one));
+  return reportOf(one, diagnosis, verification(one, lineUp), new Date("2026-02-03T00:00:00Z"));
+}
+
+describe("the report", () => {
+  it("says plainly that nothing is proven, and claims no check after a repair that was not made", () => {
+    const report = made([look("1", "gap")]);
+    expect(report.found).toMatch(/Nothing is proven yet\. First in question/);
+    expect(report).toMatchObject({ verified: [], done: [], fixed: false, date: "2026-02-03" });
+    expect(report.came.join(" ")).toMatch(/front left wheel speed sensor, open circuit.*P9999.*Lamp since Monday/);
+    expect(report.readings[0]!.value).toBe("a gap or crack in the stripes");
+    expect(reportSchema.parse(report)).toEqual(report);
+  });
+
+  it("names a guess as one, with its odds, and sets before against after", () => {
+    const report = made([look("1", "gap"), repair, look("5", "whole")]);
+    expect(report.done[0]).toMatch(/on a guess \(70 % at the time\)/);
+    expect(report.verified.join(" ")).toMatch(/before.*after/);
+    expect(report.readings.map(({ phase }) => phase)).toEqual(["before", "after"]);
+  });
+});
