@@ -15,7 +15,6 @@ export class SymptomWatch {
 
   /** Whether this car, its fault present, shows anything but a speed that follows the wheel. */
   shows(car: CarCondition, where: Whereabouts): boolean {
-    if (car.elsewhere) return true;
     this.reader.take(car);
     return this.reader.outlook(0, { ...where, comesAndGoes: false }).chances[0]! < 0.5;
   }

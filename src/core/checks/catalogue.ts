@@ -181,8 +181,8 @@ function wheelAndRing(setup: CornerSetup): Hookup[] {
 
 /** Points half and quarter way along each span, through the insulation. */
 function pierced(setup: CornerSetup): Hookup[] {
-  return spansOf(setup).flatMap((_, span) =>
-    [25, 50, 75].flatMap((percent) =>
+  return spansOf(setup).flatMap(({ pierceable = true }, span) =>
+    (pierceable ? [25, 50, 75] : []).flatMap((percent) =>
       conductorsOf[setup.family].map((conductor): Hookup => ({
         instrument: "volts-dc",
         red: { at: "span", span: span + 1, percent, conductor },

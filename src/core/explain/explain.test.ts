@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { contactAt, contactPlace, leakAt, leakPlace } from "./decades";
 import { explainCorner, usualExplain } from "./explain";
 import { lessons, lessonSettings } from "./lessons";
 
@@ -25,6 +26,11 @@ describe("the corner under the sliders", () => {
     const range = ({ trace }: typeof slow) =>
       Math.max(...trace.map(([, v]) => v)) - Math.min(...trace.map(([, v]) => v));
     expect(range(slow)).toBeCloseTo(range(fast), 1);
+  });
+
+  it("the decade sliders come back to where they were put", () => {
+    for (const ohms of [0, 5, 200, 50_000]) expect(contactAt(contactPlace(ohms))).toBe(ohms);
+    for (const ohms of [0, 1, 300, 10_000]) expect(leakAt(leakPlace(ohms))).toBeCloseTo(ohms, 6);
   });
 
   it("each lesson's start shows what it is about", () => {

@@ -1,6 +1,7 @@
 import type { CodeKind } from "../codes/code";
 import { conductorsOf, stationsOf, type CornerSetup } from "../circuit/setup";
 import { activeFamilies, everyFamily, folded, logBetween, type Fault, type Place } from "./fault";
+import { capital } from "../units/format";
 import { everyConnector, everySpan, everySpanOnce, everyTerminal, placeWords } from "./places";
 
 const wireWord = (place: Place) => `${conductorWord(place.conductor!)} wire`;
@@ -44,10 +45,6 @@ function wireFault(
         : `${capital(wireWord(place))} ${say} ${inSpan(place, setup)}`,
     clearedBy: (place, setup) => clearedBy.replace("{where}", placeWords(place, setup)),
   };
-}
-
-function capital(text: string): string {
-  return text[0]!.toUpperCase() + text.slice(1);
 }
 
 /** Faults of the loom and its connectors. */

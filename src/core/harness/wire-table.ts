@@ -47,7 +47,7 @@ const HOT_C = 60;
 export function wireTable(setup: CornerSetup, near: string, far: string, leadOhms = 0.2): WireCell[] {
   const conductors = conductorsOf[setup.family];
   const dead = circuitStateSchema.parse({ key: "off", batteryOff: true, unplugged: [near, far] });
-  const live = circuitStateSchema.parse({ key: "on", unplugged: near === "module" ? [near, far] : [near, far] });
+  const live = circuitStateSchema.parse({ key: "on", unplugged: [near, far] });
   const most = endToEndLimit(setup, near, far, leadOhms);
   const cells: WireCell[] = [];
   for (const conductor of conductors)

@@ -113,9 +113,11 @@ describe("closing a job", () => {
     expect(Object.values(learnt).reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 12);
   });
 
-  it("settings that do not fit fall back one by one", () => {
+  it("settings that do not fit fall back to the usual", () => {
     expect(parseSettings("{broken")).toEqual(usualSettings);
-    expect(parseSettings('{"speed":"mph","length":"furlong"}')).toMatchObject({ speed: "mph", length: "mm" });
+    const own = { ...usualSettings, estimate: { ...usualSettings.estimate, labourRate: 95 } };
+    expect(parseSettings(JSON.stringify(own))).toEqual(own);
+    expect(parseSettings('{"estimate":{"currency":"€","labourRate":-4}}')).toEqual(usualSettings);
   });
 
   it("the reckoner gives the figures of the trade", () => {

@@ -1,8 +1,7 @@
 import type { Hookup } from "../checks/hookup";
 import { hookupKey } from "../checks/hookup";
 import { describeHookup, type NextCheck } from "./describe-hookup";
-import type { LineUp } from "../lineup/line-up";
-import { LineUp as FreshLineUp } from "../lineup/line-up";
+import { LineUp } from "../lineup/line-up";
 import { HEALTHY } from "../lineup/candidates";
 import { rankSuspects } from "../lineup/suspects";
 import { complaintSchema } from "../lineup/complaint";
@@ -38,7 +37,8 @@ export function verification(job: Job, lineUp: LineUp): Verification {
   const lead = rankSuspects(lineUp)[0]!;
   const before = standingReadings(job);
   const direct = lead.provenBy.length > 0 ? lead.provenBy : before.map((_, i) => i).slice(-3);
-  const fresh = new FreshLineUp(job.setup, complaintSchema.parse({}), { seed: 1, perGroup: 48 });
+  let fresh: LineUp | null = null;
+  const unweighed = () => (fresh ??= new LineUp(job.setup, complaintSchema.parse({}), { seed: 1, perGroup: 48 }));
   const items = direct.flatMap((index): VerifyItem[] => {
     const reading = before[index]?.reading;
     const hookup = reading && hookupOf(reading, job.setup);
@@ -49,7 +49,7 @@ export function verification(job: Job, lineUp: LineUp): Verification {
         check: describeHookup(hookup.value, job.setup),
         before: String(reading!.finding ?? reading!.value),
         after: again ? String(again.finding ?? again.value) : null,
-        passes: again ? isHealthy(fresh, job, again, lead.id) : null,
+        passes: again ? isHealthy(unweighed(), job, again, lead.id) : null,
       },
     ];
   });
@@ -66,7 +66,7 @@ function lastAfter(job: Job, hookup: Hookup) {
   })?.reading;
 }
 
-function isHealthy(fresh: FreshLineUp, job: Job, reading: Parameters<typeof evidenceOf>[0], fault: string): boolean {
+function isHealthy(fresh: LineUp, job: Job, reading: Parameters<typeof evidenceOf>[0], fault: string): boolean {
   const evidence = evidenceOf(reading, job.setup);
   if (!evidence.ok) return false;
   const { byGroup } = fresh.predict(evidence.value);

@@ -12,12 +12,16 @@ export interface SpanSuspicion {
   /** Stretch that holds nine tenths of what rests on this span, in metres from its module end. */
   fromM: number;
   toM: number;
-  /** The stretch is shorter than the span by enough to be worth saying. */
+  /** The stretch is shorter than the span by enough, and likely enough, to be worth saying. */
   narrowed: boolean;
+  /** Likely enough to plan the splice. */
+  sure: boolean;
 }
 
 const HELD = 0.9;
 const WORTH_SAYING = 0.75;
+const LEAST_SHARE = 0.02;
+const SURE_SHARE = 0.6;
 
 /** Damage to wires, span by span, from every candidate's own place of damage and its weight. */
 export function breakPlaces({ candidates, setup }: LineUp): SpanSuspicion[] {
@@ -37,7 +41,8 @@ export function breakPlaces({ candidates, setup }: LineUp): SpanSuspicion[] {
       span,
       share,
       cells: own,
-      narrowed: (to - from) / SPAN_CELLS < WORTH_SAYING,
+      narrowed: (to - from) / SPAN_CELLS < WORTH_SAYING && share > LEAST_SHARE,
+      sure: share > SURE_SHARE,
       fromM: (from / SPAN_CELLS) * spanM,
       toM: (to / SPAN_CELLS) * spanM,
     };

@@ -38,6 +38,8 @@ export interface Guess {
   fitSensorNow: { chancePct: number; expectedCost: number };
   /** Measure on as proposed, then repair what is found. */
   plan: { expectedCost: number; minutes: number };
+  /** What measuring on saves on average against fitting by popular order; 0 when it saves nothing. */
+  saves: number;
   /** Cheapest way on from here by expected cost. */
   better: "act" | "measure";
   /** Part the “act” side would repair first: largest chance per cost. */
@@ -61,11 +63,10 @@ export function weighGuess(
   const minutes = minutesToProof(parts, proposals);
   const plan = (minutes / 60) * rate + parts.reduce((sum, one) => sum + one.share * costs[one.part], 0);
   const act = sequenceCost(byRatio, share, costs);
+  const guessing = Math.round(sequenceCost(POPULAR_ORDER, share, costs));
   return {
-    fitSensorNow: {
-      chancePct: Math.round(share("sensor") * 100),
-      expectedCost: Math.round(sequenceCost(POPULAR_ORDER, share, costs)),
-    },
+    fitSensorNow: { chancePct: Math.round(share("sensor") * 100), expectedCost: guessing },
+    saves: Math.max(0, guessing - Math.round(plan)),
     plan: { expectedCost: Math.round(plan), minutes: Math.round(minutes) },
     better: act <= plan ? "act" : "measure",
     actOn: byRatio[0] ?? "none",

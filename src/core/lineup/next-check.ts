@@ -59,8 +59,9 @@ export function proposeChecks(lineUp: LineUp, policy: Policy, progress: Progress
     return { check, information, cost, bits: information.bits, worth: information.bits / cost };
   });
   const shortlist = rankByWorth(single, shares, progress.done, policy);
-  if (gateIsDue(lineUp, shares)) bringForward(shortlist, single, (check) => isGateCheck(check.hookup));
-  const telling = shortlist.filter(({ bits, check }, i) => i === 0 || bits > LEAST_BITS || isGateCheck(check.hookup));
+  const gate = gateIsDue(lineUp, shares) ? single.filter(({ check }) => isGateCheck(check.hookup)) : [];
+  const rest = shortlist.filter((one) => !gate.includes(one));
+  const telling = [...gate, ...rest.filter(({ bits }, i) => bits > LEAST_BITS || (i === 0 && gate.length === 0))];
   return telling.slice(0, most).map(({ check, bits, worth }) => {
     const todo = check.access.filter(({ id }) => !progress.done.has(id));
     return { check, bits, worth, todo, minutes: todo.reduce((sum, step) => sum + step.minutes, check.ownMinutes) };
@@ -86,13 +87,6 @@ function gateIsDue(lineUp: LineUp, shares: Float64Array): boolean {
 }
 
 const GATE_SHARE = 0.9;
-
-/** Puts the checks that fit first, in their order, whatever their worth. */
-function bringForward(shortlist: Scored[], all: readonly Scored[], fits: (check: Check) => boolean): void {
-  const wanted = all.filter(({ check }) => fits(check));
-  const rest = shortlist.filter((one) => !wanted.includes(one));
-  shortlist.splice(0, shortlist.length, ...wanted, ...rest);
-}
 
 /** Whether the rules of the trade and of the user let this check be done now. */
 export function isAllowed(check: Check, lineUp: LineUp, policy: Policy): boolean {

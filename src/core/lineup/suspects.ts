@@ -59,6 +59,14 @@ export function rankSuspects(lineUp: LineUp): Suspect[] {
     .sort((a, b) => b.share - a.share);
 }
 
+/** Parts under this share are left out of lists that are read at a glance. */
+const SHOWN_SHARE = 0.005;
+
+/** The parts worth a line in a short list. */
+export function partsToShow(parts: readonly PartShare[]): PartShare[] {
+  return parts.filter(({ share }) => share >= SHOWN_SHARE);
+}
+
 export interface PartShare {
   part: Part;
   share: number;

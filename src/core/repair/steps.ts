@@ -240,6 +240,11 @@ export function repairPlan(fault: string, part: Part): RepairPlan {
   return BY_FAULT[fault] ?? BY_PART[part];
 }
 
+/** Whether the sensor has to be drawn for the repair of a part, with the risk that it breaks. */
+export function sensorComesOut(part: Part): boolean {
+  return part === "sensor" || part === "mounting";
+}
+
 /** Pound-force foot to newton metre: 1.3558179483 (NIST SP 811, appendix B). */
 export const NM_PER_LBFT = 1.355_817_948_3;
 

@@ -1,4 +1,6 @@
 import { cornerWords, corners, type Corner } from "../units/corner";
+import { capital } from "../units/format";
+import { median } from "../units/median";
 import type { LiveSpeedWord, ScanFinding, ScanLog } from "./scan-log";
 import { ratioWords } from "./ratio-words";
 
@@ -62,18 +64,19 @@ function referenceOf({ timeS, speedKmh }: ScanLog): Record<Corner, Float64Array>
 }
 
 function cornerFindings(
-  { timeS, speedKmh }: ScanLog,
+  log: ScanLog,
   corner: Corner,
   reference: Float64Array,
   silentBelowKmh: number,
   pulses: number,
 ): ScanFinding[] {
+  const { timeS, speedKmh } = log;
   const own = speedKmh[corner];
   const name = cornerWords[corner];
   const moving = [...timeS.keys()].filter(
     (i) => reference[i]! > Math.max(MOVING_KMH, silentBelowKmh) && !Number.isNaN(own[i]!),
   );
-  const held = heldDoubles({ timeS, speedKmh, name: "" }, corner);
+  const held = heldDoubles(log, corner);
   if (moving.length < 3) return held ? [held] : [];
   const dead = moving.filter((i) => own[i]! < STOPPED_KMH);
   if (dead.length > 0.9 * moving.length)
@@ -271,15 +274,4 @@ function isSlip(timeS: Float64Array, own: Float64Array, reference: Float64Array,
   const braking = (reference[a]! - reference[b]!) / 3.6 / Math.max(1e-3, timeS[b]! - timeS[a]!);
   const before = own[Math.max(0, from - 1)]!;
   return braking > HARD_BRAKING_MS2 && before < 0.93 * reference[Math.max(0, from - 1)]! && own[to]! > STOPPED_KMH;
-}
-
-function median(values: readonly number[]): number {
-  if (values.length === 0) return NaN;
-  const sorted = values.toSorted((a, b) => a - b);
-  const middle = sorted.length >> 1;
-  return sorted.length % 2 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
-}
-
-function capital(text: string): string {
-  return text[0]!.toUpperCase() + text.slice(1);
 }

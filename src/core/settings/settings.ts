@@ -2,9 +2,6 @@ import { z } from "zod";
 import { usualEstimate } from "../repair/estimate";
 
 export const settingsSchema = z.object({
-  speed: z.enum(["km/h", "mph"]).default("km/h"),
-  length: z.enum(["mm", "in"]).default("mm"),
-  torque: z.enum(["N·m", "lb·ft"]).default("N·m"),
   estimate: z
     .object({
       currency: z.string().min(1).max(4),
@@ -19,23 +16,14 @@ export type Settings = z.infer<typeof settingsSchema>;
 
 export const usualSettings: Settings = settingsSchema.parse({});
 
-/** Settings as stored; whatever does not fit falls back to the usual, field by field. */
+/** Settings as stored, or the usual ones where they do not fit. */
 export function parseSettings(text: string | null): Settings {
-  if (text === null) return usualSettings;
-  let stored: unknown;
+  let stored: unknown = {};
   try {
-    stored = JSON.parse(text);
+    stored = JSON.parse(text ?? "{}");
   } catch (error) {
-    if (error instanceof SyntaxError) return usualSettings;
-    throw error;
+    if (!(error instanceof SyntaxError)) throw error;
   }
-  const whole = settingsSchema.safeParse(stored);
-  if (whole.success) return whole.data;
-  const parts = typeof stored === "object" && stored !== null ? (stored as Record<string, unknown>) : {};
-  const kept: Record<string, unknown> = {};
-  for (const key of Object.keys(settingsSchema.shape) as (keyof Settings)[]) {
-    const one = settingsSchema.shape[key].safeParse(parts[key]);
-    if (one.success) kept[key] = one.data;
-  }
-  return settingsSchema.parse(kept);
+  const parsed = settingsSchema.safeParse(stored);
+  return parsed.success ? parsed.data : usualSettings;
 }

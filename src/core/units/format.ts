@@ -68,3 +68,8 @@ function significant(value: number, digits: number): string {
   const decimals = Math.max(0, Math.min(3, digits - Math.max(1, whole)));
   return value.toFixed(decimals);
 }
+
+/** The first letter large, for the start of a sentence. */
+export function capital(text: string): string {
+  return text[0]!.toUpperCase() + text.slice(1);
+}

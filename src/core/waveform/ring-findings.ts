@@ -97,7 +97,7 @@ export function shapeFindings(
 ): Finding[] {
   const list: Finding[] = [];
   const wave = firstHarmonic(ring.periodMean);
-  const rest = ring.periodMean.map((value, t) => value - wave.at(t));
+  const rest = ring.periodMean.map((value, t) => value - wave(t));
   const usual = medianAbsolute(rest);
   const odd = rest.map((value, t) =>
     Number.isNaN(value) ? 0 : Math.abs(value) / Math.hypot(3 * usual, 2 * ring.periodError[t]!),
@@ -153,7 +153,7 @@ export function shapeFindings(
 const LEAST_WAVE = 0.02;
 const WAVE_OVER_ERROR = 5;
 
-function firstHarmonic(values: Float64Array): { size: number; at: (tooth: number) => number } {
+function firstHarmonic(values: Float64Array): (tooth: number) => number {
   const N = values.length;
   let [a, b, n] = [0, 0, 0];
   values.forEach((value, t) => {
@@ -163,10 +163,7 @@ function firstHarmonic(values: Float64Array): { size: number; at: (tooth: number
     n++;
   });
   const [x, y] = [(2 * a) / Math.max(1, n), (2 * b) / Math.max(1, n)];
-  return {
-    size: Math.hypot(x, y),
-    at: (t) => x * Math.cos((2 * Math.PI * t) / N) + y * Math.sin((2 * Math.PI * t) / N),
-  };
+  return (t) => x * Math.cos((2 * Math.PI * t) / N) + y * Math.sin((2 * Math.PI * t) / N);
 }
 
 function medianAbsolute(values: Float64Array): number {

@@ -1,3 +1,4 @@
+import { median } from "../units/median";
 import { isMissing, type Pulse, type Rhythm } from "./pulses";
 
 /** What each tooth does on average over all turns. */
@@ -93,13 +94,8 @@ export function foldRing(
           Math.sqrt(n)
         : NaN,
     ),
-    heightMean: Float64Array.from(heightsOf, middle),
+    heightMean: Float64Array.from(heightsOf, median),
   };
-}
-
-function middle(values: number[]): number {
-  const sorted = values.sort((a, b) => a - b);
-  return sorted.length === 0 ? NaN : (sorted[(sorted.length - 1) >> 1]! + sorted[sorted.length >> 1]!) / 2;
 }
 
 /** Heights over their running median (speed raises a passive signal, so only neighbours compare). */

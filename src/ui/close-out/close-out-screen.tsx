@@ -112,7 +112,7 @@ function Closing({
           lead={lead}
           onRepaired={markRepaired}
         />
-        <EstimatePanel job={job} diagnosis={diagnosis} plan={plan} />
+        <EstimatePanel job={job} diagnosis={diagnosis} plan={plan} part={target.part} />
         <ReportPanel job={job} diagnosis={diagnosis} verification={verification} />
       </div>
       <div className="grid content-start gap-4">

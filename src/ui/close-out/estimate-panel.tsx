@@ -1,19 +1,29 @@
 "use client";
 import { standingReadings } from "@/core/job/derive";
+import type { Part } from "@/core/faults/fault";
 import type { Diagnosis } from "@/core/job/diagnosis";
 import { minutesSpent } from "@/core/job/minutes-spent";
 import type { Job } from "@/core/job/schema";
 import { estimate } from "@/core/repair/estimate";
-import type { RepairPlan } from "@/core/repair/steps";
+import { sensorComesOut, type RepairPlan } from "@/core/repair/steps";
 import { useSettings } from "../settings/use-settings";
 
 /** What it will likely cost, beside what guessing would have. */
-export function EstimatePanel({ job, diagnosis, plan }: { job: Job; diagnosis: Diagnosis; plan: RepairPlan }) {
+export function EstimatePanel({
+  job,
+  diagnosis,
+  plan,
+  part,
+}: {
+  job: Job;
+  diagnosis: Diagnosis;
+  plan: RepairPlan;
+  part: Part;
+}) {
   const { settings } = useSettings();
-  const sensorOut = /sensor/i.test(plan.title);
-  const { lines, tax, total } = estimate(plan, minutesSpent(job), sensorOut, settings.estimate);
+  const { lines, tax, total } = estimate(plan, minutesSpent(job), sensorComesOut(part), settings.estimate);
   const money = (amount: number) => `${Math.round(amount)} ${settings.estimate.currency}`;
-  const saved = diagnosis.guess.fitSensorNow.expectedCost - diagnosis.guess.plan.expectedCost;
+  const saved = diagnosis.guess.saves;
   return (
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Estimate">
       <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Estimate</h2>

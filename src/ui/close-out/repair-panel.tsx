@@ -3,6 +3,7 @@ import { useState } from "react";
 import type { RepairEntry } from "@/core/job/derive";
 import type { Suspect } from "@/core/lineup/suspects";
 import { otherTorque, type RepairPlan } from "@/core/repair/steps";
+import { decimal } from "@/core/units/decimal";
 import { formatShare } from "@/core/units/format";
 import { Cap } from "../keys/cap";
 
@@ -99,7 +100,7 @@ function Ticks({
 
 function Torque({ name, onSet }: { name: string; onSet: (text: string) => void }) {
   const [text, setText] = useState("");
-  const other = otherTorque(Number(text.replace(",", ".")), "N·m");
+  const other = otherTorque(decimal(text), "N·m");
   return (
     <label className="text-sm text-muted">
       {name}

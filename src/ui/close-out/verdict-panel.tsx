@@ -5,7 +5,7 @@ import { standingReadings } from "@/core/job/derive";
 import type { Diagnosis } from "@/core/job/diagnosis";
 import { hookupOf } from "@/core/job/reading";
 import type { Job } from "@/core/job/schema";
-import type { Suspect } from "@/core/lineup/suspects";
+import { partsToShow, type Suspect } from "@/core/lineup/suspects";
 import { formatShare } from "@/core/units/format";
 
 /** What is proven and by which readings, what was cleared, what stays open. */
@@ -13,7 +13,7 @@ export function VerdictPanel({ job, diagnosis, proven }: { job: Job; diagnosis: 
   const lead = diagnosis.suspects[0]!;
   const readings = standingReadings(job);
   const cleared = diagnosis.parts.filter(({ verdict }) => verdict === "cleared");
-  const open = diagnosis.parts.filter(({ verdict, share }) => verdict === "suspect" && share >= 0.005);
+  const open = partsToShow(diagnosis.parts).filter(({ verdict }) => verdict === "suspect");
   const next = diagnosis.next[0];
   return (
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Verdict">

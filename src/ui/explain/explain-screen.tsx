@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
 import { families, familyWords } from "@/core/circuit/setup";
+import { contactAt, contactPlace, leakAt, leakPlace } from "@/core/explain/decades";
 import { explainCorner, usualExplain, type ExplainSettings } from "@/core/explain/explain";
 import { lessonSettings, lessons } from "@/core/explain/lessons";
 import { formatQuantity } from "@/core/units/format";
@@ -111,20 +112,20 @@ export function ExplainScreen() {
               <Slider
                 label="corroded contact at C1"
                 shown={formatQuantity(settings.contactOhms, "ohms")}
-                value={Math.log10(1 + settings.contactOhms)}
+                value={contactPlace(settings.contactOhms)}
                 min={0}
                 max={5}
                 step={0.05}
-                onChange={(log) => set({ contactOhms: Math.round(10 ** log - 1) })}
+                onChange={(place) => set({ contactOhms: contactAt(place) })}
               />
               <Slider
                 label="chafe to ground"
                 shown={settings.chafeOhms ? formatQuantity(settings.chafeOhms, "ohms") : "none"}
-                value={settings.chafeOhms ? 6 - Math.log10(settings.chafeOhms) : 0}
+                value={leakPlace(settings.chafeOhms)}
                 min={0}
                 max={6}
                 step={0.1}
-                onChange={(place) => set({ chafeOhms: place < 0.5 ? 0 : Math.round(10 ** (6 - place) * 10) / 10 })}
+                onChange={(place) => set({ chafeOhms: leakAt(place) })}
               />
             </section>
             <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Meter">

@@ -11,6 +11,7 @@ import { standingReadings } from "@/core/job/derive";
 import { hookupOf, readingFrom } from "@/core/job/reading";
 import type { Entry, Job } from "@/core/job/schema";
 import { typedEvidence } from "@/core/lineup/typed-evidence";
+import { capital } from "@/core/units/format";
 import type { ChangeJob } from "../jobs/use-job";
 import { lineUpWorker } from "../jobs/use-lineup";
 import { Cap } from "../keys/cap";
@@ -176,8 +177,4 @@ function answersIn(job: Job): Map<string, { id: string; value: string }> {
 function saidOf(hookup: Hookup, value: string | undefined, job: Job): string | null {
   if (value === undefined) return null;
   return answersFor(hookup, job.setup)?.say[value] ?? value;
-}
-
-function capital(text: string): string {
-  return text[0]!.toUpperCase() + text.slice(1);
 }

@@ -9,6 +9,7 @@ import type { Job } from "@/core/job/schema";
 import { liveSpeedWord } from "@/core/scanlog/analyse-scan";
 import { steadyLog } from "@/core/scanlog/steady-log";
 import type { ScanFinding } from "@/core/scanlog/scan-log";
+import { decimal } from "@/core/units/decimal";
 import { corners, cornerWords } from "@/core/units/corner";
 import { loadScan, saveScan } from "@/store/jobs";
 import type { ReadScan } from "@/workers/capture.worker";
@@ -102,7 +103,7 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
           onChange={(event) => event.target.files?.[0] && void take(event.target.files[0])}
         />
         <p className="text-sm text-muted">CSV with time and four speeds; or type the four at a steady speed:</p>
-        <FourSpeeds onSpeeds={(speeds) => void keep({ ok: true, ...analysedTyped(speeds, pulses) })} />
+        <FourSpeeds onSpeeds={(speeds) => void keep({ ok: true, ...steadyLog(speeds, pulses) })} />
       </div>
       {read && !read.result.ok && (
         <p role="alert" className="rounded-lg border border-brick bg-brick-wash px-3 py-2">
@@ -138,10 +139,6 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
   );
 }
 
-function analysedTyped(speeds: Record<string, number>, pulses: number) {
-  return steadyLog(speeds, pulses);
-}
-
 function FourSpeeds({ onSpeeds }: { onSpeeds: (speeds: Record<string, number>) => void }) {
   return (
     <form
@@ -149,10 +146,8 @@ function FourSpeeds({ onSpeeds }: { onSpeeds: (speeds: Record<string, number>) =
       onSubmit={(event) => {
         event.preventDefault();
         const form = new FormData(event.currentTarget);
-        const speeds = Object.fromEntries(
-          corners.map((corner) => [corner, Number(String(form.get(corner)).replace(",", "."))]),
-        );
-        if (corners.some((corner) => form.get(corner) === "" || !Number.isFinite(speeds[corner]!)))
+        const speeds = Object.fromEntries(corners.map((corner) => [corner, decimal(String(form.get(corner)))]));
+        if (corners.some((corner) => !Number.isFinite(speeds[corner]!)))
           return toast.error("Type four speeds in km/h; 0 for a corner that shows none.");
         onSpeeds(speeds);
       }}

@@ -40,7 +40,7 @@ export function BreakFinder({
       {lead && (
         <p className="mt-1">
           First in question: <b>{lead.words}</b> ({formatShare(lead.share)}).
-          {worst && worst.share > 0.02 && lead.part === "harness" && worst.narrowed && (
+          {worst?.narrowed && lead.part === "harness" && (
             <>
               {" "}
               Nine tenths of what rests on span {worst.span + 1} lies {worst.fromM.toFixed(1)}–{worst.toM.toFixed(1)} m
@@ -95,7 +95,7 @@ export function BreakFinder({
           )}
         </div>
       </div>
-      {worst && worst.share > 0.6 && lead && (
+      {worst?.sure && lead && (
         <details className="mt-3">
           <summary className="min-h-8 cursor-pointer font-semibold">How to splice it</summary>
           <ol className="list-decimal pl-6">

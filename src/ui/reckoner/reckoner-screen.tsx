@@ -1,5 +1,6 @@
 "use client";
 import { useState } from "react";
+import { decimal } from "@/core/units/decimal";
 import { sums, type Sum } from "@/core/reckoner/sums";
 import { PlainHeader } from "../keys/plain-header";
 
@@ -22,7 +23,7 @@ function SumCard({ sum }: { sum: Sum }) {
     Object.fromEntries(sum.fields.map(({ key, usual }) => [key, usual])),
   );
   const lines = sum.work(
-    (key) => Number((texts[key] ?? "").replace(",", ".")) || 0,
+    (key) => decimal(texts[key] ?? "") || 0,
     (key) => texts[key] ?? "",
   );
   return (

@@ -2,6 +2,7 @@
 import { useEffect, useState } from "react";
 import { toast } from "sonner";
 import { exportJob } from "@/core/job/file";
+import { decimal } from "@/core/units/decimal";
 import { listJobs } from "@/store/jobs";
 import { download } from "../jobs/download";
 import { Cap } from "../keys/cap";
@@ -13,7 +14,7 @@ export function SettingsScreen() {
   const { settings, change } = useSettings();
   const { estimate } = settings;
   const number = (key: "labourRate" | "taxPct" | "seizedPct" | "seizedMin", most: number) => (text: string) => {
-    const value = Number(text.replace(",", "."));
+    const value = decimal(text);
     if (!Number.isFinite(value) || value < 0 || value > most) return toast.error(`A number from 0 to ${most}.`);
     change({ estimate: { ...estimate, [key]: value } });
   };

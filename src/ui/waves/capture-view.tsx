@@ -10,6 +10,7 @@ import { modelName, type LibraryItem } from "@/core/job/library";
 import type { Job } from "@/core/job/schema";
 import { compareCaptures, type Compared } from "@/core/waveform/compare";
 import { toothRun } from "@/core/waveform/findings";
+import { turnOf, viewOfFinding, viewOfTurn, type View } from "@/core/waveform/view";
 import { rasterWords } from "@/core/waveform/raster-words";
 import { loadCapture } from "@/store/jobs";
 import { keepInLibrary, listLibrary } from "@/store/library";
@@ -20,7 +21,6 @@ import { ComparePanel } from "./compare-panel";
 import { FindingsPanel } from "./findings-panel";
 import { RingClock } from "./ring-clock";
 import { RingRasterView } from "./ring-raster-view";
-import type { View } from "./wave-trace";
 
 const WaveTrace = dynamic(() => import("./wave-trace").then((module) => module.WaveTrace), {
   ssr: false,
@@ -72,26 +72,13 @@ export function CaptureView({
     if (!raster) return;
     const wanted = Math.max(0, Math.min(raster.rows - 1, next));
     setRow(wanted);
-    setView([
-      raster.rowStartS[wanted]!,
-      Math.max(raster.rowStartS[wanted + 1]!, raster.rowStartS[wanted]! + sampleS * 50),
-    ]);
+    setView(viewOfTurn(raster, wanted, sampleS));
   };
   const show = (index: number) => {
-    const finding = shown[index];
-    if (!finding) return;
-    const margin = Math.max(
-      0.5 * (finding.endS - finding.startS),
-      12 * (channel.frequencyHz ? 1 / channel.frequencyHz.median : 0.01),
-    );
-    setView([Math.max(whole[0], finding.startS - margin), Math.min(whole[1], finding.endS + margin)]);
-    if (raster)
-      setRow(
-        Math.max(
-          0,
-          raster.rowStartS.findLastIndex((time) => time <= finding.startS),
-        ),
-      );
+    const wanted = shown[index];
+    if (!wanted) return;
+    setView(viewOfFinding(wanted, channel, whole));
+    if (raster) setRow(turnOf(raster, wanted));
   };
   const [finding, setFinding] = useState(-1);
   useHotkeys("right", () => toRow(row + 1), { preventDefault: true });

@@ -6,10 +6,9 @@ import { CanvasRenderer } from "echarts/renderers";
 import { useEffect, useRef } from "react";
 import type { ThinTrace } from "@/core/capture/thin";
 import type { Finding } from "@/core/waveform/findings";
+import { localFindings, type View } from "@/core/waveform/view";
 
 register([LineChart, GridComponent, DataZoomComponent, LegendComponent, MarkAreaComponent, CanvasRenderer]);
-
-export type View = readonly [fromS: number, toS: number];
 
 interface TraceProps {
   names: readonly string[];
@@ -140,9 +139,10 @@ function options(
         i === 0
           ? {
               itemStyle: { color: colour("--brick"), opacity: 0.2 },
-              data: findings
-                .filter(({ startS, endS }) => endS - startS < 0.6 * (last - first))
-                .map(({ startS, endS }) => [{ xAxis: startS }, { xAxis: endS }]),
+              data: localFindings(findings, [first, last]).map(({ startS, endS }) => [
+                { xAxis: startS },
+                { xAxis: endS },
+              ]),
             }
           : undefined,
     })),
