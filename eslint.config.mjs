@@ -21,7 +21,14 @@ export default ts.config(
   {
     files: ["scripts/*.mjs", "*.mjs", "*.cjs"],
     languageOptions: {
-      globals: { process: "readonly", console: "readonly", fetch: "readonly", setTimeout: "readonly", URL: "readonly" },
+      globals: {
+        process: "readonly",
+        console: "readonly",
+        fetch: "readonly",
+        setTimeout: "readonly",
+        URL: "readonly",
+        Buffer: "readonly",
+      },
     },
   },
   { files: ["**/*.cjs"], languageOptions: { globals: { module: "readonly" } } },

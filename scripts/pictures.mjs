@@ -24,7 +24,33 @@ const shots = [
   ["loom", "/loom?job=demo-skua", DESK],
   ["close-out", "/close-out?job=demo-skua", DESK],
   ["practice", "/practice", DESK],
+  [
+    "debrief",
+    "/practice",
+    DESK,
+    async (page) => {
+      const exercise = '{"tastatura":"exercise/1","seed":77,"family":"passive","skill":"sensor and ring"}';
+      await page
+        .getByLabel("Exercise file")
+        .setInputFiles({ name: "e.json", mimeType: "application/json", buffer: Buffer.from(exercise) });
+      for (let reading = 0; reading < 5; reading++) {
+        await page.locator("main[aria-busy=false] [data-hookup]").waitFor();
+        await page.keyboard.press("i");
+        await page.waitForTimeout(1200);
+        await page.keyboard.press("Enter");
+        await page.waitForTimeout(1200);
+        await page.keyboard.press("Escape");
+      }
+      const lead = await page.locator("[data-suspect]").first().getAttribute("data-suspect");
+      await page.getByLabel("Part and place at fault").selectOption(lead);
+      await page.getByRole("button", { name: "name it" }).click();
+      await page.getByText("A colleague would have noticed").or(page.getByText("Score")).first().waitFor();
+      await page.waitForTimeout(1000);
+    },
+  ],
   ["explain", "/explain", DESK],
+  ["history", "/history", DESK],
+  ["settings", "/settings", DESK],
   ["reckoner", "/reckoner", DESK],
 ];
 

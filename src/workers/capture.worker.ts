@@ -44,10 +44,10 @@ const api = {
     }
   },
 
-  /** Analyses a capture that is already at hand. */
-  analyse(capture: Capture, options: AnalyseOptions): ReadCapture {
+  /** Analyses a capture that is already at hand. @param inView false leaves `window` on the capture it was on */
+  analyse(capture: Capture, options: AnalyseOptions, inView = true): ReadCapture {
     const channels = analyseCapture(capture, options);
-    held = capture;
+    if (inView) held = capture;
     return {
       ok: true,
       capture,

@@ -2,7 +2,7 @@ import { expose } from "comlink";
 import type { Hookup } from "../core/checks/hookup";
 import { forecastStrip, previewReading, type ForecastStrip, type Preview } from "../core/job/forecast-strip";
 import { progressOf, replay, standingReadings } from "../core/job/derive";
-import { diagnosisOf, type Diagnosis } from "../core/job/diagnosis";
+import { diagnosisOf, rankingOf, type Diagnosis, type Ranking } from "../core/job/diagnosis";
 import type { NextCheck } from "../core/job/describe-hookup";
 import { evidenceOf } from "../core/job/reading";
 import type { Job } from "../core/job/schema";
@@ -44,6 +44,11 @@ function lineUpOf(job: Job): LineUp {
 }
 
 const api = {
+  /** The ranking alone: there long before the next check is chosen. */
+  rank(job: Job): Ranking {
+    return rankingOf(lineUpOf(job));
+  },
+
   /** Everything the Bench shows of a job. */
   diagnose(job: Job): Diagnosis {
     return diagnosisOf(lineUpOf(job), job.policy, progressOf(job));

@@ -1,4 +1,4 @@
-import { spansOf, stationsOf, conductorsOf, type CornerSetup } from "./setup";
+import { conductorsOf, meterOf, spansOf, stationsOf, type CornerSetup } from "./setup";
 import { wireOhms } from "./wire";
 
 /** A defect somewhere along a span: a series resistance or a leak, at a fraction of its length from the module end. */
@@ -96,7 +96,7 @@ export function nominalCondition(setup: CornerSetup): CornerCondition {
       bodyOhms: 2e7,
       restsHigh: false,
     },
-    meterOhms: 1e6 * (setup.meter?.inputMegohm ?? 10),
-    leadOhms: setup.meter?.leadOhms ?? 0.15,
+    meterOhms: 1e6 * meterOf(setup).inputMegohm,
+    leadOhms: meterOf(setup).leadOhms,
   };
 }

@@ -82,6 +82,11 @@ export type CornerSetup = z.infer<typeof cornerSetupSchema>;
 export type Station = z.infer<typeof stationSchema>;
 export type Span = z.infer<typeof spanSchema>;
 
+/** The meter in use, or a usual one: 10 MΩ, true RMS, 0.15 Ω of leads. */
+export function meterOf({ meter }: CornerSetup): NonNullable<CornerSetup["meter"]> {
+  return meter ?? { inputMegohm: 10, leadOhms: 0.15, averageResponding: false };
+}
+
 /** The wire whose level carries the speed: the one the module senses. */
 export function signalConductor({ family, sense }: CornerSetup): Conductor {
   if (family === "passive") return "a";

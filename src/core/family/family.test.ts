@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { coilOhms, terminalVolts } from "./clue-text";
 import { findFamily, nameThreeWires } from "./finder";
 
 // Common practice, no source: supply on one open terminal is active, a like bias on both passive, three wires are three.
@@ -20,6 +21,11 @@ describe("telling the family", () => {
     expect(findFamily({}).next).toMatch(/Count the wires/);
     expect(findFamily({ wires: 2 }).next).toMatch(/battery negative/);
     expect(findFamily({ wires: 2, openVolts: [11, 0] }).next).toBeNull();
+  });
+
+  it("clues are typed as readings are", () => {
+    expect(terminalVolts("11,4 953mV 0.02V nonsense")).toEqual([11.4, 0.953, 0.02]);
+    expect([coilOhms("1.1k"), coilOhms("OL"), coilOhms("soon")]).toEqual([1100, Infinity, null]);
   });
 
   it("names three wires and the drop of the ground; 5.030 V both ways is a good ground", () => {

@@ -1,6 +1,6 @@
 import { circuitStateSchema, type CircuitState } from "../circuit/state";
 import type { Point } from "../circuit/point";
-import { conductorsOf, spansOf, stationsOf, type Conductor, type CornerSetup } from "../circuit/setup";
+import { conductorsOf, meterOf, spansOf, stationsOf, type Conductor, type CornerSetup } from "../circuit/setup";
 import { wireOhms } from "../circuit/wire";
 import type { Hookup } from "../checks/hookup";
 
@@ -44,7 +44,12 @@ const HOT_C = 60;
  *
  * @param leadOhms what the meter shows with its leads held together
  */
-export function wireTable(setup: CornerSetup, near: string, far: string, leadOhms = 0.2): WireCell[] {
+export function wireTable(
+  setup: CornerSetup,
+  near: string,
+  far: string,
+  leadOhms = meterOf(setup).leadOhms,
+): WireCell[] {
   const conductors = conductorsOf[setup.family];
   const dead = circuitStateSchema.parse({ key: "off", batteryOff: true, unplugged: [near, far] });
   const live = circuitStateSchema.parse({ key: "on", unplugged: [near, far] });

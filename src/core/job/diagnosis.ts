@@ -7,29 +7,40 @@ import { LEAST_BITS, proposeChecks, type Policy, type Progress, type Proposal } 
 import { rankParts, rankSuspects, type PartShare, type Suspect } from "../lineup/suspects";
 import { describeHookup, type NextCheck } from "./describe-hookup";
 
-export interface Diagnosis {
+/** What a reading changes at once. */
+export interface Ranking {
   suspects: Suspect[];
   parts: PartShare[];
-  next: NextCheck[];
   contradictions: Contradiction[];
-  guess: Guess;
   candidates: number;
   ruledOut: number;
 }
 
-/** Everything a screen or a file says about a job, from one line-up. */
-export function diagnosisOf(lineUp: LineUp, policy: Policy, progress: Progress): Diagnosis {
+export interface Diagnosis extends Ranking {
+  next: NextCheck[];
+  guess: Guess;
+}
+
+/** Suspects and parts as the readings so far have them, without the next check. */
+export function rankingOf(lineUp: LineUp): Ranking {
   const suspects = rankSuspects(lineUp);
-  const parts = rankParts(suspects);
-  const proposals = proposeChecks(lineUp, policy, progress);
   return {
     suspects,
-    parts,
-    next: proposals.map((proposal) => describeCheck(proposal, lineUp, suspects)),
+    parts: rankParts(suspects),
     contradictions: contradictions(lineUp),
-    guess: weighGuess(parts, proposals),
     candidates: lineUp.candidates.count,
     ruledOut: countRuledOut(lineUp),
+  };
+}
+
+/** Everything a screen or a file says about a job, from one line-up. */
+export function diagnosisOf(lineUp: LineUp, policy: Policy, progress: Progress): Diagnosis {
+  const ranking = rankingOf(lineUp);
+  const proposals = proposeChecks(lineUp, policy, progress);
+  return {
+    ...ranking,
+    next: proposals.map((proposal) => describeCheck(proposal, lineUp, ranking.suspects)),
+    guess: weighGuess(ranking.parts, proposals),
   };
 }
 

@@ -1,5 +1,7 @@
+import { signalPoint } from "../car/synthesise";
 import { answersFor } from "../checks/answers";
 import type { Hookup } from "../checks/hookup";
+import { circuitStateSchema } from "../circuit/state";
 import { parsePoint, pointText, type Point } from "../circuit/point";
 import { stationsOf, type CornerSetup } from "../circuit/setup";
 import type { Evidence } from "../lineup/evidence";
@@ -73,6 +75,20 @@ export function readingFrom(hookup: Hookup, typed: string): Reading {
   if ("look" in hookup) return { ...base, look: hookup.look, value: typed };
   if (hookup.instrument === "scope") return { ...base, point: pointText(hookup.red), finding: typed };
   return { ...base, red: pointText(hookup.red), black: pointText(hookup.black), value: typed };
+}
+
+/** What was typed for a hook-up as the reading the log keeps: a word as the answer it means, a number as it was typed. */
+export function readingTyped(hookup: Hookup, typed: string, setup: CornerSetup): Read<Reading> {
+  const parsed = typedEvidence(hookup, typed, setup);
+  if (!parsed.ok) return parsed;
+  const { hookup: meant, value } = parsed.evidence;
+  return { ok: true, value: readingFrom(meant, value.kind === "word" ? value.word : typed.trim()) };
+}
+
+/** A capture of the signal at the sensor plug, by hand spin, as the reading it weighs in with. */
+export function captureReading(setup: CornerSetup, finding: string): Reading {
+  const state = circuitStateSchema.parse({ wheel: "hand", speedKmh: 7 });
+  return readingFrom({ instrument: "scope", red: signalPoint(setup, "plug"), state }, finding);
 }
 
 function lookOf(

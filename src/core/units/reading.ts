@@ -35,11 +35,16 @@ export function parseReading(text: string, expected: Quantity): ParseResult {
     value: {
       kind: "number",
       quantity: expected,
-      value: split.number * unit.scale,
-      resolution: split.resolution * Math.abs(unit.scale),
+      value: scaled(split.number, unit.scale),
+      resolution: scaled(split.resolution, unit.scale),
       ...(unit.coupling ? { coupling: unit.coupling } : {}),
     },
   };
+}
+
+/** Divides by the whole number a small scale stands for, so that 953 mV is 0.953 V and not 0.9530000000000001. */
+function scaled(number: number, scale: number): number {
+  return scale < 1 ? number / Math.round(1 / scale) : number * scale;
 }
 
 const OVER_LIMIT = /^(ol|o\.l\.?|0l|over ?limit|over ?load|open|inf|infinite|∞)(\s*[kKmM]?(ohms?|Ω|Ω))?$/i;

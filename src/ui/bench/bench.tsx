@@ -1,15 +1,14 @@
 "use client";
 import dynamic from "next/dynamic";
-import { nanoid } from "nanoid";
 import { useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { toast } from "sonner";
 import type { Hookup } from "@/core/checks/hookup";
 import { lastUndoable, standingReadings, standingRepair } from "@/core/job/derive";
-import { hookupOf, readingFrom } from "@/core/job/reading";
+import { hookupOf, readingTyped } from "@/core/job/reading";
 import type { Entry, Job } from "@/core/job/schema";
 import { describeHookup, type NextCheck } from "@/core/job/describe-hookup";
-import { typedEvidence } from "@/core/lineup/typed-evidence";
+import { stamp, withEntry } from "../jobs/entries";
 import type { ChangeJob } from "../jobs/use-job";
 import { lineUpWorker, useDiagnosis } from "../jobs/use-lineup";
 import { NameItPanel } from "../practice/name-it-panel";
@@ -44,19 +43,17 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     : (proposals[Math.min(chosen, proposals.length - 1)] ?? null);
 
   const append = (entry: Entry) => {
-    change((newest) => ({ ...newest, entries: [...newest.entries, entry] }));
+    change((newest) => withEntry(newest, entry));
     setTyped("");
     setRefusal(null);
     setFree(null);
     setChosen(0);
   };
-  const stamp = () => ({ id: nanoid(10), at: new Date().toISOString() });
   const log = () => {
     if (!check || typed.trim() === "") return setRefusal("Nothing typed yet.");
-    const parsed = typedEvidence(check.hookup, typed, job.setup);
-    if (!parsed.ok) return setRefusal(parsed.say);
-    const value = parsed.evidence.value.kind === "word" ? parsed.evidence.value.word : typed.trim();
-    append({ ...stamp(), kind: "reading", reading: readingFrom(parsed.evidence.hookup, value) });
+    const read = readingTyped(check.hookup, typed, job.setup);
+    if (!read.ok) return setRefusal(read.say);
+    append({ ...stamp(), kind: "reading", reading: read.value });
   };
   const retract = (id: string) => append({ ...stamp(), kind: "retract", entry: id });
   const undo = () => {

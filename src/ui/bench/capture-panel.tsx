@@ -1,12 +1,11 @@
 "use client";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { scopeAnswers } from "@/core/checks/answers";
-import { signalPoint } from "@/core/car/synthesise";
-import { pointText } from "@/core/circuit/point";
-import { circuitStateSchema } from "@/core/circuit/state";
+import { captureReading } from "@/core/job/reading";
 import type { Job, Reading } from "@/core/job/schema";
-import { useCapture } from "../captures/use-capture";
+import { CAPTURE_FILES, useCapture } from "../captures/use-capture";
 import { Cap } from "../keys/cap";
+import { FileCap } from "../keys/file-cap";
 import { TraceChart } from "../chart/trace-chart";
 
 /** Where a recording is dropped, seen, and weighed in. */
@@ -17,7 +16,6 @@ export function CapturePanel({
   job: Job;
   onLog: (reading: Reading, captureId: string, name: string) => void;
 }) {
-  const picker = useRef<HTMLInputElement>(null);
   const { open: read, busy, take, markLogged } = useCapture(job);
   const [over, setOver] = useState(false);
   const channel = read?.result.ok ? read.result.channels[0] : null;
@@ -43,16 +41,10 @@ export function CapturePanel({
           {busy ? "Reading…" : "Drop a recording of the signal here (CSV, gz, WAV), or choose one."}
         </p>
         <span className="ml-auto">
-          <Cap onClick={() => picker.current?.click()}>choose file</Cap>
+          <FileCap label="Capture file" accept={CAPTURE_FILES} onFile={(file) => void take(file)}>
+            choose file
+          </FileCap>
         </span>
-        <input
-          ref={picker}
-          type="file"
-          accept=".csv,.tsv,.txt,.gz,.wav"
-          className="sr-only"
-          aria-label="Capture file"
-          onChange={(event) => event.target.files?.[0] && void take(event.target.files[0])}
-        />
       </div>
       {read && !read.result.ok && (
         <p role="alert" className="mt-2 rounded-lg border border-brick bg-brick-wash px-3 py-2">
@@ -94,14 +86,8 @@ export function CapturePanel({
                 lead
                 className="ml-auto"
                 onClick={() => {
-                  const state = circuitStateSchema.parse({ wheel: "hand", speedKmh: 7 });
                   onLog(
-                    {
-                      instrument: "scope",
-                      point: pointText(signalPoint(job.setup, "plug")),
-                      finding: channel.leading,
-                      state,
-                    },
+                    captureReading(job.setup, channel.leading),
                     read.id,
                     read.result.ok ? read.result.capture.name : "",
                   );

@@ -1,9 +1,9 @@
 "use client";
-import { nanoid } from "nanoid";
 import { useState } from "react";
 import { placesToWiggle } from "@/core/checks/wiggle-list";
 import type { Entry, Job } from "@/core/job/schema";
 import { readingFrom } from "@/core/job/reading";
+import { stamp } from "../jobs/entries";
 import { Cap } from "../keys/cap";
 
 /** For faults that come and go: what was moved, and “caught it” at the moment it shows. */
@@ -13,8 +13,7 @@ export function CaughtPanel({ job, onAppend }: { job: Job; onAppend: (entry: Ent
   const place = places[at]!;
   const answer = (word: "jumps" | "steady") => {
     onAppend({
-      id: nanoid(10),
-      at: new Date().toISOString(),
+      ...stamp(),
       kind: "reading",
       reading: readingFrom(place.hookup, word),
     });

@@ -18,6 +18,9 @@ export function captureWorker(): Remote<CaptureWorker> {
   return remote;
 }
 
+/** What a capture may be written as. */
+export const CAPTURE_FILES = ".csv,.tsv,.txt,.gz,.wav";
+
 export interface OpenCapture {
   id: string;
   result: ReadCapture;

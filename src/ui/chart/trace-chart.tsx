@@ -6,6 +6,7 @@ import { CanvasRenderer } from "echarts/renderers";
 import { useEffect, useRef } from "react";
 import type { ThinTrace } from "@/core/capture/thin";
 import type { Finding } from "@/core/waveform/findings";
+import { axisStyle, colourAt, zoomSlider } from "./chart-style";
 
 register([LineChart, GridComponent, DataZoomComponent, TooltipComponent, MarkAreaComponent, CanvasRenderer]);
 
@@ -15,13 +16,8 @@ export function TraceChart({ name, traces, findings }: { name: string; traces: T
   useEffect(() => {
     if (!box.current) return;
     const chart = init(box.current);
-    const style = getComputedStyle(box.current);
-    const colour = (token: string) => style.getPropertyValue(token);
-    const axis = {
-      axisLabel: { color: colour("--muted"), fontSize: 13 },
-      axisLine: { lineStyle: { color: colour("--rule") } },
-      splitLine: { lineStyle: { color: colour("--rule") } },
-    };
+    const colour = colourAt(box.current);
+    const axis = axisStyle(colour);
     chart.setOption({
       animation: false,
       grid: { left: 52, right: 14, top: 12, bottom: 62 },
@@ -42,14 +38,9 @@ export function TraceChart({ name, traces, findings }: { name: string; traces: T
       dataZoom: [
         { type: "inside" },
         {
-          type: "slider",
+          ...zoomSlider(colour),
           height: 26,
           bottom: 6,
-          borderColor: colour("--rule"),
-          fillerColor: colour("--marigold-wash"),
-          moveHandleStyle: { color: colour("--marigold") },
-          handleStyle: { borderColor: colour("--marigold"), color: colour("--card") },
-          showDetail: false,
         },
       ],
       series: traces.map((data, i) => ({

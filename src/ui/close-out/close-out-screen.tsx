@@ -1,5 +1,4 @@
 "use client";
-import { nanoid } from "nanoid";
 import { useSearchParams } from "next/navigation";
 import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
@@ -10,6 +9,7 @@ import type { Entry, Job } from "@/core/job/schema";
 import type { Verification } from "@/core/job/verify";
 import { repairPlan } from "@/core/repair/steps";
 import { WithJob } from "../bench/bench-screen";
+import { stamp, withEntry } from "../jobs/entries";
 import { useJob, type ChangeJob } from "../jobs/use-job";
 import { lineUpWorker, useDiagnosis } from "../jobs/use-lineup";
 import { JobHeader } from "../keys/job-header";
@@ -72,8 +72,7 @@ function Closing({
   const ticked = new Set(
     job.entries.flatMap((entry) => (entry.kind === "tick" && !retractedIds(job).has(entry.id) ? [entry.item] : [])),
   );
-  const append = (entry: Entry) => change((newest) => ({ ...newest, entries: [...newest.entries, entry] }));
-  const stamp = () => ({ id: nanoid(10), at: new Date().toISOString() });
+  const append = (entry: Entry) => change((newest) => withEntry(newest, entry));
   const tick = (item: string, text?: string) => {
     const known = job.entries.findLast(
       (entry) => entry.kind === "tick" && entry.item === item && !retractedIds(job).has(entry.id),

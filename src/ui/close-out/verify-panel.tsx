@@ -1,11 +1,10 @@
 "use client";
-import { nanoid } from "nanoid";
 import { useState } from "react";
-import { readingFrom } from "@/core/job/reading";
+import { readingTyped } from "@/core/job/reading";
 import type { Entry, Job } from "@/core/job/schema";
 import type { Verification } from "@/core/job/verify";
-import { typedEvidence } from "@/core/lineup/typed-evidence";
 import { ROAD_TEST } from "@/core/repair/road-test";
+import { stamp } from "../jobs/entries";
 import { Cap } from "../keys/cap";
 
 /** The same checks at the same points, before against after; “fixed” needs one that failed and now passes. */
@@ -51,16 +50,10 @@ export function VerifyPanel({
                 onSubmit={(event) => {
                   event.preventDefault();
                   const typed = String(new FormData(event.currentTarget).get("value"));
-                  const parsed = typedEvidence(check.hookup, typed, job.setup);
-                  if (!parsed.ok) return setRefusal(parsed.say);
+                  const read = readingTyped(check.hookup, typed, job.setup);
+                  if (!read.ok) return setRefusal(read.say);
                   setRefusal(null);
-                  const value = parsed.evidence.value.kind === "word" ? parsed.evidence.value.word : typed.trim();
-                  onAppend({
-                    id: nanoid(10),
-                    at: new Date().toISOString(),
-                    kind: "reading",
-                    reading: readingFrom(parsed.evidence.hookup, value),
-                  });
+                  onAppend({ ...stamp(), kind: "reading", reading: read.value });
                 }}
               >
                 {check.answers ? (

@@ -1,7 +1,7 @@
 "use client";
 import { useRouter, useSearchParams } from "next/navigation";
 import { useHotkeys } from "react-hotkeys-hook";
-import { families, familyWords, cornerSetupSchema, stationsOf, type Family } from "@/core/circuit/setup";
+import { families, familyWords, stationsOf, type Family } from "@/core/circuit/setup";
 import { withConnectors } from "@/core/harness/edit-path";
 import { decodeCode } from "@/core/codes/code";
 import type { Job } from "@/core/job/schema";
@@ -9,6 +9,7 @@ import { cornersCoded, recentWorks, symptoms, type Complaint } from "@/core/line
 import { corners, cornerWords } from "@/core/units/corner";
 import { parseTyre } from "@/core/tyre/tyre";
 import { WithJob } from "../bench/bench-screen";
+import { changeSetup } from "../jobs/change-setup";
 import { useJob, type ChangeJob } from "../jobs/use-job";
 import { useDiagnosis } from "../jobs/use-lineup";
 import { Cap } from "../keys/cap";
@@ -56,8 +57,7 @@ const WORK_WORDS: Record<(typeof recentWorks)[number], string> = {
 function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
   const router = useRouter();
   const { diagnosis } = useDiagnosis(job);
-  const setup = (parts: Partial<Job["setup"]>) =>
-    change((newest) => ({ ...newest, setup: cornerSetupSchema.parse({ ...newest.setup, ...parts }) }));
+  const setup = (parts: Partial<Job["setup"]>) => changeSetup(change, () => parts);
   const complain = (parts: Partial<Complaint>) =>
     change((newest) => ({ ...newest, complaint: { ...newest.complaint, ...parts } }));
   const setFamily = (family: Family) => setup({ family });

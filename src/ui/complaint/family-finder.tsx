@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
 import { familyWords, type Family } from "@/core/circuit/setup";
+import { coilOhms, terminalVolts } from "@/core/family/clue-text";
 import { findFamily, type FamilyClues } from "@/core/family/finder";
 import { formatShare } from "@/core/units/format";
 import { Cap } from "../keys/cap";
@@ -10,16 +11,12 @@ export function FamilyFinder({ onFound }: { onFound: (family: Family) => void })
   const [clues, setClues] = useState<FamilyClues>({});
   const [volts, setVolts] = useState("");
   const [ohms, setOhms] = useState("");
-  const numbers = volts
-    .trim()
-    .split(/[\s;/]+/)
-    .map((one) => Number(one.replace(",", ".").replace(/v$/i, "")))
-    .filter((one) => Number.isFinite(one));
-  const coil = /^ol$/i.test(ohms.trim()) ? Infinity : Number(ohms.replace(",", "."));
+  const terminals = terminalVolts(volts);
+  const coil = coilOhms(ohms);
   const verdict = findFamily({
     ...clues,
-    ...(numbers.length >= 2 ? { openVolts: numbers } : {}),
-    ...(ohms.trim() !== "" && !Number.isNaN(coil) ? { ohms: coil } : {}),
+    ...(terminals.length >= 2 ? { openVolts: terminals } : {}),
+    ...(coil !== null ? { ohms: coil } : {}),
   });
   const set = (parts: FamilyClues) => setClues({ ...clues, ...parts });
   return (

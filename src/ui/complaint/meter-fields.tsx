@@ -1,7 +1,6 @@
-import type { CornerSetup } from "@/core/circuit/setup";
+import { meterOf, type CornerSetup } from "@/core/circuit/setup";
+import { decimal } from "@/core/units/decimal";
 import type { Job } from "@/core/job/schema";
-
-const USUAL = { inputMegohm: 10, leadOhms: 0.15, averageResponding: false } as const;
 
 /** The meter in use: its load and its leads are in every forecast. */
 export function MeterFields({
@@ -11,8 +10,7 @@ export function MeterFields({
   job: Job;
   onChange: (meter: NonNullable<CornerSetup["meter"]>) => void;
 }) {
-  const meter = job.setup.meter ?? USUAL;
-  const number = (text: string) => Number(text.replace(",", "."));
+  const meter = meterOf(job.setup);
   return (
     <fieldset className="grid gap-4 md:grid-cols-3">
       <legend className="mb-1 text-sm text-muted">Your meter</legend>
@@ -22,10 +20,7 @@ export function MeterFields({
           className="block min-h-12 w-full rounded-lg border border-rule bg-paper px-3 font-mono text-lg text-ink"
           inputMode="decimal"
           defaultValue={meter.inputMegohm}
-          onBlur={(event) => {
-            const value = number(event.target.value);
-            if (value >= 0.01 && value <= 1000) onChange({ ...meter, inputMegohm: value });
-          }}
+          onBlur={(event) => onChange({ ...meter, inputMegohm: decimal(event.target.value) })}
         />
       </label>
       <label className="text-sm text-muted">
@@ -34,10 +29,7 @@ export function MeterFields({
           className="block min-h-12 w-full rounded-lg border border-rule bg-paper px-3 font-mono text-lg text-ink"
           inputMode="decimal"
           defaultValue={meter.leadOhms}
-          onBlur={(event) => {
-            const value = number(event.target.value);
-            if (value >= 0 && value <= 5) onChange({ ...meter, leadOhms: value });
-          }}
+          onBlur={(event) => onChange({ ...meter, leadOhms: decimal(event.target.value) })}
         />
       </label>
       <label className="flex items-center gap-2 self-end text-sm">

@@ -1,6 +1,6 @@
 "use client";
 import { nanoid } from "nanoid";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import { toast } from "sonner";
 import { UnusableInput } from "@/core/capture/capture";
 import { importProfile, PROFILE_VERSION, withProfile, type Profile } from "@/core/job/profile";
@@ -9,10 +9,10 @@ import { listProfiles, saveProfile } from "@/store/profiles";
 import { download } from "../jobs/download";
 import type { ChangeJob } from "../jobs/use-job";
 import { Cap } from "../keys/cap";
+import { FileCap } from "../keys/file-cap";
 
 /** The car model's set-up, kept once and used again. */
 export function ProfilePanel({ job, change }: { job: Job; change: ChangeJob }) {
-  const picker = useRef<HTMLInputElement>(null);
   const [profiles, setProfiles] = useState<Profile[]>([]);
   useEffect(() => {
     listProfiles().then(setProfiles, (error: unknown) => toast.error(`Profiles cannot be read: ${String(error)}`));
@@ -63,15 +63,9 @@ export function ProfilePanel({ job, change }: { job: Job; change: ChangeJob }) {
           keep this set-up
         </Cap>
         <Cap onClick={() => download(`${own().name}.profile.json`, JSON.stringify(own(), null, 2))}>as a file</Cap>
-        <Cap onClick={() => picker.current?.click()}>open a file</Cap>
-        <input
-          ref={picker}
-          type="file"
-          accept=".json"
-          className="sr-only"
-          aria-label="Profile file"
-          onChange={(event) => event.target.files?.[0] && void take(event.target.files[0])}
-        />
+        <FileCap label="Profile file" accept=".json" onFile={(file) => void take(file)}>
+          open a file
+        </FileCap>
       </div>
     </section>
   );

@@ -3,7 +3,7 @@ import { formatDistanceToNow } from "date-fns";
 import { Download, Upload } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { toast } from "sonner";
 import { UnusableInput } from "@/core/capture/capture";
@@ -15,6 +15,7 @@ import { formatShare } from "@/core/units/format";
 import { lastTouched, listJobs, onOtherTab, saveCapture, saveJob, seedDemo, type Unreadable } from "@/store/jobs";
 import { captureWorker } from "../captures/use-capture";
 import { Cap } from "../keys/cap";
+import { FileCap } from "../keys/file-cap";
 import { CarMark } from "../keys/car-mark";
 import { download } from "./download";
 import { loadDemo } from "./load-demo";
@@ -24,7 +25,6 @@ import { stopBoardWorker, useDiagnosis } from "./use-lineup";
 /** The board: one row a job. */
 export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
   const router = useRouter();
-  const picker = useRef<HTMLInputElement>(null);
   const [list, setList] = useState<{ jobs: Job[]; unreadable: Unreadable[] } | null>(null);
   const refresh = useCallback(
     () =>
@@ -81,23 +81,20 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
               <span>{name}</span>
             </Link>
           ))}
-          <Cap legend="I" onClick={() => picker.current?.click()}>
+          <FileCap
+            label="Job file"
+            accept=".json,.zip,application/json,application/zip"
+            hotkey="i"
+            onFile={(file) => void take(file)}
+          >
             <span className="inline-flex items-center gap-2">
               <Upload size={16} aria-hidden /> Import job
             </span>
-          </Cap>
+          </FileCap>
           <Cap legend="N" lead onClick={() => void start()}>
             New job
           </Cap>
         </div>
-        <input
-          ref={picker}
-          type="file"
-          accept=".json,.zip,application/json,application/zip"
-          className="sr-only"
-          aria-label="Job file"
-          onChange={(event) => event.target.files?.[0] && void take(event.target.files[0])}
-        />
       </header>
       {list?.unreadable.map(({ id, why }) => (
         <p key={id} role="alert" className="mb-2 rounded-lg border border-brick bg-brick-wash px-4 py-2">

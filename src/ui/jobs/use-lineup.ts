@@ -45,33 +45,56 @@ export interface DiagnosisState {
 
 /** What the line-up says of a job, recomputed in the worker whenever its log changes. */
 export function useDiagnosis(job: Job, place: "bench" | "board" = "bench"): DiagnosisState {
-  const [state, setState] = useState<DiagnosisState & { of: Job | null }>({
+  const [state, setState] = useState<DiagnosisState & { of: Job | null; ranked: Job | null }>({
     diagnosis: null,
     before: {},
     working: true,
     failed: null,
     of: null,
+    ranked: null,
   });
   useEffect(() => {
     let live = true;
-    (place === "board" ? boardWorker() : lineUpWorker()).diagnose(job).then(
+    const worker = place === "board" ? boardWorker() : lineUpWorker();
+    const failed = (error: unknown) =>
+      live &&
+      setState((last) => ({
+        ...last,
+        working: false,
+        failed: error instanceof Error ? error.message : String(error),
+        of: job,
+      }));
+    const sharesOf = (diagnosis: Diagnosis | null) =>
+      Object.fromEntries(diagnosis?.suspects.map(({ id, share }) => [id, share]) ?? []);
+    // The new ranking is shown as soon as it is there; the old proposals stand until the new ones are chosen.
+    if (place === "bench")
+      worker.rank(job).then(
+        (ranking) =>
+          live &&
+          setState((last) =>
+            last.diagnosis
+              ? {
+                  ...last,
+                  diagnosis: { ...last.diagnosis, ...ranking },
+                  before: sharesOf(last.diagnosis),
+                  ranked: job,
+                }
+              : last,
+          ),
+        failed,
+      );
+    worker.diagnose(job).then(
       (diagnosis) =>
         live &&
         setState((last) => ({
           diagnosis,
-          before: Object.fromEntries(last.diagnosis?.suspects.map(({ id, share }) => [id, share]) ?? []),
+          before: last.ranked === job ? last.before : sharesOf(last.diagnosis),
+          ranked: job,
           working: false,
           failed: null,
           of: job,
         })),
-      (error: unknown) =>
-        live &&
-        setState((last) => ({
-          ...last,
-          working: false,
-          failed: error instanceof Error ? error.message : String(error),
-          of: job,
-        })),
+      failed,
     );
     return () => {
       live = false;

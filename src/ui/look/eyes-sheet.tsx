@@ -1,5 +1,4 @@
 "use client";
-import { nanoid } from "nanoid";
 import { useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { toast } from "sonner";
@@ -8,10 +7,10 @@ import { hookupKey, type Hookup } from "@/core/checks/hookup";
 import { walkRound } from "@/core/checks/walk-round";
 import { cautions, hookupLabel, instruction } from "@/core/checks/words";
 import { standingReadings } from "@/core/job/derive";
-import { hookupOf, readingFrom } from "@/core/job/reading";
+import { hookupOf, readingTyped } from "@/core/job/reading";
 import type { Entry, Job } from "@/core/job/schema";
-import { typedEvidence } from "@/core/lineup/typed-evidence";
 import { capital } from "@/core/units/format";
+import { stamp, withEntry } from "../jobs/entries";
 import type { ChangeJob } from "../jobs/use-job";
 import { lineUpWorker } from "../jobs/use-lineup";
 import { Cap } from "../keys/cap";
@@ -26,14 +25,13 @@ export function EyesSheet({ job, change }: { job: Job; change: ChangeJob }) {
   const [chosen, setChosen] = useState<number | null>(null);
   const at = chosen ?? (firstOpen < 0 ? items.length - 1 : firstOpen);
   const item = items[at]!;
-  const append = (entry: Entry) => change((newest) => ({ ...newest, entries: [...newest.entries, entry] }));
-  const stamp = () => ({ id: nanoid(10), at: new Date().toISOString() });
+  const append = (entry: Entry) => change((newest) => withEntry(newest, entry));
   const answer = (hookup: Hookup, typed: string) => {
-    const parsed = typedEvidence(hookup, typed, job.setup);
-    if (!parsed.ok) return toast.error(parsed.say);
+    const read = readingTyped(hookup, typed, job.setup);
+    if (!read.ok) return toast.error(read.say);
     const old = answered.get(hookupKey(hookup));
     if (old) append({ ...stamp(), kind: "retract", entry: old.id });
-    append({ ...stamp(), kind: "reading", reading: readingFrom(hookup, typed) });
+    append({ ...stamp(), kind: "reading", reading: read.value });
     setChosen(null);
   };
   const couldNotSee = () => {

@@ -1,7 +1,7 @@
 "use client";
 import dynamic from "next/dynamic";
 import { nanoid } from "nanoid";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import { toast } from "sonner";
 import { looks } from "@/core/checks/answers";
 import { circuitStateSchema } from "@/core/circuit/state";
@@ -14,8 +14,10 @@ import { corners, cornerWords } from "@/core/units/corner";
 import { loadScan, saveScan } from "@/store/jobs";
 import type { ReadScan } from "@/workers/capture.worker";
 import { captureWorker } from "../captures/use-capture";
+import { stamp, withEntry } from "../jobs/entries";
 import type { ChangeJob } from "../jobs/use-job";
 import { Cap } from "../keys/cap";
+import { FileCap } from "../keys/file-cap";
 
 const SpeedChart = dynamic(() => import("./speed-chart").then((module) => module.SpeedChart), {
   ssr: false,
@@ -24,7 +26,6 @@ const SpeedChart = dynamic(() => import("./speed-chart").then((module) => module
 
 /** Four wheel speeds, from a file or typed, and what they say of this corner. */
 export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
-  const picker = useRef<HTMLInputElement>(null);
   const [read, setRead] = useState<{ id: string; result: ReadScan; logged: boolean } | null>(null);
   const [shown, setShown] = useState<ScanFinding | null>(null);
   const pulses = job.setup.pulsesPerRevolution;
@@ -59,25 +60,20 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
   const weigh = () => {
     if (!read?.result.ok || !word) return;
     const { name } = read.result.log;
-    change((newest) => ({
-      ...newest,
-      entries: [
-        ...newest.entries,
-        {
-          id: nanoid(10),
-          at: new Date().toISOString(),
-          kind: "scan",
-          scanId: read.id,
-          name,
-          reading: {
-            instrument: "scan",
-            look: "speed",
-            value: word,
-            state: circuitStateSchema.parse({ wheel: "driven", speedKmh: 30 }),
-          },
+    change((newest) =>
+      withEntry(newest, {
+        ...stamp(),
+        kind: "scan",
+        scanId: read.id,
+        name,
+        reading: {
+          instrument: "scan",
+          look: "speed",
+          value: word,
+          state: circuitStateSchema.parse({ wheel: "driven", speedKmh: 30 }),
         },
-      ],
-    }));
+      }),
+    );
     setRead({ ...read, logged: true });
   };
   return (
@@ -93,15 +89,9 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
     >
       <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Live data: four wheel speeds</h2>
       <div className="flex flex-wrap items-end gap-3 py-3">
-        <Cap onClick={() => picker.current?.click()}>open a speed log</Cap>
-        <input
-          ref={picker}
-          type="file"
-          accept=".csv,.tsv,.txt"
-          className="sr-only"
-          aria-label="Speed log file"
-          onChange={(event) => event.target.files?.[0] && void take(event.target.files[0])}
-        />
+        <FileCap label="Speed log file" accept=".csv,.tsv,.txt" onFile={(file) => void take(file)}>
+          open a speed log
+        </FileCap>
         <p className="text-sm text-muted">CSV with time and four speeds; or type the four at a steady speed:</p>
         <FourSpeeds onSpeeds={(speeds) => void keep({ ok: true, ...steadyLog(speeds, pulses) })} />
       </div>

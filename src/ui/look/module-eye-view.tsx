@@ -38,10 +38,8 @@ export function ModuleEyeView({ job }: { job: Job }) {
       >
         <path d={line("trueKmh")} fill="none" stroke="var(--muted)" strokeDasharray="5 4" />
         <path d={line("seenKmh")} fill="none" stroke="var(--brick)" strokeWidth="2.4" />
-        <text x="6" y="14" fontSize="13" fill="var(--muted)">
-          dashed: the wheel · solid: what the module sees
-        </text>
       </svg>
+      <p className="mb-2 text-sm text-muted">dashed: the wheel · solid: what the module sees</p>
       <div className="grid gap-2 sm:grid-cols-3">
         <Slider label="air gap" unit="mm" value={gapMm} min={0.2} max={2.4} step={0.05} onChange={setGap} />
         <Slider

@@ -1,10 +1,11 @@
 "use client";
 import { nanoid } from "nanoid";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import { toast } from "sonner";
 import type { Entry, Job } from "@/core/job/schema";
 import { loadPhoto, savePhoto } from "@/store/jobs";
-import { Cap } from "../keys/cap";
+import { stamp } from "../jobs/entries";
+import { FileCap } from "../keys/file-cap";
 import { scaledPhoto } from "./scaled-photo";
 
 /** Photos kept with the job, scaled down before they are stored. */
@@ -17,7 +18,6 @@ export function PhotoStrip({
   look: string | undefined;
   onAdd: (entry: Entry) => void;
 }) {
-  const picker = useRef<HTMLInputElement>(null);
   const photos = job.entries.flatMap((entry) => (entry.kind === "photo" ? [entry] : []));
   const add = async (file: File) => {
     const scaled = await scaledPhoto(file);
@@ -25,8 +25,7 @@ export function PhotoStrip({
     const photoId = nanoid(10);
     await savePhoto(photoId, scaled.photo);
     onAdd({
-      id: nanoid(10),
-      at: new Date().toISOString(),
+      ...stamp(),
       kind: "photo",
       photoId,
       name: file.name,
@@ -35,19 +34,16 @@ export function PhotoStrip({
   };
   return (
     <div className="mt-3 flex flex-wrap items-center gap-3">
-      <Cap onClick={() => picker.current?.click()}>add a photo</Cap>
-      <input
-        ref={picker}
-        type="file"
+      <FileCap
+        label="Photo"
         accept="image/*"
         capture="environment"
-        className="sr-only"
-        aria-label="Photo"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          if (file) add(file).catch((error: unknown) => toast.error(`The photo was not kept: ${String(error)}`));
-        }}
-      />
+        onFile={(file) =>
+          void add(file).catch((error: unknown) => toast.error(`The photo was not kept: ${String(error)}`))
+        }
+      >
+        add a photo
+      </FileCap>
       {photos.map(({ id, photoId, name }) => (
         <Thumbnail key={id} photoId={photoId} name={name} />
       ))}

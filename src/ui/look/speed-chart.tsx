@@ -7,6 +7,7 @@ import { useEffect, useRef } from "react";
 import type { ScanFinding, ScanLog } from "@/core/scanlog/scan-log";
 import { scanTrace } from "@/core/scanlog/scan-trace";
 import { corners, type Corner } from "@/core/units/corner";
+import { axisStyle, colourAt, zoomSlider } from "../chart/chart-style";
 
 register([LineChart, GridComponent, DataZoomComponent, LegendComponent, MarkAreaComponent, CanvasRenderer]);
 
@@ -20,13 +21,8 @@ export function SpeedChart({ log, corner, shown }: { log: ScanLog; corner: Corne
     if (!box.current) return;
     const made = init(box.current);
     chart.current = made;
-    const style = getComputedStyle(box.current);
-    const colour = (token: string) => style.getPropertyValue(token);
-    const axis = {
-      axisLabel: { color: colour("--muted"), fontSize: 13 },
-      axisLine: { lineStyle: { color: colour("--rule") } },
-      splitLine: { lineStyle: { color: colour("--rule") } },
-    };
+    const colour = colourAt(box.current);
+    const axis = axisStyle(colour);
     made.setOption({
       animation: false,
       grid: { left: 46, right: 14, top: 30, bottom: 56 },
@@ -39,17 +35,7 @@ export function SpeedChart({ log, corner, shown }: { log: ScanLog; corner: Corne
         axisLabel: { ...axis.axisLabel, formatter: "{value} s" },
       },
       yAxis: { type: "value", name: "km/h", nameTextStyle: { color: colour("--muted") }, ...axis },
-      dataZoom: [
-        { type: "inside" },
-        {
-          type: "slider",
-          height: 22,
-          bottom: 6,
-          borderColor: colour("--rule"),
-          fillerColor: colour("--marigold-wash"),
-          showDetail: false,
-        },
-      ],
+      dataZoom: [{ type: "inside" }, { ...zoomSlider(colour), height: 22, bottom: 6 }],
       series: corners.map((one) => ({
         name: one,
         type: "line",

@@ -1,7 +1,9 @@
-import { cornerSetupSchema, spansOf, stationsOf, type CornerSetup } from "@/core/circuit/setup";
+import { spansOf, stationsOf, type CornerSetup } from "@/core/circuit/setup";
 import { withConnectors, withSpan, withStation } from "@/core/harness/edit-path";
 import { stationWords } from "@/core/faults/places";
 import type { Job } from "@/core/job/schema";
+import { decimal } from "@/core/units/decimal";
+import { changeSetup } from "../jobs/change-setup";
 import type { ChangeJob } from "../jobs/use-job";
 import { Cap } from "../keys/cap";
 
@@ -15,8 +17,7 @@ const EXPOSURES: [number, string][] = [
 
 /** The path of this car: lengths, landmarks, how rough, how long to get there. */
 export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
-  const setPath = (path: CornerSetup["path"]) =>
-    change((newest) => ({ ...newest, setup: cornerSetupSchema.parse({ ...newest.setup, path }) }));
+  const setPath = (path: CornerSetup["path"]) => changeSetup(change, () => ({ path }));
   const stations = stationsOf(job.setup);
   const spans = spansOf(job.setup);
   return (
@@ -36,9 +37,7 @@ export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
               <Field
                 label="min to reach"
                 value={String(station.accessMin ?? "")}
-                onChange={(text) =>
-                  Number(text) >= 0 && text !== "" && setPath(withStation(job.setup, i, { accessMin: Number(text) }))
-                }
+                onChange={(text) => setPath(withStation(job.setup, i, { accessMin: decimal(text) }))}
               />
             </div>
             {spans[i] && (
@@ -47,16 +46,12 @@ export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
                 <Field
                   label="metres"
                   value={String(spans[i].spanM)}
-                  onChange={(text) =>
-                    Number(text) > 0 && Number(text) <= 30 && setPath(withSpan(job.setup, i, { spanM: Number(text) }))
-                  }
+                  onChange={(text) => setPath(withSpan(job.setup, i, { spanM: decimal(text) }))}
                 />
                 <Field
                   label="mm²"
                   value={String(spans[i].mm2)}
-                  onChange={(text) =>
-                    Number(text) >= 0.1 && Number(text) <= 10 && setPath(withSpan(job.setup, i, { mm2: Number(text) }))
-                  }
+                  onChange={(text) => setPath(withSpan(job.setup, i, { mm2: decimal(text) }))}
                 />
                 <Field
                   label="landmark"
@@ -76,6 +71,15 @@ export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
                     </option>
                   ))}
                 </select>
+                <label className="flex min-h-11 items-center gap-2 text-sm">
+                  <input
+                    type="checkbox"
+                    className="size-5 accent-[var(--marigold)]"
+                    checked={spans[i].pierceable ?? true}
+                    onChange={(event) => setPath(withSpan(job.setup, i, { pierceable: event.target.checked }))}
+                  />
+                  may be pierced
+                </label>
               </div>
             )}
           </li>
@@ -113,7 +117,7 @@ function Field({
         title={label}
         maxLength={80}
         className={`min-h-11 rounded-lg border border-rule bg-paper px-2 text-ink ${wide ? "w-40" : "w-16 text-right font-mono"}`}
-        onBlur={(event) => event.target.value !== value && onChange(event.target.value.trim().replace(",", "."))}
+        onBlur={(event) => event.target.value !== value && onChange(event.target.value.trim())}
       />
       {!wide && <span aria-hidden="true">{label === "min to reach" ? "min" : label === "metres" ? "m" : label}</span>}
     </label>

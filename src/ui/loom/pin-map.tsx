@@ -1,8 +1,10 @@
-import { cornerSetupSchema, conductorsOf, stationsOf } from "@/core/circuit/setup";
+import { conductorsOf, stationsOf } from "@/core/circuit/setup";
 import { countTerminal } from "@/core/harness/count-terminal";
 import { withStation } from "@/core/harness/edit-path";
+import { decimal } from "@/core/units/decimal";
 import { conductorWord } from "@/core/faults/wire-faults";
 import type { Job } from "@/core/job/schema";
+import { changeSetup } from "../jobs/change-setup";
 import type { ChangeJob } from "../jobs/use-job";
 
 /** Which terminal and colour each conductor has at each connector, and where that terminal sits on the face. */
@@ -10,10 +12,7 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
   const stations = stationsOf(job.setup);
   const conductors = conductorsOf[job.setup.family];
   const set = (at: number, parts: Parameters<typeof withStation>[2]) =>
-    change((newest) => ({
-      ...newest,
-      setup: cornerSetupSchema.parse({ ...newest.setup, path: withStation(newest.setup, at, parts) }),
-    }));
+    changeSetup(change, (setup) => ({ path: withStation(setup, at, parts) }));
   return (
     <section className="overflow-x-auto rounded-2xl border border-rule bg-card p-4" aria-label="Pin map">
       <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Pin map: terminal and colour</h2>
@@ -71,14 +70,12 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
                   <FaceNumber
                     label={`rows of ${station}`}
                     value={face?.rows}
-                    most={4}
                     onChange={(rows) => set(at, { face: { rows, columns: face?.columns ?? 2 } })}
                   />
                   ×
                   <FaceNumber
                     label={`columns of ${station}`}
                     value={face?.columns}
-                    most={60}
                     onChange={(columns) => set(at, { face: { rows: face?.rows ?? 1, columns } })}
                   />
                 </span>
@@ -135,12 +132,10 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
 function FaceNumber({
   label,
   value,
-  most,
   onChange,
 }: {
   label: string;
   value: number | undefined;
-  most: number;
   onChange: (value: number) => void;
 }) {
   return (
@@ -150,8 +145,8 @@ function FaceNumber({
       inputMode="numeric"
       className="min-h-11 w-11 rounded-lg border border-rule bg-paper text-center font-mono text-ink"
       onBlur={(event) => {
-        const number = Number(event.target.value);
-        if (Number.isInteger(number) && number >= 1 && number <= most && number !== value) onChange(number);
+        const number = decimal(event.target.value);
+        if (!Number.isNaN(number) && number !== value) onChange(number);
       }}
     />
   );

@@ -1,6 +1,5 @@
 "use client";
 import clsx from "clsx";
-import { nanoid } from "nanoid";
 import { useRef, useState } from "react";
 import { toast } from "sonner";
 import { answersFor } from "@/core/checks/answers";
@@ -11,9 +10,9 @@ import { conductorWord } from "@/core/faults/wire-faults";
 import { stationWords } from "@/core/faults/places";
 import { cellReadings } from "@/core/job/cell-readings";
 import { wireTable, wireTests, wireTestWords, type WireCell } from "@/core/harness/wire-table";
-import { readingFrom } from "@/core/job/reading";
+import { readingTyped } from "@/core/job/reading";
 import type { Job } from "@/core/job/schema";
-import { typedEvidence } from "@/core/lineup/typed-evidence";
+import { stamp, withEntry } from "../jobs/entries";
 import type { ChangeJob } from "../jobs/use-job";
 
 /** Every conductor between two opened connectors, test by test; the field walks on by itself. */
@@ -26,21 +25,9 @@ export function WireTable({ job, change }: { job: Job; change: ChangeJob }) {
   const input = useRef<HTMLInputElement>(null);
   const cell = cells[Math.min(at, cells.length - 1)]!;
   const log = (typed: string) => {
-    const parsed = typedEvidence(cell.hookup, typed, job.setup);
-    if (!parsed.ok) return toast.error(parsed.say);
-    const value = parsed.evidence.value.kind === "word" ? parsed.evidence.value.word : typed.trim();
-    change((newest) => ({
-      ...newest,
-      entries: [
-        ...newest.entries,
-        {
-          id: nanoid(10),
-          at: new Date().toISOString(),
-          kind: "reading",
-          reading: readingFrom(parsed.evidence.hookup, value),
-        },
-      ],
-    }));
+    const read = readingTyped(cell.hookup, typed, job.setup);
+    if (!read.ok) return toast.error(read.say);
+    change((newest) => withEntry(newest, { ...stamp(), kind: "reading", reading: read.value }));
     if (input.current) input.current.value = "";
     setAt(Math.min(cells.length - 1, at + 1));
   };

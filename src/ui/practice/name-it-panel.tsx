@@ -1,11 +1,11 @@
 "use client";
-import { nanoid } from "nanoid";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Diagnosis } from "@/core/job/diagnosis";
 import { minutesSpent } from "@/core/job/minutes-spent";
 import { standingRepair } from "@/core/job/derive";
 import type { Entry, Job } from "@/core/job/schema";
+import { stamp } from "../jobs/entries";
 import { Cap } from "../keys/cap";
 
 /** On a practice car: name part and place, and see how it went. */
@@ -53,8 +53,7 @@ export function NameItPanel({
             onClick={() => {
               const suspect = diagnosis.suspects.find(({ id }) => id === chosen)!;
               onAppend({
-                id: nanoid(10),
-                at: new Date().toISOString(),
+                ...stamp(),
                 kind: "repair",
                 fault: suspect.fault,
                 part: suspect.part,

@@ -1,7 +1,7 @@
 "use client";
 import { nanoid } from "nanoid";
 import { useRouter } from "next/navigation";
-import { useRef, useState, useSyncExternalStore } from "react";
+import { useState, useSyncExternalStore } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { toast } from "sonner";
 import { families, familyWords, type Family } from "@/core/circuit/setup";
@@ -14,13 +14,13 @@ import { UnusableInput } from "@/core/capture/capture";
 import { saveJob } from "@/store/jobs";
 import { download } from "../jobs/download";
 import { Cap } from "../keys/cap";
+import { FileCap } from "../keys/file-cap";
 import { PlainHeader } from "../keys/plain-header";
 import { readHistory, subscribeHistory } from "./history-store";
 
 /** Choose a car with a hidden fault, and practise on it. */
 export function PracticeScreen() {
   const router = useRouter();
-  const picker = useRef<HTMLInputElement>(null);
   const history = useSyncExternalStore(subscribeHistory, readHistory, () => EMPTY);
   const [family, setFamily] = useState<Family | null>(null);
   const [skill, setSkill] = useState<Skill | null>(null);
@@ -105,15 +105,9 @@ export function PracticeScreen() {
               to the car
             </Cap>
             <Cap onClick={() => download("exercise.json", JSON.stringify(fresh(), null, 2))}>this choice as a file</Cap>
-            <Cap onClick={() => picker.current?.click()}>open an exercise</Cap>
-            <input
-              ref={picker}
-              type="file"
-              accept=".json"
-              className="sr-only"
-              aria-label="Exercise file"
-              onChange={(event) => event.target.files?.[0] && void take(event.target.files[0])}
-            />
+            <FileCap label="Exercise file" accept=".json" onFile={(file) => void take(file)}>
+              open an exercise
+            </FileCap>
           </div>
         </section>
         <section className="rounded-2xl border border-rule bg-card p-5" aria-label="Scores so far">

@@ -91,7 +91,8 @@ function StorePanel() {
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Store">
       <h2 className="border-b border-rule pb-1 font-semibold">What is kept, and where</h2>
       <p className="pt-3">
-        Everything stays in this browser{used ? `: ${used.mb.toFixed(1)} MB` : ""}. Nothing is sent anywhere.
+        Everything stays in this browser{used ? `: ${used.mb.toFixed(1)} MB` : ""}. Nothing leaves this machine and its
+        own server; a PDF is set there and not kept.
       </p>
       <p className="text-muted">
         {used?.persistent

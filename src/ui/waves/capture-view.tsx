@@ -113,9 +113,7 @@ export function CaptureView({
     const other = await loadCapture(id);
     if (!other) return;
     const { pulsesPerRevolution: pulses, tyre, family } = job.setup;
-    const read = await captureWorker().analyse(other, { pulses, tyre, family });
-    // The worker holds the capture it saw last: hand it this one again for the zoom.
-    await captureWorker().analyse(result.capture, { pulses, tyre, family });
+    const read = await captureWorker().analyse(other, { pulses, tyre, family }, false);
     if (read.ok)
       setCompared({
         name: other.name,
@@ -201,17 +199,7 @@ export function CaptureView({
             onWeigh={() => onWeigh(result, channel.leading, open.id)}
           />
           {others.length + library.length > 0 && (
-            <ComparePanel
-              others={[
-                ...others,
-                ...library.map(({ captureId, model, kind, finding }) => ({
-                  id: captureId,
-                  name: `${kind}: ${model}, ${finding}`,
-                })),
-              ]}
-              compared={compared}
-              onCompare={(id) => void compare(id)}
-            />
+            <ComparePanel others={others} library={library} compared={compared} onCompare={(id) => void compare(id)} />
           )}
         </div>
       </div>

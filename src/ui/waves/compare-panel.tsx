@@ -1,19 +1,34 @@
+import { useState } from "react";
+import { searchLibrary, type LibraryItem } from "@/core/job/library";
 import { formatCompared } from "@/core/waveform/compare-words";
 import type { Compared } from "@/core/waveform/compare";
 
-/** This recording against another of the same job: other side, before or after. */
+/** This recording against another: of the same job (other side, before, after), or kept in the library. */
 export function ComparePanel({
   others,
+  library,
   compared,
   onCompare,
 }: {
   others: readonly { id: string; name: string }[];
+  library: readonly LibraryItem[];
   compared: { name: string; rows: readonly Compared[] } | null;
   onCompare: (id: string) => void;
 }) {
+  const [query, setQuery] = useState("");
   return (
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Compare">
       <h2 className="text-sm font-semibold text-muted">Against another recording</h2>
+      {library.length > 0 && (
+        <input
+          type="search"
+          aria-label="Search the library"
+          placeholder="search the library: model, good, bad, finding"
+          className="mt-2 min-h-11 w-full rounded-lg border border-rule bg-paper px-3"
+          value={query}
+          onChange={(event) => setQuery(event.target.value)}
+        />
+      )}
       <select
         aria-label="Recording to compare with"
         className="mt-2 min-h-12 w-full rounded-lg border border-rule bg-paper px-3"
@@ -24,6 +39,11 @@ export function ComparePanel({
         {others.map(({ id, name }) => (
           <option key={id} value={id}>
             {name}
+          </option>
+        ))}
+        {searchLibrary(library, query).map(({ captureId, model, kind, finding }) => (
+          <option key={captureId} value={captureId}>
+            {kind}: {model}, {finding}
           </option>
         ))}
       </select>

@@ -7,6 +7,7 @@ import { useEffect, useRef } from "react";
 import type { ThinTrace } from "@/core/capture/thin";
 import type { Finding } from "@/core/waveform/findings";
 import { localFindings, type View } from "@/core/waveform/view";
+import { axisStyle, colourAt, zoomSlider } from "../chart/chart-style";
 
 register([LineChart, GridComponent, DataZoomComponent, LegendComponent, MarkAreaComponent, CanvasRenderer]);
 
@@ -48,13 +49,9 @@ export function WaveTrace({ names, unit, whole, detail, view, findings, onView }
   }, []);
   useEffect(() => {
     if (!chart.current || !box.current) return;
-    const style = getComputedStyle(box.current);
-    chart.current.setOption(
-      options(names, unit, whole, view, findings, (token) => style.getPropertyValue(token)),
-      {
-        notMerge: true,
-      },
-    );
+    chart.current.setOption(options(names, unit, whole, view, findings, colourAt(box.current)), {
+      notMerge: true,
+    });
     // The view is moved below without drawing everything anew.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [names, unit, whole, findings]);
@@ -87,11 +84,7 @@ function options(
   findings: readonly Finding[],
   colour: (token: string) => string,
 ) {
-  const axis = {
-    axisLabel: { color: colour("--muted"), fontSize: 13 },
-    axisLine: { lineStyle: { color: colour("--rule") } },
-    splitLine: { lineStyle: { color: colour("--rule") } },
-  };
+  const axis = axisStyle(colour);
   const [first, last] = [whole[0]?.[0]?.[0] ?? 0, whole[0]?.at(-1)?.[0] ?? 1];
   const zoom = { xAxisIndex: 0, startValue: view[0], endValue: view[1], filterMode: "none" as const };
   return {
@@ -115,17 +108,10 @@ function options(
     dataZoom: [
       { type: "inside", ...zoom },
       {
-        type: "slider",
+        ...zoomSlider(colour),
         ...zoom,
         height: 30,
         bottom: 10,
-        borderColor: colour("--rule"),
-        fillerColor: colour("--marigold-wash"),
-        moveHandleStyle: { color: colour("--marigold") },
-        handleStyle: { borderColor: colour("--marigold"), color: colour("--card") },
-        dataBackground: { lineStyle: { color: colour("--muted") }, areaStyle: { color: colour("--rule") } },
-        selectedDataBackground: { lineStyle: { color: colour("--ink") }, areaStyle: { color: colour("--muted") } },
-        showDetail: false,
       },
     ],
     series: whole.map((data, i) => ({

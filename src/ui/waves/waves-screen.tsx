@@ -1,19 +1,17 @@
 "use client";
-import { nanoid } from "nanoid";
 import { useSearchParams } from "next/navigation";
-import { useRef } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { toast } from "sonner";
-import { signalPoint } from "@/core/car/synthesise";
 import { scopeAnswers } from "@/core/checks/answers";
-import { pointText } from "@/core/circuit/point";
-import { circuitStateSchema } from "@/core/circuit/state";
+import { captureReading } from "@/core/job/reading";
 import { recordSimulated } from "@/core/job/simulated-reading";
 import type { Job } from "@/core/job/schema";
 import { WithJob } from "../bench/bench-screen";
-import { useCapture, type OpenCapture } from "../captures/use-capture";
+import { CAPTURE_FILES, useCapture, type OpenCapture } from "../captures/use-capture";
+import { stamp, withEntry } from "../jobs/entries";
 import { useJob, type ChangeJob } from "../jobs/use-job";
 import { Cap } from "../keys/cap";
+import { FileCap } from "../keys/file-cap";
 import { JobHeader } from "../keys/job-header";
 import { CaptureView } from "./capture-view";
 
@@ -34,35 +32,22 @@ export function WavesScreen() {
 }
 
 function Waves({ job, change }: { job: Job; change: ChangeJob }) {
-  const picker = useRef<HTMLInputElement>(null);
   const { own, open, busy, take, takeCapture, choose, markLogged } = useCapture(job);
   const record = () => {
     const capture = recordSimulated(job);
     if (capture) takeCapture(capture).catch((error: unknown) => toast.error(`Not kept: ${String(error)}`));
   };
   useHotkeys("r", record);
-  const drop = (file: File | undefined) => file && void take(file);
-  useHotkeys("o", () => picker.current?.click());
   const weigh = (capture: Extract<OpenCapture["result"], { ok: true }>, leading: string, id: string) => {
-    change((newest) => ({
-      ...newest,
-      entries: [
-        ...newest.entries,
-        {
-          id: nanoid(10),
-          at: new Date().toISOString(),
-          kind: "capture",
-          captureId: id,
-          name: capture.capture.name,
-          reading: {
-            instrument: "scope",
-            point: pointText(signalPoint(job.setup, "plug")),
-            finding: leading,
-            state: circuitStateSchema.parse({ wheel: "hand", speedKmh: 7 }),
-          },
-        },
-      ],
-    }));
+    change((newest) =>
+      withEntry(newest, {
+        ...stamp(),
+        kind: "capture",
+        captureId: id,
+        name: capture.capture.name,
+        reading: captureReading(newest.setup, leading),
+      }),
+    );
     markLogged();
     toast(`Weighed in: ${scopeAnswers.say[leading] ?? leading}.`);
   };
@@ -71,7 +56,8 @@ function Waves({ job, change }: { job: Job; change: ChangeJob }) {
       onDragOver={(event) => event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault();
-        drop(event.dataTransfer.files[0]);
+        const file = event.dataTransfer.files[0];
+        if (file) void take(file);
       }}
     >
       <div className="flex flex-wrap items-center gap-3 border-b border-rule bg-card px-4 py-2">
@@ -91,17 +77,9 @@ function Waves({ job, change }: { job: Job; change: ChangeJob }) {
             ))}
           </select>
         )}
-        <Cap legend="O" onClick={() => picker.current?.click()}>
+        <FileCap label="Capture file" accept={CAPTURE_FILES} hotkey="o" onFile={(file) => void take(file)}>
           {busy ? "reading…" : "open a recording"}
-        </Cap>
-        <input
-          ref={picker}
-          type="file"
-          accept=".csv,.tsv,.txt,.gz,.wav"
-          className="sr-only"
-          aria-label="Capture file"
-          onChange={(event) => drop(event.target.files?.[0])}
-        />
+        </FileCap>
         {job.simulated && (
           <Cap legend="R" className="border-plum!" onClick={record}>
             spin the simulated wheel

@@ -1,0 +1,14 @@
+import { toast } from "sonner";
+import { cornerSetupSchema, type CornerSetup } from "@/core/circuit/setup";
+import { firstIssue } from "@/core/job/file";
+import type { ChangeJob } from "./use-job";
+
+/** Changes the corner's set-up; what does not fit is told and left as it was. */
+export function changeSetup(change: ChangeJob, parts: (setup: CornerSetup) => Partial<CornerSetup>): void {
+  change((newest) => {
+    const parsed = cornerSetupSchema.safeParse({ ...newest.setup, ...parts(newest.setup) });
+    if (parsed.success) return { ...newest, setup: parsed.data };
+    toast.error(`Not taken: ${firstIssue(parsed.error)}. The old value stands.`);
+    return newest;
+  });
+}
