@@ -5,7 +5,7 @@ import { readCaptureFile } from "../core/capture/read-file";
 import { analyseCapture, type AnalyseOptions, type ChannelAnalysis } from "../core/waveform/analyse";
 import type { Job } from "../core/job/schema";
 import { packJob, unpackJob, type KeptCapture } from "../core/job/zip";
-import { analyseScan } from "../core/scanlog/analyse-scan";
+import { analyseScan, type ScanCar } from "../core/scanlog/analyse-scan";
 import { parseScanCsv } from "../core/scanlog/scan-csv";
 import type { ScanFinding, ScanLog } from "../core/scanlog/scan-log";
 import { ringRaster, type RingRaster } from "../core/waveform/raster";
@@ -60,10 +60,10 @@ const api = {
   },
 
   /** Reads and analyses a four-wheel speed log. */
-  async readScan(file: File, pulses: number): Promise<ReadScan> {
+  async readScan(file: File, car: ScanCar): Promise<ReadScan> {
     if (file.size > LARGEST_FILE_BYTES) return { ok: false, say: `${file.name} is too large. Cut the log shorter.` };
     try {
-      return api.analyseScan(parseScanCsv(await file.text(), file.name), pulses);
+      return api.analyseScan(parseScanCsv(await file.text(), file.name), car);
     } catch (error) {
       if (error instanceof UnusableInput) return { ok: false, say: error.message };
       throw error;
@@ -71,8 +71,8 @@ const api = {
   },
 
   /** Analyses a log that is already at hand. */
-  analyseScan(log: ScanLog, pulses: number): ReadScan {
-    return { ok: true, log, findings: analyseScan(log, pulses) };
+  analyseScan(log: ScanLog, car: ScanCar): ReadScan {
+    return { ok: true, log, findings: analyseScan(log, car) };
   },
 
   /** A job with its captures as one ZIP. */

@@ -1,3 +1,4 @@
+import { UNKNOWN_PLACE } from "./whereabouts";
 /** Facts of the trade as the instruments would show them; each fails if the model of the corner is wrong. */
 import { describe, expect, it } from "vitest";
 import { checkCatalogue } from "../checks/catalogue";
@@ -26,7 +27,7 @@ const usual = (setup: CornerSetup, change: (car: CarCondition) => void = () => u
 function outlook(setup: CornerSetup, car: CarCondition, hookup: Hookup) {
   const reader = new StateReader(setup, hookup.state, [hookup]);
   reader.take(car);
-  return reader.outlook(0, { place: { id: "none", share: 1 }, sensorAtFault: false, comesAndGoes: false });
+  return reader.outlook(0, UNKNOWN_PLACE);
 }
 
 function numbers(setup: CornerSetup, car: CarCondition, id: string): number[] {

@@ -1,8 +1,8 @@
-import { wiggledPlace } from "../checks/answers";
+import { provokedBy, wiggledPlace } from "../checks/answers";
 import { piercedPoints, type Hookup } from "../checks/hookup";
 import { CornerNet } from "../circuit/corner-net";
 import { pointText, type Point } from "../circuit/point";
-import { conductorsOf, stationsOf, type CornerSetup } from "../circuit/setup";
+import { conductorsOf, nearestPlug, signalConductor, stationsOf, type CornerSetup } from "../circuit/setup";
 import { SolvedCorner } from "../circuit/solve";
 import { speedOf, type CircuitState } from "../circuit/state";
 import type { CarCondition } from "../faults/fault";
@@ -10,7 +10,17 @@ import { coilRmsV, lostPoleShare } from "../ring/ring";
 import { frequencyHz, parseTyre, rollingCircumferenceM } from "../tyre/tyre";
 import { modulePins, moduleView, type ModuleView } from "./signal";
 import type { Whereabouts } from "./whereabouts";
-import { lookChances, moduleAnswers, scopeChances, speedChances, swapChances, wiggleChances } from "./word-answers";
+import {
+  comparedChances,
+  lookChances,
+  moduleAnswers,
+  provokedChances,
+  scopeChances,
+  speedChances,
+  swapChances,
+  wiggleChances,
+  type Trace,
+} from "./word-answers";
 
 /** What one car would answer to one hook-up: numbers with their chances (Infinity = over limit), or the chances of each word. */
 export type Outlook = { kind: "numbers"; values: number[]; chances: number[] } | { kind: "words"; chances: number[] };
@@ -93,6 +103,17 @@ export class StateReader {
     const car = this.solvedFor!;
     if (hookup.look === "swap") return swapChances(where.sensorAtFault);
     if (hookup.look === "speed") return speedChances(car, this.moduleView(), hookup, this.setup, where.comesAndGoes);
+    if (hookup.look === "other-side") {
+      const point: Point = {
+        at: "face",
+        station: nearestPlug(this.setup),
+        face: "out",
+        conductor: signalConductor(this.setup),
+      };
+      return comparedChances(car, this.trace(point), hookup, this.setup, this.moduleView());
+    }
+    const wake = provokedBy(hookup.look);
+    if (wake) return provokedChances(car, where, wake);
     if (LIVE.has(hookup.look)) return moduleAnswers(car, this.moduleView(), hookup, this.setup);
     const wiggled = wiggledPlace(hookup.look, this.setup);
     if (wiggled) return wiggleChances(car, where, wiggled);
@@ -157,7 +178,7 @@ export class StateReader {
   }
 
   /** What a scope sees at a point against the sensor's own ground wire: step in volts, and as a share of a good one. */
-  private trace(red: Point): { step: number; share: number; bothLevels: boolean } {
+  private trace(red: Point): Trace {
     const car = this.solvedFor!;
     const black = returnBeside(red, this.setup);
     if (this.setup.family === "passive") {
@@ -185,7 +206,7 @@ function withLamp(state: CircuitState, hookups: readonly Hookup[]): CircuitState
 }
 
 /** Looks that ask the module what it sees. */
-const LIVE: ReadonlySet<string> = new Set(["speed", "which", "magnet", "steering", "fuse-out"]);
+const LIVE: ReadonlySet<string> = new Set(["other-side", "speed", "which", "magnet", "steering", "fuse-out"]);
 
 /** A lamp hung at the far end of a wire fed at the near one, both ends open. */
 function feedsThroughWire({ red, black }: { red: Point; black: Point }): boolean {

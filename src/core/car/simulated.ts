@@ -7,7 +7,7 @@ import { normal, seeded, type Random } from "../random/random";
 import { formatQuantity } from "../units/format";
 import { DRAWS, drawCar, drawHealthy, dutyOf, fromUniforms } from "./draw";
 import { StateReader, type Outlook } from "./reader";
-import type { Whereabouts } from "./whereabouts";
+import { whereaboutsOf } from "./whereabouts";
 import { SymptomWatch } from "./symptom";
 
 /** A car with one hidden fault whose readings stand in for real instruments. */
@@ -39,7 +39,7 @@ export function simulateCar(
   const truth = suspectables(setup).find((one) => suspectId(one.fault, one.place) === fault);
   if (!truth) throw new RangeError(`this corner cannot have the fault “${fault}”`);
   const random = seeded(seed);
-  const where = { place: truth.place, sensorAtFault: truth.fault.part === "sensor", comesAndGoes: false };
+  const where = whereaboutsOf(truth, false);
   const watch = new SymptomWatch(setup);
   let at = fromUniforms(Float64Array.from({ length: DRAWS }, random), spread);
   // A fault too mild to notice is no complaint: draw again until the module would see it.
@@ -67,11 +67,7 @@ export function readCar(car: SimulatedCar, hookup: Hookup): string {
   const here = car.away === null || car.random() < car.duty;
   const watched = hookup.instrument === "scope" || hookup.instrument === "scan";
   const condition = here || watched ? car.condition : car.away!;
-  const where: Whereabouts = {
-    place: car.truth.place,
-    sensorAtFault: car.truth.fault.part === "sensor",
-    comesAndGoes: car.away !== null,
-  };
+  const where = whereaboutsOf(car.truth, car.away !== null);
   const reader = new StateReader(car.setup, hookup.state, [hookup]);
   reader.take(condition);
   const outlook = reader.outlook(0, where);

@@ -1,8 +1,27 @@
+import type { Suspectable } from "../faults/catalogue";
 import type { Place } from "../faults/fault";
+import { wakeChances, type Wake } from "../faults/wakes";
 
-/** Where the fault of a car sits and whether it comes and goes, as far as a look or a long watch can tell. */
+/** Where the fault of a car sits, whether it comes and goes and what brings it on, as far as a look or a long watch can tell. */
 export interface Whereabouts {
   place: Place;
   sensorAtFault: boolean;
   comesAndGoes: boolean;
+  wakes: Record<Wake, number>;
 }
+
+/** The whereabouts of one fault at one place. */
+export function whereaboutsOf(
+  { fault, place }: Pick<Suspectable, "fault" | "place">,
+  comesAndGoes: boolean,
+): Whereabouts {
+  return { place, sensorAtFault: fault.part === "sensor", comesAndGoes, wakes: wakeChances(fault) };
+}
+
+/** A hard fault that sits nowhere in particular. */
+export const UNKNOWN_PLACE: Whereabouts = {
+  place: { id: "none", share: 1 },
+  sensorAtFault: false,
+  comesAndGoes: false,
+  wakes: { bump: 0, turn: 0, wet: 0, heat: 0 },
+};

@@ -3,6 +3,7 @@ import type { Hookup } from "../checks/hookup";
 import { stationsOf, type CornerSetup } from "../circuit/setup";
 import { speedOf } from "../circuit/state";
 import type { CarCondition, Sign } from "../faults/fault";
+import type { Wake } from "../faults/wakes";
 import type { Whereabouts } from "./whereabouts";
 import type { ModuleView } from "./signal";
 
@@ -122,6 +123,40 @@ export function wiggleChances(
   return [1 - jumps, jumps];
 }
 
+/** Chances that a watched reading jumps while the whole corner is bounced, steered, wetted or warmed. */
+export function provokedChances(car: CarCondition, { comesAndGoes, wakes }: Whereabouts, wake: Wake): number[] {
+  const moves =
+    (wake === "bump" || wake === "turn") && (car.ring.wobble > 0.08 || (car.signs["bearing-play"] ?? 0) > 0.3);
+  const jumps = comesAndGoes ? Math.max(0.03, 0.9 * wakes[wake]) : moves ? 0.5 * wakes[wake] : 0.03;
+  return [1 - jumps, jumps];
+}
+
+/** Chances of each word when this side's signal is laid beside the other side's, both wheels spun alike. */
+export function comparedChances(
+  car: CarCondition,
+  volts: Trace,
+  hookup: Hookup,
+  setup: CornerSetup,
+  view: ModuleView,
+): number[] {
+  const { words } = answersFor(hookup, setup)!;
+  return chances(words, { [comparedWord(car, volts, view)]: 0.95 }, "alike");
+}
+
+function comparedWord(car: CarCondition, volts: Trace, view: ModuleView): string {
+  if (car.circuit.sensor.mode === "noisy") return "different";
+  if (volts.step < 0.02 || car.ring.absent || view.lostShare > 0.9) return "none";
+  if (car.ring.missing || car.ring.crack || view.lostShare > 0.02 || !volts.bothLevels) return "different";
+  return volts.share < 0.65 ? "weaker" : "alike";
+}
+
+/** What a scope sees at a point: step in volts (active) or RMS (passive), and as a share of a good one. */
+export interface Trace {
+  step: number;
+  share: number;
+  bothLevels: boolean;
+}
+
 function speedWord(car: CarCondition, view: ModuleView, speedKmh: number, comesAndGoes: boolean): string {
   if (car.elsewhere) return "erratic";
   if (car.deaf || !view.circuitOk) return comesAndGoes ? "drops-out" : "zero";
@@ -137,7 +172,7 @@ function speedWord(car: CarCondition, view: ModuleView, speedKmh: number, comesA
 /** Chances of each finding in a capture of the signal at one point. @param volts low and high (active) or RMS (passive) at the probe */
 export function scopeChances(
   car: CarCondition,
-  volts: { step: number; share: number; bothLevels: boolean },
+  volts: Trace,
   hookup: Hookup,
   setup: CornerSetup,
   comesAndGoes: boolean,
@@ -147,13 +182,7 @@ export function scopeChances(
   return chances(words, { [scopeWord(car, volts, hookup, comesAndGoes, view)]: 0.97 }, "clean");
 }
 
-function scopeWord(
-  car: CarCondition,
-  volts: { step: number; share: number; bothLevels: boolean },
-  hookup: Hookup,
-  comesAndGoes: boolean,
-  view: ModuleView,
-): string {
+function scopeWord(car: CarCondition, volts: Trace, hookup: Hookup, comesAndGoes: boolean, view: ModuleView): string {
   if (car.circuit.sensor.mode === "noisy") return "noise-at-rest";
   if (hookup.state.wheel === "still") return "flat";
   if (volts.step < 0.02 || car.ring.absent || view.lostShare > 0.9) return comesAndGoes ? "random-dropout" : "flat";

@@ -1,4 +1,4 @@
-import { accessMinutes, stationsOf, type CornerSetup } from "../circuit/setup";
+import { accessMinutes, nearestPlug, stationsOf, type CornerSetup } from "../circuit/setup";
 import type { Point } from "../circuit/point";
 import { stationWords } from "../faults/places";
 import type { Hookup } from "./hookup";
@@ -54,7 +54,7 @@ export function accessSteps(hookup: Hookup, setup: CornerSetup): Access {
   for (const point of pointsOf(hookup)) if (point.at === "face") reach(point.station);
   for (const point of pointsOf(hookup)) if (point.at === "module") reach("module");
   const pierces = pointsOf(hookup).some((point) => point.at === "span");
-  const look = "look" in hookup ? lookAccess(hookup.look, add, reach) : null;
+  const look = "look" in hookup ? lookAccess(hookup.look, setup, add, reach) : null;
   return {
     access: [...steps.values()],
     ownMinutes: look ?? ownMinutes(hookup, pierces),
@@ -75,6 +75,7 @@ const WHEEL_OFF = new Set(["sensor", "count", "gap", "runout"]);
 
 function lookAccess(
   look: string,
+  setup: CornerSetup,
   add: (id: string, say: string, minutes: number) => unknown,
   reach: (station: string) => void,
 ): number {
@@ -87,6 +88,11 @@ function lookAccess(
     if (place.startsWith("span")) return 6;
     reach(place);
     return 4;
+  }
+  if (look.startsWith("wake-")) return 6;
+  if (look === "other-side") {
+    reach(nearestPlug(setup));
+    return 6;
   }
   if (look === "wiring") return 5;
   if (

@@ -1,4 +1,5 @@
 import { spansOf, stationsOf, type CornerSetup } from "../circuit/setup";
+import { wakes, type Wake } from "../faults/wakes";
 import type { Hookup } from "./hookup";
 
 /** A check that is answered with a word: the words it may have, in key order, and how the question reads. */
@@ -93,6 +94,16 @@ export const looks: Record<string, Answers> = {
     say: { gone: "pull or buzz gone with the fuse out", stays: "still pulls or grinds with the fuse out" },
     synonyms: { yes: "gone", no: "stays" },
   },
+  "other-side": {
+    words: ["alike", "weaker", "none", "different"],
+    say: {
+      alike: "same shape and size as the other side",
+      weaker: "same shape, clearly smaller",
+      none: "nothing here, good on the other side",
+      different: "other levels, or pulses the other side does not lose",
+    },
+    synonyms: { same: "alike", smaller: "weaker", dead: "none", flat: "none", zero: "none" },
+  },
   tyres: {
     words: ["alike", "different"],
     say: { alike: "all four sizes alike", different: "this one is another size" },
@@ -152,6 +163,7 @@ export const scopeAnswers: Answers = {
 /** Looks answered with a number of millimetres. */
 export const gauged: readonly string[] = ["gap", "runout"];
 
+const BY_COMPARING: readonly string[] = ["other-side"];
 const BY_SCAN: readonly string[] = ["speed", "others", "which", "steering", "fuse-out"];
 const BY_HAND: readonly string[] = ["bearing", "sensor", "magnet"];
 
@@ -160,14 +172,16 @@ export function looksFor(instrument: Hookup["instrument"], setup: CornerSetup): 
   if (instrument === "gauge") return [...gauged];
   if (instrument === "scan") return [...BY_SCAN];
   if (instrument === "film") return ["encoder"];
+  if (instrument === "compare") return [...BY_COMPARING];
   const stations = stationsOf(setup).map(({ station }) => station);
   if (instrument === "hands")
     return [
       ...BY_HAND,
       ...stations.slice(1).map((one) => `wiggle-${one}`),
       ...spansOf(setup).map((_, i) => `wiggle-span${i + 1}`),
+      ...wakes.map((wake) => `wake-${wake}`),
     ];
-  const elsewhere = new Set([...BY_SCAN, ...BY_HAND, "encoder"]);
+  const elsewhere = new Set([...BY_SCAN, ...BY_HAND, ...BY_COMPARING, "encoder"]);
   return [...Object.keys(looks).filter((look) => !elsewhere.has(look)), ...stations];
 }
 
@@ -195,7 +209,7 @@ export function answersFor(hookup: Hookup, setup: CornerSetup): Answers | null {
   if (hookup.instrument === "scope") return scopeAnswers;
   if (!("look" in hookup)) return null;
   if (hookup.instrument === "gauge" && gauged.includes(hookup.look)) return null;
-  if (wiggledPlace(hookup.look, setup)) return WIGGLE;
+  if (wiggledPlace(hookup.look, setup) || provokedBy(hookup.look)) return WIGGLE;
   if (stationsOf(setup).some(({ station }) => station === hookup.look)) return CONNECTOR;
   const answers = looks[hookup.look];
   if (!answers)
@@ -213,6 +227,11 @@ export function wiggledPlace(look: string, setup: CornerSetup): { station: numbe
   if (station >= 0) return { station };
   const span = Number(/^span(\d+)$/.exec(where)?.[1] ?? 0) - 1;
   return span >= 0 && span < spansOf(setup).length ? { span } : null;
+}
+
+/** What a look provokes an intermittent fault with; null when it is no such check. */
+export function provokedBy(look: string): Wake | null {
+  return wakes.find((wake) => look === `wake-${wake}`) ?? null;
 }
 
 /** The word meant by what was typed: exact, by synonym, or by an unmistakable beginning. @returns null when none fits */

@@ -1,3 +1,4 @@
+import { whereaboutsOf } from "../car/whereabouts";
 import { describe, expect, it } from "vitest";
 import { drawCar, DRAWS, FIRST_OWN_DRAW, fromUniforms } from "../car/draw";
 import { SymptomWatch } from "../car/symptom";
@@ -65,14 +66,14 @@ describe.each(families)("checks on %s", (family) => {
     const read = (one: (typeof all)[number], own: number) =>
       readers.flatMap((reader) => {
         reader.take(drawCar(setup, one.fault, one.place, usual(own)));
-        const where = { place: one.place, sensorAtFault: one.fault.part === "sensor", comesAndGoes: false };
+        const where = whereaboutsOf(one, false);
         return reader.hookups.map((_, at) => reader.outlook(at, where));
       });
     const watch = new SymptomWatch(setup);
     let seen = 0;
     const healthy = read(nothing, 0.5);
     for (const one of all) {
-      const where = { place: one.place, sensorAtFault: false, comesAndGoes: false };
+      const where = whereaboutsOf(one, false);
       const noticed = [0.1, 0.9].filter((own) => watch.shows(drawCar(setup, one.fault, one.place, usual(own)), where));
       if (noticed.length === 0) continue;
       seen++;

@@ -1,6 +1,7 @@
 import { conductorsOf, signalConductor, spansOf, stationsOf, type Conductor, type CornerSetup } from "../circuit/setup";
 import type { Point } from "../circuit/point";
 import { circuitStateSchema, type CircuitState } from "../circuit/state";
+import { wakes } from "../faults/wakes";
 import { accessSteps, type AccessStep } from "./access";
 import { hookupKey, type Hookup } from "./hookup";
 
@@ -168,6 +169,8 @@ function wheelAndRing(setup: CornerSetup): Hookup[] {
     { instrument: "scan", look: "which", state: state({ wheel: "hand", speedKmh: HAND_SPIN_KMH }) },
     { instrument: "scan", look: "steering", state: driven },
     { instrument: "scan", look: "fuse-out", state: driven },
+    { instrument: "compare", look: "other-side", state: state({ wheel: "hand", speedKmh: HAND_SPIN_KMH }) },
+    ...wakes.map((wake): Hookup => ({ instrument: "hands", look: `wake-${wake}`, state: state() })),
     ...[
       ...stationsOf(setup)
         .slice(1)

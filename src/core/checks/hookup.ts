@@ -16,6 +16,7 @@ export const instruments = [
   "hands",
   "film",
   "gauge",
+  "compare",
   "scan",
   "scope",
 ] as const;
@@ -45,9 +46,25 @@ export const instrumentWords: Record<Instrument, string> = {
   hands: "feel",
   film: "viewing film",
   gauge: "gauge",
+  compare: "compare",
   scan: "scan data",
   scope: "scope",
 };
+
+/** What answers without probes. */
+export const lookInstruments = [
+  "eyes",
+  "hands",
+  "film",
+  "gauge",
+  "compare",
+  "scan",
+] as const satisfies readonly Instrument[];
+export type LookInstrument = (typeof lookInstruments)[number];
+
+export function isLookInstrument(instrument: Instrument): instrument is LookInstrument {
+  return (lookInstruments as readonly Instrument[]).includes(instrument);
+}
 
 /** A physical description of one measurement: instrument, where both probes stand, and what the car is doing. */
 export type Hookup =
@@ -59,7 +76,7 @@ export type Hookup =
     }
   | { instrument: "lamp"; red: Point; black: Point; state: CircuitState }
   | { instrument: "scope"; red: Point; state: CircuitState }
-  | { instrument: "eyes" | "hands" | "film" | "gauge" | "scan"; look: string; state: CircuitState };
+  | { instrument: LookInstrument; look: string; state: CircuitState };
 
 /** Names a hook-up: two readings with the same key were taken the same way. */
 export function hookupKey(hookup: Hookup): string {

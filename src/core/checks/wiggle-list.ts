@@ -1,9 +1,10 @@
 import { spansOf, stationsOf, type CornerSetup } from "../circuit/setup";
 import { circuitStateSchema } from "../circuit/state";
 import { stationWords } from "../faults/places";
+import { wakes, type Wake } from "../faults/wakes";
 import type { Hookup } from "./hookup";
 
-/** Every place of the loom to bend and tug, sensor end first: that is where most faults sit and hands reach. */
+/** Every place of the loom to bend and tug, sensor end first, then what the whole corner is put through. */
 export function placesToWiggle(setup: CornerSetup): { say: string; hookup: Hookup }[] {
   const state = circuitStateSchema.parse({});
   const stations = stationsOf(setup)
@@ -15,5 +16,13 @@ export function placesToWiggle(setup: CornerSetup): { say: string; hookup: Hooku
   }));
   const inOrder: { look: string; say: string }[] = [];
   for (let i = stations.length - 1; i >= 0; i--) inOrder.push(stations[i]!, spans[i]!);
-  return inOrder.map(({ look, say }) => ({ say, hookup: { instrument: "hands", look, state } }));
+  const provoked = wakes.map((wake) => ({ look: `wake-${wake}`, say: WAKE_WORDS[wake] }));
+  return [...inOrder, ...provoked].map(({ look, say }) => ({ say, hookup: { instrument: "hands", look, state } }));
 }
+
+const WAKE_WORDS: Record<Wake, string> = {
+  bump: "corner bounced",
+  turn: "steered lock to lock",
+  wet: "plugs misted with salt water",
+  heat: "sensor and lead warmed",
+};

@@ -123,6 +123,7 @@ const RAISED = new Set([
   "which",
   "gap",
   "runout",
+  "other-side",
 ]);
 const MOTION: Record<CircuitState["wheel"], string> = {
   still: "",
@@ -148,6 +149,11 @@ const LOOK_LABELS: Record<string, string> = {
   which: "which corner answers",
   steering: "stop from low speed",
   "fuse-out": "stop, ABS fuse out",
+  "other-side": "beside the other side",
+  "wake-bump": "bounced",
+  "wake-turn": "steered lock to lock",
+  "wake-wet": "wetted",
+  "wake-heat": "warmed",
 };
 
 function lookSentence(look: string): string {
@@ -172,6 +178,15 @@ function lookSentence(look: string): string {
       "On dry, private ground stop gently from 20 km/h: does the pedal buzz and the car pull to the other side?",
     "fuse-out":
       "On private ground only: pull the ABS fuse, stop gently from 20 km/h, put the fuse back. Is the pull or buzz gone?",
+    "other-side":
+      "Both wheels raised, key on, spun alike one turn a second: the same capture here and at the other side's plug. Lay one over the other.",
+    "wake-bump":
+      "Back-probed and watched, key on: push the corner down hard and let it bounce, then tap the loom. Does the reading jump?",
+    "wake-turn": "Back-probed and watched, key on: steer slowly from lock to lock. Does the reading jump?",
+    "wake-wet":
+      "Back-probed and watched, key on: mist the plugs and the loom with salt water, module apart. Does the reading jump?",
+    "wake-heat":
+      "Back-probed and watched, key on: warm the sensor and its lead with hot air, as warm as a hand bears. Does the reading jump?",
     speed: "Drive to 30 km/h and coast to a stop while watching this corner's live speed beside the others.",
   };
   const wiggled = /^wiggle-(.+)$/.exec(look)?.[1];

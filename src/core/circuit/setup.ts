@@ -67,6 +67,10 @@ export const cornerSetupSchema = z.object({
   bias: z.boolean().default(true),
   pulsesPerRevolution: z.number().int().min(8).max(400).default(48),
   tyre: z.string().max(40).default("205/55R16"),
+  /** The other axle's tyre, where it is another size. */
+  otherAxleTyre: z.string().max(40).optional(),
+  /** Which wheels are driven: a differential shares their speed. */
+  drivetrain: z.enum(["front", "rear", "all"]).optional(),
   path: pathSchema,
   /** The hand meter in use: what it loads the circuit with, and what its leads add to ohms. */
   meter: z
@@ -102,6 +106,13 @@ export function stationsOf(setup: CornerSetup): Station[] {
 /** The spans of a path, module first; span `i` runs from station `i` to station `i + 1`. */
 export function spansOf(setup: CornerSetup): Span[] {
   return setup.path.filter((part): part is Span => "spanM" in part);
+}
+
+/** The plug that is reached soonest, the module apart. */
+export function nearestPlug(setup: CornerSetup): string {
+  return stationsOf(setup)
+    .slice(1)
+    .reduce((best, one) => (accessMinutes(one) < accessMinutes(best) ? one : best)).station;
 }
 
 const DEFAULT_ACCESS_MIN = { module: 40, plug: 7, inline: 4 };

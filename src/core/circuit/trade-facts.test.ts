@@ -2,7 +2,7 @@
 import { describe, expect, it } from "vitest";
 import { coilRmsV, nominalRing, pitchMm, spacingFactor, dropOutSpeedKmh } from "../ring/ring";
 import { frequencyHz, overallDiameterMm, parseTyre, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
-import { decodeCode } from "../codes/code";
+import { decodeCode, onlyHistory, sayCode, splitCodes } from "../codes/code";
 import { nominalCondition } from "./condition";
 import { CornerNet } from "./corner-net";
 import { parsePoint, pointText, type Point } from "./point";
@@ -139,6 +139,20 @@ describe("wire, tyre, code", () => {
     expect(decodeCode("C0033")).toMatchObject({ corner: "FL", subject: "tone wheel" });
     expect(decodeCode("C0034 31")).toMatchObject({ corner: "FR", failure: { say: "no signal" } });
     expect(decodeCode("P0420")).toBeNull();
+    expect(decodeCode("C003A 31 history")).toMatchObject({ corner: "RR", status: "history" });
+    expect(splitCodes("C0034-13 present\nC003A 31 history, u0121")).toEqual([
+      "C0034-13 present",
+      "C003A 31 history",
+      "u0121",
+    ]);
+    expect(onlyHistory(["C003A 31 history", "U0121"])).toBe(true);
+    expect(decodeCode("C1145 right front sensor circuit open")).toMatchObject({
+      maker: true,
+      corner: "FR",
+      failure: { kind: "open" },
+    });
+    expect(sayCode("C1145")).toMatch(/Which corner/);
+    expect(sayCode("u0121")).toMatch(/set aside/);
   });
 
   it("a point written and read again is the same point", () => {

@@ -1,4 +1,5 @@
 import { fromUniforms, drawHealthy, DRAWS } from "../car/draw";
+import { UNKNOWN_PLACE } from "../car/whereabouts";
 import { StateReader } from "../car/reader";
 import { recordCar } from "../car/synthesise";
 import type { Hookup } from "../checks/hookup";
@@ -121,12 +122,10 @@ function at(station: string, conductor: ReturnType<typeof signalConductor>): Poi
   return { at: "face", station, face: station === "module" ? "in" : "out", conductor };
 }
 
-const HERE = { place: { id: "none", share: 1 }, sensorAtFault: false, comesAndGoes: false };
-
 function shown(setup: CornerSetup, car: CarCondition, hookup: Hookup): string {
   const reader = new StateReader(setup, hookup.state, [hookup]);
   reader.take(car);
-  const outlook = reader.outlook(0, HERE);
+  const outlook = reader.outlook(0, UNKNOWN_PLACE);
   if (outlook.kind === "words") return "";
   const levels = outlook.values.map((value) =>
     formatQuantity(value, hookup.instrument === "hertz" ? "hertz" : "volts"),
@@ -137,7 +136,7 @@ function shown(setup: CornerSetup, car: CarCondition, hookup: Hookup): string {
 function likeliest(setup: CornerSetup, car: CarCondition, hookup: Hookup): string {
   const reader = new StateReader(setup, hookup.state, [hookup]);
   reader.take(car);
-  const { chances } = reader.outlook(0, HERE);
+  const { chances } = reader.outlook(0, UNKNOWN_PLACE);
   return SPEED_WORDS[chances.indexOf(Math.max(...chances))]!;
 }
 

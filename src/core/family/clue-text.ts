@@ -1,4 +1,5 @@
 import { parseReading } from "../units/reading";
+import { nameThreeWires } from "./finder";
 
 /** Volts at each terminal as typed with spaces between, `11.4 0.02V 953mV`; what is no reading is left out. */
 export function terminalVolts(text: string): number[] {
@@ -16,4 +17,27 @@ export function coilOhms(text: string): number | null {
   const parsed = parseReading(text, "ohms");
   if (!parsed.ok || parsed.value.kind === "beep") return null;
   return parsed.value.kind === "over-limit" ? Infinity : parsed.value.value;
+}
+
+/** One wire of three as typed. */
+export interface TypedWire {
+  name: string;
+  volts: string;
+  switches: boolean;
+}
+
+/** Which of three wires is which, as a sentence, or what is still wanted. @param ownGround supply read against the sensor's own ground, may be empty */
+export function threeWireRoles(wires: readonly TypedWire[], ownGround: string): string {
+  const read = wires.flatMap(({ name, volts, switches }) => {
+    const [value] = terminalVolts(volts);
+    return value === undefined ? [] : [{ name: name.trim() || "a wire", volts: value, switches }];
+  });
+  if (read.length < wires.length) return "Type the volts of all three wires.";
+  const [own] = terminalVolts(ownGround);
+  return (
+    nameThreeWires(read, own)?.say ??
+    (read.some(({ switches }) => switches)
+      ? "None of the steady wires carries a supply: check the feed first."
+      : "Creep the wheel and mark the wire that switches.")
+  );
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { coilOhms, terminalVolts } from "./clue-text";
+import { coilOhms, terminalVolts, threeWireRoles } from "./clue-text";
 import { findFamily, nameThreeWires } from "./finder";
 
 // Common practice, no source: supply on one open terminal is active, a like bias on both passive, three wires are three.
@@ -26,6 +26,14 @@ describe("telling the family", () => {
   it("clues are typed as readings are", () => {
     expect(terminalVolts("11,4 953mV 0.02V nonsense")).toEqual([11.4, 0.953, 0.02]);
     expect([coilOhms("1.1k"), coilOhms("OL"), coilOhms("soon")]).toEqual([1100, Infinity, null]);
+  });
+
+  it("three wires as typed: what is still wanted, then who is who", () => {
+    const typed = (volts: string[], moving: number) =>
+      volts.map((text, i) => ({ name: ["red", "brown", "white"][i]!, volts: text, switches: i === moving }));
+    expect(threeWireRoles(typed(["5.03", "", ""], 2), "")).toMatch(/all three/);
+    expect(threeWireRoles(typed(["5.03", "10mV", "2,4"], 9), "")).toMatch(/Creep/);
+    expect(threeWireRoles(typed(["5.03", "10mV", "2,4"], 2), "4.03 V")).toMatch(/red is the supply.*loses 1\.00 V/);
   });
 
   it("names three wires and the drop of the ground; 5.030 V both ways is a good ground", () => {

@@ -85,9 +85,11 @@ describe("what a job says of itself", () => {
     expect(lines[2]).toMatch(/arch loom moved/);
   });
 
-  it("every place of the loom is wiggled once, sensor end first, and can be logged", () => {
+  it("every place of the loom is wiggled once, sensor end first, then the corner is provoked", () => {
     const places = placesToWiggle(setup);
-    expect(places.map(({ say }) => say)).toEqual(["sensor plug", "span 2, arch", "connector C1", "span 1"]);
+    const said = places.map(({ say }) => say);
+    expect(said.slice(0, 4)).toEqual(["sensor plug", "span 2, arch", "connector C1", "span 1"]);
+    expect(said.slice(4).join()).toMatch(/bounced.*lock to lock.*salt water.*warmed/);
   });
 
   it("every look of every instrument is a hook-up of this corner", () => {

@@ -1,6 +1,6 @@
 import { signalPoint } from "../car/synthesise";
 import { answersFor } from "../checks/answers";
-import type { Hookup } from "../checks/hookup";
+import { isLookInstrument, type Hookup, type LookInstrument } from "../checks/hookup";
 import { circuitStateSchema } from "../circuit/state";
 import { parsePoint, pointText, type Point } from "../circuit/point";
 import { stationsOf, type CornerSetup } from "../circuit/setup";
@@ -26,14 +26,7 @@ export function hookupOf(reading: Reading, setup: CornerSetup): Read<Hookup> {
       const loaded = parsePoint(text, setup);
       if (!loaded.ok) return loaded;
     }
-  if (
-    instrument === "eyes" ||
-    instrument === "hands" ||
-    instrument === "film" ||
-    instrument === "gauge" ||
-    instrument === "scan"
-  )
-    return lookOf(reading, instrument, setup);
+  if (isLookInstrument(instrument)) return lookOf(reading, instrument, setup);
   const red = pointOf(reading.red ?? reading.point, "red", setup);
   if (!red.ok) return red;
   if (instrument === "scope")
@@ -91,11 +84,7 @@ export function captureReading(setup: CornerSetup, finding: string): Reading {
   return readingFrom({ instrument: "scope", red: signalPoint(setup, "plug"), state }, finding);
 }
 
-function lookOf(
-  { look, state }: Reading,
-  instrument: "eyes" | "hands" | "film" | "gauge" | "scan",
-  setup: CornerSetup,
-): Read<Hookup> {
+function lookOf({ look, state }: Reading, instrument: LookInstrument, setup: CornerSetup): Read<Hookup> {
   if (!look && instrument !== "scan") return { ok: false, say: `${instrument}: “look” must say at what` };
   const hookup: Hookup = {
     instrument,

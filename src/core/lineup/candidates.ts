@@ -1,5 +1,5 @@
 import { DRAWS, drawCar, drawHealthy, dutyOf, FIRST_OWN_DRAW, fromScores } from "../car/draw";
-import type { Whereabouts } from "../car/whereabouts";
+import { whereaboutsOf, type Whereabouts } from "../car/whereabouts";
 import { SymptomWatch } from "../car/symptom";
 import type { CornerSetup } from "../circuit/setup";
 import type { CarCondition } from "../faults/fault";
@@ -66,7 +66,7 @@ export function drawCandidates(
       first: index * perGroup,
       size: perGroup,
       comesAndGoes,
-      whereabouts: { place: one.place, sensorAtFault: one.fault.part === "sensor", comesAndGoes },
+      whereabouts: whereaboutsOf(one, comesAndGoes),
     };
   });
   const count = groups.length * perGroup;

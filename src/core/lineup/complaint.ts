@@ -2,9 +2,13 @@ import { z } from "zod";
 import { decodeCode, type CodeKind } from "../codes/code";
 import type { Corner } from "../units/corner";
 import type { Fault, Part } from "../faults/fault";
+import { wakeChances, type Wake } from "../faults/wakes";
 
 export const symptoms = [
   "lamp",
+  "lamp-at-key-on",
+  "lamp-when-rolling",
+  "functions-lost",
   "false-abs-low-speed",
   "pulls-under-braking",
   "after-bumps",
@@ -28,8 +32,9 @@ export type Complaint = z.infer<typeof complaintSchema>;
 export function complaintWeight(fault: Fault, complaint: Complaint): number {
   let weight = 1;
   for (const text of complaint.codes) {
-    const kind = decodeCode(text)?.failure?.kind;
-    if (kind && kind !== "any") weight *= codeWeight(fault, kind);
+    const code = decodeCode(text);
+    const kind = code?.failure?.kind;
+    if (kind && kind !== "any") weight *= codeWeight(fault, kind) ** (code.status === "history" ? OLD_CODE : 1);
   }
   if (cornersCoded(complaint.codes).length > 1)
     weight *= fault.part === "module-feed" ? SHARED_CAUSE : fault.code === "corners-swapped" ? 3 : OWN_CAUSE;
@@ -50,6 +55,8 @@ export function cornersCoded(codes: readonly string[]): Corner[] {
 }
 
 /** Codes steer and never prove: the best match is only some eight times likelier than the worst. */
+/** A stored code may be of another day and another fault: it counts by the square root. */
+const OLD_CODE = 0.5;
 const CODE_MATCH = 4;
 const CODE_NEAR = 1.6;
 const CODE_FAR = 0.5;
@@ -69,17 +76,25 @@ function codeWeight(fault: Fault, kind: CodeKind): number {
   return NEAR[kind]?.includes(fault.effect) ? CODE_NEAR : CODE_FAR;
 }
 
+const CIRCUIT_EFFECTS: ReadonlySet<Fault["effect"]> = new Set(["open", "ground", "power", "feed"]);
+
 const SYMPTOMS: Partial<Record<(typeof symptoms)[number], (fault: Fault) => number>> = {
   "false-abs-low-speed": ({ effect, part }) =>
     effect === "weak" || effect === "count" ? 4 : part === "bearing" ? 2.5 : effect === "erratic" ? 1.5 : 0.4,
+  // The module checks its circuits at key-on and its signals only once wheels turn (from memory).
+  "lamp-at-key-on": ({ effect }) => (CIRCUIT_EFFECTS.has(effect) ? 1.8 : 0.6),
+  "lamp-when-rolling": ({ effect }) => (CIRCUIT_EFFECTS.has(effect) ? 0.7 : 1.5),
   "pulls-under-braking": ({ effect }) => (effect === "weak" || effect === "count" ? 1.5 : 1),
-  "after-bumps": ({ part, intermittent }) =>
-    part === "harness" || part === "connector" || part === "bearing" ? 2 : intermittent ? 1.2 : 0.7,
-  "when-turning": ({ part }) => (part === "bearing" ? 3 : part === "harness" ? 1.8 : 0.9),
-  "when-wet": ({ code, part }) =>
-    code === "water-bridge" ? 4 : part === "connector" ? 2 : part === "harness" ? 1.4 : 0.8,
-  "when-hot": ({ part }) => (part === "sensor" ? 2 : 1),
+  "after-bumps": (fault) => wokenBy(fault, "bump"),
+  "when-turning": (fault) => wokenBy(fault, "turn"),
+  "when-wet": (fault) => wokenBy(fault, "wet"),
+  "when-hot": (fault) => wokenBy(fault, "heat"),
 };
+
+/** What the driver says brings it on fits a fault as well as a check that provokes it so would show it. */
+function wokenBy(fault: Fault, wake: Wake): number {
+  return 0.5 + 2.5 * wakeChances(fault)[wake];
+}
 
 const RECENT: Partial<Record<(typeof recentWorks)[number], Record<string, number>>> = {
   bearing: { "encoder-reversed": 12, "terminal-open": 2, "mounting-unseated": 6, "ring-count": 6, "mounting-loose": 2 },

@@ -1,4 +1,5 @@
 /** Inference against full enumeration on cases small enough to be done by hand, and its numbers against a statistics package. */
+import bayesjs from "bayesjs";
 import { mean, standardDeviation } from "simple-statistics";
 import { describe, expect, it } from "vitest";
 import { cornerSetupSchema } from "../circuit/setup";
@@ -43,6 +44,49 @@ describe("word answers", () => {
     );
     for (const [hookup, word] of answers) lineUp.add({ hookup, value: { kind: "word", word } });
     lineUp.shares().forEach((share, g) => expect(share).toBeCloseTo(expected[g]!, 9));
+  });
+
+  it("shares equal those of a general Bayesian-network package given the same tables", () => {
+    const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed: 9, perGroup: 3 });
+    const answers: [Hookup, string][] = [
+      [film, "gap"],
+      [foot, "lifted"],
+      [{ instrument: "hands", look: "bearing", state: off }, "tight"],
+    ];
+    const { weight, groups, count } = lineUp.candidates;
+    const carNames = Array.from({ length: count }, (_, row) => `car${row}`);
+    const tables = lineUp.tables(answers.map(([hookup]) => hookup));
+    const network = Object.fromEntries([
+      [
+        "car",
+        {
+          id: "car",
+          states: carNames,
+          parents: [],
+          cpt: Object.fromEntries(carNames.map((name, i) => [name, weight[i]!])),
+        },
+      ],
+      ...tables.map((table, t) => {
+        if (table.kind !== "words") throw new Error("expected words");
+        const cpt = carNames.map((name, row) => ({
+          when: { car: name },
+          then: Object.fromEntries(
+            table.words.map((word, w) => [
+              word,
+              (1 - BLUNDER) * table.chances[row * table.words.length + w]! + BLUNDER / table.words.length,
+            ]),
+          ),
+        }));
+        return [`check${t}`, { id: `check${t}`, states: [...table.words], parents: ["car"], cpt }];
+      }),
+    ]) as Parameters<typeof bayesjs.infer>[0];
+    const given = Object.fromEntries(answers.map(([, word], t) => [`check${t}`, word]));
+    const expected = groups.map(({ first, size }) =>
+      carNames.slice(first, first + size).reduce((sum, car) => sum + bayesjs.infer(network, { car }, given), 0),
+    );
+    for (const [hookup, word] of answers) lineUp.add({ hookup, value: { kind: "word", word } });
+    // The package rounds its answers to eight digits.
+    lineUp.shares().forEach((share, g) => expect(share, groups[g]!.id).toBeCloseTo(expected[g]!, 6));
   });
 
   it("expected information is the mutual information summed over every outcome", () => {

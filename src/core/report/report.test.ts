@@ -49,7 +49,7 @@ describe("the report", () => {
     const report = made([look("1", "gap")]);
     expect(report.found).toMatch(/Nothing is proven yet\. First in question/);
     expect(report).toMatchObject({ verified: [], done: [], fixed: false, date: "2026-02-03" });
-    expect(report.came.join(" ")).toMatch(/front left wheel speed sensor, open circuit.*P9999.*Lamp since Monday/);
+    expect(report.came.join(" ")).toMatch(/front left wheel speed sensor: open circuit.*P9999.*Lamp since Monday/);
     expect(report.readings[0]!.value).toBe("a gap or crack in the stripes");
     expect(reportSchema.parse(report)).toEqual(report);
   });

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { answersFor } from "../checks/answers";
 import { hookupLabel, stateWords } from "../checks/words";
 import { familyWords } from "../circuit/setup";
-import { decodeCode } from "../codes/code";
+import { decodeCode, sayCode } from "../codes/code";
 import { partWords } from "../faults/fault";
 import { readingsAfterRepair, standingReadings, standingRepair } from "../job/derive";
 import type { Diagnosis } from "../job/diagnosis";
@@ -66,12 +66,7 @@ export function reportOf(
     date: now.toISOString().slice(0, 10),
     corner: cornerWords[job.setup.corner],
     came: [
-      ...job.complaint.codes.map((text) => {
-        const code = decodeCode(text);
-        return code
-          ? `${code.code}: ${code.corner ? cornerWords[code.corner] : ""} ${code.subject}${code.failure ? `, ${code.failure.say}` : ""}`
-          : text;
-      }),
+      ...job.complaint.codes.map((text) => (decodeCode(text) ? `${text}: ${sayCode(text)}` : text)),
       job.complaint.presence === "hard" ? "The fault was there when the car came in." : "The fault comes and goes.",
       ...(job.complaint.note ? [job.complaint.note] : []),
     ],

@@ -1,3 +1,5 @@
+import type { CornerSetup } from "../circuit/setup";
+import { parseTyre, rollingCircumferenceM } from "../tyre/tyre";
 import { cornerWords, corners, type Corner } from "../units/corner";
 import { capital } from "../units/format";
 import { median } from "../units/median";
@@ -17,18 +19,18 @@ const USUAL_RATIO_SPREAD = 0.009;
  * What four wheel speeds say of each corner. Each wheel is held against the median of the others, so that one bad
  * wheel does not move the reference.
  *
- * @param pulses pulses per revolution, for naming a wrong ring
+ * @param car what is known of it: pulses per revolution for naming a wrong ring, tyres by axle, driven wheels
  */
-export function analyseScan(log: ScanLog, pulses = 48): ScanFinding[] {
+export function analyseScan(log: ScanLog, car: ScanCar = { pulsesPerRevolution: 48 }): ScanFinding[] {
   const reference = referenceOf(log);
   const findings: ScanFinding[] = [];
   const published = publishedAbove(log);
   if (published) findings.push(published);
   for (const corner of corners) {
-    const own = cornerFindings(log, corner, reference[corner], published?.size ?? 0, pulses);
+    const own = cornerFindings(log, corner, reference[corner], published?.size ?? 0, car);
     findings.push(...own);
   }
-  return findings.sort((a, b) => RANK.indexOf(a.code) - RANK.indexOf(b.code) || a.startS - b.startS);
+  return byAxle(findings, car).sort((a, b) => RANK.indexOf(a.code) - RANK.indexOf(b.code) || a.startS - b.startS);
 }
 
 const RANK: ScanFinding["code"][] = [
@@ -38,10 +40,55 @@ const RANK: ScanFinding["code"][] = [
   "false-activation",
   "erratic",
   "ratio-off",
+  "axle-ratio",
   "held-doubles",
   "slip",
   "published-above",
 ];
+
+/** What the analysis wants to know of the car. */
+export type ScanCar = Pick<CornerSetup, "pulsesPerRevolution"> &
+  Partial<Pick<CornerSetup, "corner" | "tyre" | "otherAxleTyre" | "drivetrain">>;
+
+/** Both wheels of an axle off alike are two sizes of tyre, no fault of a corner: told once, as the axle's. */
+function byAxle(findings: ScanFinding[], car: ScanCar): ScanFinding[] {
+  const off = (corner: Corner) => findings.find(({ code, corner: at }) => code === "ratio-off" && at === corner);
+  const [left, right] = [off("FL"), off("FR")];
+  if (!left || !right || Math.abs(left.size - right.size) > SAME_AXLE) return findings;
+  const ratio = (left.size + right.size) / 2;
+  const listed = listedRatio(car);
+  const explained = listed !== null && Math.abs(listed - ratio) < USUAL_RATIO_SPREAD;
+  return [
+    ...findings.filter(({ code }) => code !== "ratio-off"),
+    {
+      ...left,
+      code: "axle-ratio",
+      corner: null,
+      size: ratio,
+      say: `Both front wheels read ${(Math.abs(ratio - 1) * 100).toFixed(1)} % ${ratio > 1 ? "fast" : "slow"} against the rear, alike: two sizes of tyre, no fault of a corner.${explained ? " The sizes set up for the two axles differ by just that much." : " Read the sizes of all four."}`,
+    },
+  ];
+}
+
+/** Two wheels of one axle agree this well (ratio). */
+const SAME_AXLE = 0.006;
+
+/** How fast the front should read against the rear by the tyres set up; null when only one size is known. */
+function listedRatio({ corner, tyre, otherAxleTyre }: ScanCar): number | null {
+  const [own, other] = [parseTyre(tyre ?? ""), parseTyre(otherAxleTyre ?? "")];
+  if (!corner || !own || !other) return null;
+  const ratio = rollingCircumferenceM(other) / rollingCircumferenceM(own);
+  return axleOf(corner) === "front" ? ratio : 1 / ratio;
+}
+
+function axleOf(corner: Corner): "front" | "rear" {
+  return corner === "FL" || corner === "FR" ? "front" : "rear";
+}
+
+/** Largest of any number of values; spreading a million into Math.max overflows the stack. */
+function largest(values: readonly number[]): number {
+  return values.reduce((most, value) => Math.max(most, value), -Infinity);
+}
 
 /** The answer of a log to “what does this corner's live speed do?”. */
 export function liveSpeedWord(findings: readonly ScanFinding[], corner: Corner): LiveSpeedWord {
@@ -68,7 +115,7 @@ function cornerFindings(
   corner: Corner,
   reference: Float64Array,
   silentBelowKmh: number,
-  pulses: number,
+  car: ScanCar,
 ): ScanFinding[] {
   const { timeS, speedKmh } = log;
   const own = speedKmh[corner];
@@ -76,7 +123,7 @@ function cornerFindings(
   const moving = [...timeS.keys()].filter(
     (i) => reference[i]! > Math.max(MOVING_KMH, silentBelowKmh) && !Number.isNaN(own[i]!),
   );
-  const held = heldDoubles(log, corner);
+  const held = heldDoubles(log, corner, car);
   if (moving.length < 3) return held ? [held] : [];
   const dead = moving.filter((i) => own[i]! < STOPPED_KMH);
   if (dead.length > 0.9 * moving.length)
@@ -87,7 +134,7 @@ function cornerFindings(
         startS: timeS[dead[0]!]!,
         endS: timeS[dead.at(-1)!]!,
         size: 0,
-        say: `${capital(name)} stays at zero while the others reach ${Math.round(Math.max(...moving.map((i) => reference[i]!)))} km/h.`,
+        say: `${capital(name)} stays at zero while the others reach ${Math.round(largest(moving.map((i) => reference[i]!)))} km/h.`,
       },
     ];
   const runs = runsWhere(timeS.length, (i) => reference[i]! > STOPPED_KMH + 1 && own[i]! < 0.5 * reference[i]!);
@@ -151,7 +198,7 @@ function cornerFindings(
       size: 0,
       say: `${capital(name)} is lost from ${timeS[long[0]]!.toFixed(1)} s to ${timeS[long[1]]!.toFixed(1)} s.`,
     });
-  if (!held) found.push(...ratioAndJitter(timeS, own, reference, corner, pulses));
+  if (!held) found.push(...ratioAndJitter(timeS, own, reference, corner, car.pulsesPerRevolution));
   return found;
 }
 
@@ -197,7 +244,8 @@ function ratioAndJitter(
 }
 
 /** With one side of a driven axle held, its differential turns the other side twice as fast. */
-function heldDoubles({ timeS, speedKmh }: ScanLog, corner: Corner): ScanFinding | null {
+function heldDoubles({ timeS, speedKmh }: ScanLog, corner: Corner, { drivetrain }: ScanCar): ScanFinding | null {
+  if (drivetrain && drivetrain !== "all" && drivetrain !== axleOf(corner)) return null;
   const partner = ({ FL: "FR", FR: "FL", RL: "RR", RR: "RL" } as const)[corner];
   const across = corners.filter((one) => one !== corner && one !== partner);
   const hits = [...timeS.keys()].filter((i) => {
@@ -220,8 +268,8 @@ function publishedAbove({ timeS, speedKmh }: ScanLog): ScanFinding | null {
   const silent = [...timeS.keys()].filter((i) => corners.every((corner) => Number.isNaN(speedKmh[corner][i]!)));
   const talking = [...timeS.keys()].filter((i) => corners.some((corner) => speedKmh[corner][i]! > 0));
   if (silent.length < 3 || talking.length < 3) return null;
-  const lowest = Math.min(
-    ...talking.map((i) => Math.max(...corners.map((corner) => speedKmh[corner][i]!).filter((v) => !Number.isNaN(v)))),
+  const lowest = -largest(
+    talking.map((i) => -largest(corners.map((corner) => speedKmh[corner][i]!).filter((v) => !Number.isNaN(v)))),
   );
   if (lowest < 2) return null;
   return {

@@ -13,6 +13,7 @@ export const scanCodes = [
   "drops-out",
   "cuts-low",
   "ratio-off",
+  "axle-ratio",
   "erratic",
   "held-doubles",
   "published-above",

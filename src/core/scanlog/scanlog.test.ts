@@ -53,6 +53,30 @@ describe("a four-wheel log", () => {
     expect(cut.map(({ code }) => code)).toContain("false-activation");
   });
 
+  test("both wheels of an axle off alike are tyre sizes, no fault of a corner", () => {
+    const log = parseScanCsv(
+      drive((corner, kmh) => (corner[0] === "F" ? kmh * 1.02 : kmh)),
+      "a",
+    );
+    const findings = analyseScan(log);
+    expect(findings.map(({ code }) => code)).toEqual(["axle-ratio"]);
+    expect(findings[0]!.size).toBeCloseTo(1.02, 2);
+    for (const corner of corners) expect(liveSpeedWord(findings, corner)).toBe("follows");
+    // By UNECE R30 and hand: 205/55R16 is 631.9 mm, 195/55R16 620.9 mm across; 631.9 / 620.9 = 1.0177.
+    const car = { pulsesPerRevolution: 48, corner: "FL", tyre: "195/55R16", otherAxleTyre: "205/55R16" } as const;
+    expect(analyseScan(log, car)[0]!.say).toContain("differ by just that much");
+  });
+
+  test("a million rows are read and judged", () => {
+    const rows = Array.from({ length: 1_000_000 }, (_, i) => {
+      const kmh = Math.round(300 + 200 * Math.sin(i / 5000)) / 10;
+      return `${i / 100},${kmh},${kmh},0,${kmh}`;
+    });
+    const findings = analyseScan(parseScanCsv(["time,FL,FR,RL,RR", ...rows].join("\n"), "long.csv"));
+    expect(liveSpeedWord(findings, "RL")).toBe("zero");
+    expect(liveSpeedWord(findings, "FL")).toBe("follows");
+  });
+
   test("a car that sends nothing under 4 km/h, a slip under hard braking, and a held wheel are no faults", () => {
     const silent = analyseScan(
       parseScanCsv(

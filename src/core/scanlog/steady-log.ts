@@ -1,11 +1,11 @@
 import { corners, type Corner } from "../units/corner";
-import { analyseScan } from "./analyse-scan";
+import { analyseScan, type ScanCar } from "./analyse-scan";
 import type { ScanFinding, ScanLog } from "./scan-log";
 
 const ROWS = 10;
 
 /** Four numbers read off at one steady speed, as the shortest of logs with its findings. */
-export function steadyLog(speeds: Record<string, number>, pulses: number): { log: ScanLog; findings: ScanFinding[] } {
+export function steadyLog(speeds: Record<string, number>, car: ScanCar): { log: ScanLog; findings: ScanFinding[] } {
   const log: ScanLog = {
     name: "typed speeds",
     timeS: Float64Array.from({ length: ROWS }, (_, i) => i),
@@ -13,5 +13,5 @@ export function steadyLog(speeds: Record<string, number>, pulses: number): { log
       corners.map((corner) => [corner, new Float64Array(ROWS).fill(speeds[corner] ?? NaN)]),
     ) as Record<Corner, Float64Array>,
   };
-  return { log, findings: analyseScan(log, pulses) };
+  return { log, findings: analyseScan(log, car) };
 }

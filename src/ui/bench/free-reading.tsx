@@ -4,13 +4,11 @@ import { useState } from "react";
 import { conductorsOf, spansOf, stationsOf, type CornerSetup } from "@/core/circuit/setup";
 import { circuitStateSchema, type WheelMotion } from "@/core/circuit/state";
 import { looksFor } from "@/core/checks/answers";
-import { instruments, instrumentWords, type Hookup, type Instrument } from "@/core/checks/hookup";
+import { instruments, instrumentWords, isLookInstrument, type Hookup, type Instrument } from "@/core/checks/hookup";
 import { hookupLabel } from "@/core/checks/words";
 import { hookupOf } from "@/core/job/reading";
 import { stationWords } from "@/core/faults/places";
 import { Cap } from "../keys/cap";
-
-const LOOKED: readonly Instrument[] = ["eyes", "hands", "film", "gauge", "scan"];
 
 /** Any measurement between any two points in any state, not only the proposed ones. */
 export function FreeReading({
@@ -43,7 +41,9 @@ export function FreeReading({
   const possible = looksFor(instrument, setup);
   const lookHere = possible.includes(look) ? look : possible[0]!;
   const chosen = hookupOf(
-    LOOKED.includes(instrument) ? { instrument, look: lookHere, state } : { instrument, red, black, point: red, state },
+    isLookInstrument(instrument)
+      ? { instrument, look: lookHere, state }
+      : { instrument, red, black, point: red, state },
     setup,
   );
   return (
@@ -58,7 +58,7 @@ export function FreeReading({
             onChange={(value) => setInstrument(value as Instrument)}
             options={instruments.map((one) => [one, instrumentWords[one]])}
           />
-          {LOOKED.includes(instrument) ? (
+          {isLookInstrument(instrument) ? (
             <Choice
               label="At what"
               value={lookHere}

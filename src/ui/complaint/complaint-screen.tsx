@@ -1,9 +1,10 @@
 "use client";
+import { useState } from "react";
 import { useRouter, useSearchParams } from "next/navigation";
 import { useHotkeys } from "react-hotkeys-hook";
 import { families, familyWords, stationsOf, type Family } from "@/core/circuit/setup";
 import { withConnectors } from "@/core/harness/edit-path";
-import { decodeCode } from "@/core/codes/code";
+import { decodeCode, onlyHistory, sayCode, splitCodes } from "@/core/codes/code";
 import type { Job } from "@/core/job/schema";
 import { cornersCoded, recentWorks, symptoms, type Complaint } from "@/core/lineup/complaint";
 import { corners, cornerWords } from "@/core/units/corner";
@@ -37,6 +38,9 @@ export function ComplaintScreen() {
 
 const SYMPTOM_WORDS: Record<(typeof symptoms)[number], string> = {
   lamp: "lamp lit",
+  "lamp-at-key-on": "lamp comes on with the key",
+  "lamp-when-rolling": "lamp comes on when rolling",
+  "functions-lost": "traction, cruise or hill hold lost",
   "false-abs-low-speed": "pedal buzzes in the last few km/h",
   "pulls-under-braking": "pulls to one side braking",
   "after-bumps": "after bumps",
@@ -165,13 +169,42 @@ function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
             </Cap>
           ))}
         </Group>
-        <div className="grid gap-4 md:grid-cols-3">
+        <label className="grid gap-1">
+          <span className="text-sm text-muted">In the driver's words: when it shows, weather, history</span>
+          <textarea
+            key={`w${job.id}`}
+            className="min-h-20 rounded-lg border border-rule bg-paper px-3 py-2"
+            defaultValue={job.complaint.note ?? ""}
+            maxLength={4000}
+            placeholder="Since the first frost, on the causeway, lamp goes out again after a stop"
+            onChange={(event) => complain({ note: event.target.value })}
+          />
+        </label>
+        <Group label="Driven wheels">
+          {(["front", "rear", "all"] as const).map((drivetrain) => (
+            <Cap
+              key={drivetrain}
+              aria-pressed={job.setup.drivetrain === drivetrain}
+              onClick={() => setup({ drivetrain })}
+            >
+              {drivetrain}
+            </Cap>
+          ))}
+        </Group>
+        <div className="grid items-end gap-4 md:grid-cols-4">
           <Checked
             key={`t${job.id}`}
-            label="Tyre"
+            label="Tyre, this axle"
             value={job.setup.tyre}
             check={(text) => (parseTyre(text) ? null : "Write it as 205/55R16.")}
             onChange={(tyre) => setup({ tyre })}
+          />
+          <Checked
+            key={`o${job.id}`}
+            label="Tyre, other axle if not alike"
+            value={job.setup.otherAxleTyre ?? ""}
+            check={(text) => (text === "" || parseTyre(text) ? null : "Write it as 205/55R16, or leave it empty.")}
+            onChange={(text) => setup({ otherAxleTyre: text || undefined })}
           />
           <Checked
             key={`n${job.id}`}
@@ -216,22 +249,22 @@ function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
 }
 
 function Codes({ codes, onChange }: { codes: string[]; onChange: (codes: string[]) => void }) {
+  const [typed, write] = useState(codes.join(", "));
+  const setTyped = (text: string) => {
+    write(text);
+    onChange(splitCodes(text));
+  };
   return (
     <div>
       <label className="grid gap-1">
-        <span className="text-sm text-muted">Trouble codes, in any style, several with commas</span>
+        <span className="text-sm text-muted">
+          Trouble codes in any style, several at once; “present” or “history” behind each if the scan tool says
+        </span>
         <input
           className="min-h-12 rounded-lg border border-rule bg-paper px-3 font-mono text-lg"
-          defaultValue={codes.join(", ")}
-          placeholder="C003A-13"
-          onChange={(event) =>
-            onChange(
-              event.target.value
-                .split(/[,;\n]+/)
-                .map((one) => one.trim())
-                .filter(Boolean),
-            )
-          }
+          value={typed}
+          placeholder="C003A-13 present"
+          onChange={(event) => setTyped(event.target.value)}
         />
       </label>
       {cornersCoded(codes).length > 1 && (
@@ -240,15 +273,29 @@ function Codes({ codes, onChange }: { codes: string[]; onChange: (codes: string[
           come first. Look at the other corners before this one.
         </p>
       )}
+      {onlyHistory(codes) && (
+        <p className="mt-2 rounded-lg border border-plum px-3 py-2 text-plum" role="status">
+          Stored codes only: the fault is likely not here now. Treat it as one that comes and goes.
+        </p>
+      )}
       <ul className="text-sm">
         {codes.map((text) => {
           const code = decodeCode(text);
           return (
             <li key={text} className="pt-1">
-              <b className="font-mono">{code?.code ?? text}</b>{" "}
-              {code
-                ? `${cornerWords[code.corner!]} ${code.subject}${code.failure ? `: ${code.failure.say}` : ""}`
-                : "no standard wheel speed code; it does not weigh. Maker's own codes: set the corner above."}
+              <b className="font-mono">{code?.code ?? text}</b> {sayCode(text)}
+              {code?.maker && !code.corner && (
+                <span className="flex flex-wrap gap-2 py-1">
+                  {corners.map((corner) => (
+                    <Cap
+                      key={corner}
+                      onClick={() => setTyped(codes.map((one) => (one === text ? `${one} ${corner}` : one)).join(", "))}
+                    >
+                      {corner}
+                    </Cap>
+                  ))}
+                </span>
+              )}
             </li>
           );
         })}
@@ -294,19 +341,21 @@ function Checked({
   check: (text: string) => string | null;
   onChange: (text: string) => void;
 }) {
+  const [problem, setProblem] = useState<string | null>(null);
   return (
     <label className="grid gap-1">
       <span className="text-sm text-muted">{label}</span>
       <input
-        className="peer min-h-12 rounded-lg border border-rule bg-paper px-3 font-mono text-lg"
+        className="min-h-12 rounded-lg border border-rule bg-paper px-3 font-mono text-lg"
         defaultValue={value}
+        aria-invalid={problem !== null}
         onChange={(event) => {
-          const problem = check(event.target.value.trim());
-          event.target.setCustomValidity(problem ?? "");
-          if (!problem) onChange(event.target.value.trim());
+          const now = check(event.target.value.trim());
+          setProblem(now);
+          if (!now) onChange(event.target.value.trim());
         }}
       />
-      <span className="hidden text-sm text-brick peer-invalid:block">{check("") ?? ""} Not used until then.</span>
+      {problem && <span className="text-sm text-brick">{problem} Not used until then.</span>}
     </label>
   );
 }

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { familyWords, type Family } from "@/core/circuit/setup";
-import { coilOhms, terminalVolts } from "@/core/family/clue-text";
+import { coilOhms, terminalVolts, threeWireRoles, type TypedWire } from "@/core/family/clue-text";
 import { findFamily, type FamilyClues } from "@/core/family/finder";
 import { formatShare } from "@/core/units/format";
 import { Cap } from "../keys/cap";
@@ -13,6 +13,11 @@ export function FamilyFinder({ onFound }: { onFound: (family: Family) => void })
   const [ohms, setOhms] = useState("");
   const terminals = terminalVolts(volts);
   const coil = coilOhms(ohms);
+  const [wires, setWires] = useState<TypedWire[]>(
+    ["wire 1", "wire 2", "wire 3"].map((name) => ({ name, volts: "", switches: false })),
+  );
+  const [ownGround, setOwnGround] = useState("");
+  const roles = threeWireRoles(wires, ownGround);
   const verdict = findFamily({
     ...clues,
     ...(terminals.length >= 2 ? { openVolts: terminals } : {}),
@@ -39,6 +44,51 @@ export function FamilyFinder({ onFound }: { onFound: (family: Family) => void })
           onChange={(event) => setVolts(event.target.value)}
         />
       </Row>
+      {clues.wires === 3 && (
+        <div className="mt-2 rounded-xl border border-rule p-3">
+          <p className="text-sm text-muted">
+            Which wire is which? Everything plugged in, key on, back-probe each wire to battery −, then creep the wheel.
+          </p>
+          {wires.map((wire, i) => {
+            const change = (parts: Partial<TypedWire>) =>
+              setWires(wires.map((one, at) => (at === i ? { ...one, ...parts } : one)));
+            return (
+              <div key={i} className="flex flex-wrap items-center gap-2 pt-2">
+                <input
+                  value={wire.name}
+                  aria-label={`Colour of wire ${i + 1}`}
+                  className="min-h-12 w-28 rounded-lg border border-rule bg-paper px-3"
+                  onChange={(event) => change({ name: event.target.value })}
+                />
+                <input
+                  value={wire.volts}
+                  inputMode="decimal"
+                  placeholder={["5.03", "0.01", "2.4"][i]}
+                  aria-label={`Volts on wire ${i + 1} to battery negative`}
+                  className="min-h-12 w-28 rounded-lg border border-rule bg-paper px-3 font-mono text-lg"
+                  onChange={(event) => change({ volts: event.target.value })}
+                />
+                <Cap aria-pressed={wire.switches} onClick={() => change({ switches: !wire.switches })}>
+                  switches as the wheel creeps
+                </Cap>
+              </div>
+            );
+          })}
+          <label className="flex flex-wrap items-center gap-2 pt-2 text-sm text-muted">
+            supply against the sensor's own ground wire
+            <input
+              value={ownGround}
+              inputMode="decimal"
+              placeholder="5.03"
+              className="min-h-12 w-28 rounded-lg border border-rule bg-paper px-3 font-mono text-lg text-ink"
+              onChange={(event) => setOwnGround(event.target.value)}
+            />
+          </label>
+          <p className="pt-2 font-medium" aria-live="polite">
+            {roles}
+          </p>
+        </div>
+      )}
       <Row label="the ring">
         <Cap aria-pressed={clues.ring === "toothed"} onClick={() => set({ ring: "toothed" })}>
           steel teeth

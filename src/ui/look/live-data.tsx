@@ -28,7 +28,7 @@ const SpeedChart = dynamic(() => import("./speed-chart").then((module) => module
 export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
   const [read, setRead] = useState<{ id: string; result: ReadScan; logged: boolean } | null>(null);
   const [shown, setShown] = useState<ScanFinding | null>(null);
-  const pulses = job.setup.pulsesPerRevolution;
+  const car = job.setup;
   const last = job.entries.findLast((entry) => entry.kind === "scan");
   const lastId = last?.kind === "scan" ? last.scanId : null;
   useEffect(() => {
@@ -37,14 +37,14 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
     const show = async () => {
       const log = await loadScan(lastId);
       if (!log) return;
-      const result = await captureWorker().analyseScan(log, pulses);
+      const result = await captureWorker().analyseScan(log, car);
       if (live) setRead({ id: lastId, result, logged: true });
     };
     show().catch((error: unknown) => toast.error(`The kept log could not be shown: ${String(error)}`));
     return () => {
       live = false;
     };
-  }, [lastId, pulses]);
+  }, [lastId, car]);
   const keep = async (result: ReadScan) => {
     const id = nanoid(10);
     setRead({ id, result, logged: false });
@@ -53,7 +53,7 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
   };
   const take = (file: File) =>
     captureWorker()
-      .readScan(file, pulses)
+      .readScan(file, car)
       .then(keep)
       .catch((error: unknown) => toast.error(`The log was not kept: ${String(error)}`));
   const word = read?.result.ok ? liveSpeedWord(read.result.findings, job.setup.corner) : null;
@@ -93,7 +93,7 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
           open a speed log
         </FileCap>
         <p className="text-sm text-muted">CSV with time and four speeds; or type the four at a steady speed:</p>
-        <FourSpeeds onSpeeds={(speeds) => void keep({ ok: true, ...steadyLog(speeds, pulses) })} />
+        <FourSpeeds onSpeeds={(speeds) => void keep({ ok: true, ...steadyLog(speeds, car) })} />
       </div>
       {read && !read.result.ok && (
         <p role="alert" className="rounded-lg border border-brick bg-brick-wash px-3 py-2">
