@@ -1,13 +1,26 @@
 import type { Point } from "../circuit/point";
 import { stationsOf, type CornerSetup } from "../circuit/setup";
 import { instrumentWords, type Hookup } from "./hookup";
-import { pointWords } from "./words";
+import { countTerminal } from "./count-terminal";
+import { pointLabel, pointWords } from "./words";
 
 /** How an instrument is set and where each lead goes, one line each. */
 export interface HookupCard {
+  /** What is drawn: a meter with its selector, a scope, a clamp on loops, a lamp fed through the wire. */
+  picture: "meter" | "scope" | "clamp" | "lamp";
   dial: string;
   sockets: string;
-  leads: { colour: "red" | "black"; where: string; terminal: string | null }[];
+  leads: Lead[];
+}
+
+/** Where one lead goes: in words, by its place, and by pin, colour and count where the pin map knows them. */
+export interface Lead {
+  colour: "red" | "black";
+  where: string;
+  short: string;
+  terminal: string | null;
+  /** The connector's face with the wanted terminal counted. */
+  face: { rows: number; columns: number; row: number; column: number; say: string } | null;
 }
 
 const DIALS: Partial<Record<Hookup["instrument"], [dial: string, sockets: string]>> = {
@@ -29,16 +42,33 @@ const DIALS: Partial<Record<Hookup["instrument"], [dial: string, sockets: string
 export function hookupCard(hookup: Hookup, setup: CornerSetup): HookupCard | null {
   const set = DIALS[hookup.instrument];
   if (!set || !("red" in hookup)) return null;
-  const leads: HookupCard["leads"] = [
-    { colour: "red", where: pointWords(hookup.red, setup), terminal: terminalOf(hookup.red, setup) },
-  ];
-  if ("black" in hookup)
-    leads.push({ colour: "black", where: pointWords(hookup.black, setup), terminal: terminalOf(hookup.black, setup) });
+  const leads = [leadOf("red", hookup.red, setup)];
+  if ("black" in hookup) leads.push(leadOf("black", hookup.black, setup));
+  const { instrument } = hookup;
+  const picture =
+    instrument === "scope" ? "scope" : instrument === "amps-dc" ? "clamp" : instrument === "lamp" ? "lamp" : "meter";
   const dial =
     hookup.instrument === "scope" && setup.family === "passive"
       ? set[0].replace("DC coupling", "AC or DC coupling")
       : set[0];
-  return { dial: `${instrumentWords[hookup.instrument]}: ${dial}`, sockets: set[1], leads };
+  return { picture, dial: `${instrumentWords[hookup.instrument]}: ${dial}`, sockets: set[1], leads };
+}
+
+function leadOf(colour: Lead["colour"], point: Point, setup: CornerSetup): Lead {
+  return {
+    colour,
+    where: pointWords(point, setup),
+    short: pointLabel(point),
+    terminal: terminalOf(point, setup),
+    face: faceOf(point, setup),
+  };
+}
+
+function faceOf(point: Point, setup: CornerSetup): Lead["face"] {
+  if (point.at !== "face") return null;
+  const station = stationsOf(setup).find(({ station }) => station === point.station);
+  const place = station?.face && countTerminal(station.face, station.pins?.[point.conductor]?.pin ?? "");
+  return station?.face && place ? { ...station.face, ...place } : null;
 }
 
 /** Pin and colour of a point where the pin map knows them. */

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { corners } from "../units/corner";
 
 // Zod would otherwise compile its parsers with eval, which the page policy forbids.

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 
 /** What the rest of the car is doing while a reading is taken. */
 export const circuitStateSchema = z.object({

@@ -7,7 +7,7 @@ import { breakPlaces } from "../lineup/break-place";
 import { complaintSchema } from "../lineup/complaint";
 import { LineUp } from "../lineup/line-up";
 import { typedEvidence } from "../lineup/typed-evidence";
-import { countTerminal } from "./count-terminal";
+import { countTerminal } from "../checks/count-terminal";
 import { withConnectors } from "./edit-path";
 import { passes, wireTable } from "./wire-table";
 

@@ -1,3 +1,4 @@
+import { putOff } from "./skip-rules";
 import { accessSteps } from "../checks/access";
 import { seedFrom } from "../random/random";
 import { LineUp } from "../lineup/line-up";
@@ -56,7 +57,11 @@ export function progressOf(job: Job): Progress {
   return {
     done,
     skipped: new Set(
-      job.entries.flatMap((entry) => (entry.kind === "skip" && !retracted.has(entry.id) ? [entry.check] : [])),
+      job.entries.flatMap((entry) =>
+        entry.kind === "skip" && !retracted.has(entry.id)
+          ? [...putOff(entry.check, entry.reason, job.setup, done)]
+          : [],
+      ),
     ),
   };
 }

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { UnusableInput } from "../capture/capture";
 import { cornerSetupSchema } from "../circuit/setup";
 import { seedFrom } from "../random/random";

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { families } from "../circuit/setup";
 
 /** A recording kept for comparison, without the car's name or plate. */

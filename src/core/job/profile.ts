@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { UnusableInput } from "../capture/capture";
 import { cornerSetupSchema, type CornerSetup } from "../circuit/setup";
 import { firstIssue, parseJson } from "./file";

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { circuitStateSchema } from "../circuit/state";
 import { cornerSetupSchema } from "../circuit/setup";
 import { parts } from "../faults/fault";

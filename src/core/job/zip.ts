@@ -1,5 +1,5 @@
 import { strFromU8, strToU8, unzipSync, zipSync, type UnzipFileInfo } from "fflate";
-import { z } from "zod";
+import * as z from "zod";
 import { UnusableInput, type Capture } from "../capture/capture";
 import { captureFromWav, captureToWav } from "../capture/wav";
 import { readingsCsv } from "./readings-csv";

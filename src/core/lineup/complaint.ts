@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { decodeCode, type CodeKind } from "../codes/code";
 import type { Corner } from "../units/corner";
 import type { Fault, Part } from "../faults/fault";

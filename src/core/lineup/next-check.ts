@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { hookupKey } from "../checks/hookup";
 import type { Check } from "../checks/catalogue";
 import { PLANNING_STRIDE } from "./forecast";

@@ -9,10 +9,10 @@ import { overLimitChance, scaleError, toScale } from "./scale";
 export const BLUNDER = 0.02;
 /**
  * A slipped reading: half of them anywhere on the scale, the other half what some other pin of this very car shows
- * (its ground, its supply, its battery). Words come at random.
+ * (its ground, its supply, its battery). Words come at random. In ohms most slips are a probe that does not touch: OL.
  */
 const BLUNDER_DENSITY = 1 / 14;
-const BLUNDER_OVER_LIMIT = 0.3;
+const BLUNDER_OVER_LIMIT = 0.6;
 const OTHER_PIN = 0.5;
 
 /**

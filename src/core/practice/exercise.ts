@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { cornerSetupSchema, families, type CornerSetup, type Family } from "../circuit/setup";
 import { suspectables, suspectId } from "../faults/catalogue";
 import { seeded } from "../random/random";

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { skills, type Skill } from "./exercise";
 
 export const scoreSchema = z.object({

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import * as z from "zod";
 import { answersFor } from "../checks/answers";
 import { hookupLabel, stateWords } from "../checks/words";
 import { familyWords } from "../circuit/setup";

@@ -3,8 +3,15 @@ import dynamic from "next/dynamic";
 import { useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { toast } from "sonner";
+import { circuitStateSchema } from "@/core/circuit/state";
 import type { Hookup } from "@/core/checks/hookup";
-import { lastUndoable, standingReadings, standingRepair } from "@/core/job/derive";
+import {
+  lastUndoable,
+  readingsAfterRepair,
+  standingReadings,
+  standingRepair,
+  type ReadingEntry,
+} from "@/core/job/derive";
 import { hookupOf, readingTyped } from "@/core/job/reading";
 import type { Entry, Job } from "@/core/job/schema";
 import { describeHookup, type NextCheck } from "@/core/job/describe-hookup";
@@ -14,13 +21,13 @@ import { lineUpWorker, useDiagnosis } from "../jobs/use-lineup";
 import { NameItPanel } from "../practice/name-it-panel";
 import { PathDrawing } from "../path/path-drawing";
 import { CaughtPanel } from "./caught-panel";
-import { FreeReading } from "./free-reading";
-import { KeySheet } from "./key-sheet";
 import { LogPanel } from "./log-panel";
 import { NextCheckCard } from "./next-check-card";
 import { PolicyPanel } from "./policy-panel";
 import { SuspectsPanel } from "./suspects-panel";
 
+const FreeReading = dynamic(() => import("./free-reading").then((module) => module.FreeReading), { ssr: false });
+const KeySheet = dynamic(() => import("./key-sheet").then((module) => module.KeySheet), { ssr: false });
 const CapturePanel = dynamic(() => import("./capture-panel").then((module) => module.CapturePanel), {
   ssr: false,
   loading: () => <p className="rounded-2xl border border-rule bg-card p-4 text-muted">Loading captures…</p>,
@@ -56,6 +63,19 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     append({ ...stamp(), kind: "reading", reading: read.value });
   };
   const retract = (id: string) => append({ ...stamp(), kind: "retract", entry: id });
+  const edit = (entry: ReadingEntry, text: string): string | null => {
+    if (standingRepair(job) && !readingsAfterRepair(job).some(({ id }) => id === entry.id))
+      return "This was measured before the repair. Retract the repair first, then change it.";
+    const hookup = hookupOf(entry.reading, job.setup);
+    const read = hookup.ok ? readingTyped(hookup.value, text, job.setup) : hookup;
+    if (!read.ok) return read.say;
+    const replacing: Entry[] = [
+      { ...stamp(), kind: "retract", entry: entry.id },
+      { ...stamp(), kind: "reading", reading: read.value },
+    ];
+    change((newest) => replacing.reduce(withEntry, newest));
+    return null;
+  };
   const undo = () => {
     const last = lastUndoable(job);
     if (last) retract(last.id);
@@ -76,6 +96,18 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     setTyped(shown);
     setRefusal(null);
     input.current?.focus();
+  };
+  /** Two points touched on the drawing: volts between them, in the state the proposed check is in. */
+  const choosePoints = (red: string, black: string) => {
+    const hookup = hookupOf({ instrument: "volts-dc", red, black, state: circuitStateSchema.parse({}) }, job.setup);
+    if (hookup.ok) chooseFree(hookup.value);
+    else toast.error(hookup.say);
+  };
+  const chooseFree = (hookup: Hookup) => {
+    setFree(hookup);
+    setPicking(false);
+    setTyped("");
+    setTimeout(() => input.current?.focus(), 50);
   };
   useHotkeys("i", () => void readIt(), { preventDefault: true });
   useHotkeys("BracketLeft", () => other(-1));
@@ -125,7 +157,9 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
         suspects={alone ? [] : diagnosis.suspects}
         pins={pinsOf(job)}
         probes={{ red: check?.red ?? check?.look, black: check?.black }}
-        unplugged={check?.state.unplugged ?? []}
+        state={check?.state ?? null}
+        lamp={check?.instrument === "lamp"}
+        onPoints={choosePoints}
       />
       <div className="grid gap-4 p-4 lg:grid-cols-[minmax(0,1fr)_25rem]">
         <div className="grid content-start gap-4">
@@ -174,6 +208,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
             job={job}
             contradicted={contradicted}
             onRetract={retract}
+            onEdit={edit}
             onNote={(text) => append({ ...stamp(), kind: "note", text })}
           />
         </div>
@@ -195,19 +230,10 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
           The tool advises; a qualified person decides. The maker's procedure and torques come first.
         </span>
       </footer>
-      <FreeReading
-        key={String(picking)}
-        setup={job.setup}
-        open={picking}
-        onClose={() => setPicking(false)}
-        onChoose={(hookup) => {
-          setFree(hookup);
-          setPicking(false);
-          setTyped("");
-          setTimeout(() => input.current?.focus(), 50);
-        }}
-      />
-      <KeySheet open={keys} onClose={() => setKeys(false)} />
+      {picking && (
+        <FreeReading setup={job.setup} onClose={() => setPicking(false)} onChoose={(hookup) => chooseFree(hookup)} />
+      )}
+      {keys && <KeySheet onClose={() => setKeys(false)} />}
     </main>
   );
 }
@@ -215,8 +241,14 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
 function pinsOf(job: Job) {
   return standingReadings(job).flatMap(({ reading }) => {
     const hookup = hookupOf(reading, job.setup);
-    return hookup.ok && reading.red && reading.value !== undefined
-      ? [{ point: reading.red, label: String(reading.value) }]
-      : [];
+    if (!hookup.ok || !reading.red || reading.value === undefined) return [];
+    const own = { point: reading.red, label: String(reading.value) };
+    const other = reading.black && stationPart(reading.black) !== stationPart(reading.red) ? reading.black : null;
+    return other && other.includes(".") ? [own, { point: other, label: `${own.label} ⊣` }] : [own];
   });
+}
+
+/** Where a point's pin would stand: two probes at one face need one pin. */
+function stationPart(point: string): string {
+  return point.split(".").slice(0, 2).join(".");
 }

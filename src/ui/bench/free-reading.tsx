@@ -13,12 +13,10 @@ import { Cap } from "../keys/cap";
 /** Any measurement between any two points in any state, not only the proposed ones. */
 export function FreeReading({
   setup,
-  open,
   onClose,
   onChoose,
 }: {
   setup: CornerSetup;
-  open: boolean;
   onClose: () => void;
   onChoose: (hookup: Hookup) => void;
 }) {
@@ -47,7 +45,7 @@ export function FreeReading({
     setup,
   );
   return (
-    <Dialog open={open} onClose={onClose} className="relative z-20">
+    <Dialog open onClose={onClose} className="relative z-20">
       <div className="fixed inset-0 bg-ink/40" aria-hidden="true" />
       <div className="fixed inset-0 flex items-center justify-center overflow-y-auto p-4">
         <DialogPanel className="grid w-full max-w-xl gap-3 rounded-2xl bg-card p-5">

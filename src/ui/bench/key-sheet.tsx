@@ -17,9 +17,9 @@ const KEYS: [string, string][] = [
   ["?", "this sheet"],
 ];
 
-export function KeySheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+export function KeySheet({ onClose }: { onClose: () => void }) {
   return (
-    <Dialog open={open} onClose={onClose} className="relative z-20">
+    <Dialog open onClose={onClose} className="relative z-20">
       <div className="fixed inset-0 bg-ink/40" aria-hidden="true" />
       <div className="fixed inset-0 flex items-center justify-center p-4">
         <DialogPanel className="w-full max-w-md rounded-2xl bg-card p-5">

@@ -1,25 +1,36 @@
 "use client";
-import { format } from "date-fns";
+import { useState } from "react";
 import { toast } from "sonner";
 import { logText } from "@/core/job/log-text";
 import { hookupLabel, stateWords } from "@/core/checks/words";
 import { hookupOf } from "@/core/job/reading";
+import { filterLog, logKinds, type LogKind } from "@/core/job/log-filter";
+import type { ReadingEntry } from "@/core/job/derive";
 import type { Entry, Job } from "@/core/job/schema";
+
+/** Hours and minutes as the place writes them. */
+const CLOCK = new Intl.DateTimeFormat(undefined, { hour: "2-digit", minute: "2-digit" });
 
 /** Everything logged, newest first; a retracted entry stays readable, struck through. */
 export function LogPanel({
   job,
   contradicted,
   onRetract,
+  onEdit,
   onNote,
 }: {
   job: Job;
   contradicted: ReadonlySet<string>;
   onRetract: (id: string) => void;
+  /** Retracts a reading and logs it anew as now typed. @returns what was not understood, or null */
+  onEdit: (entry: ReadingEntry, typed: string) => string | null;
   onNote: (text: string) => void;
 }) {
+  const [kind, setKind] = useState<LogKind>("all");
+  const [text, setText] = useState("");
+  const [editing, setEditing] = useState<string | null>(null);
   const retracted = new Set(job.entries.flatMap((entry) => (entry.kind === "retract" ? [entry.entry] : [])));
-  const shown = job.entries.filter(({ kind }) => kind !== "retract").toReversed();
+  const shown = filterLog(job, kind, text);
   return (
     <section aria-label="Log" className="rounded-2xl border border-rule bg-card p-4">
       <h2 className="flex items-baseline justify-between border-b border-rule pb-1 text-sm">
@@ -58,28 +69,101 @@ export function LogPanel({
           note
         </button>
       </form>
-      {shown.length === 0 && <p className="py-3 text-muted">Nothing measured yet. Type the first reading.</p>}
+      {job.entries.length > 4 && (
+        <div className="flex flex-wrap gap-1 pb-2" role="group" aria-label="Show of the log">
+          {logKinds.map((one) => (
+            <button
+              key={one}
+              type="button"
+              aria-pressed={kind === one}
+              className="min-h-9 rounded-full border border-rule px-3 text-sm aria-pressed:border-marigold aria-pressed:bg-marigold-wash"
+              onClick={() => setKind(one)}
+            >
+              {one}
+            </button>
+          ))}
+          <input
+            value={text}
+            aria-label="Find in the log"
+            placeholder="find"
+            className="min-h-9 w-24 flex-1 rounded-full border border-rule bg-paper px-3 text-sm"
+            onChange={(event) => setText(event.target.value)}
+          />
+        </div>
+      )}
+      {shown.length === 0 && (
+        <p className="py-3 text-muted">
+          {job.entries.length === 0 ? "Nothing measured yet. Type the first reading." : "Nothing of that in the log."}
+        </p>
+      )}
       <ol className="max-h-72 overflow-y-auto">
         {shown.map((entry) => (
           <li key={entry.id} className="flex flex-wrap items-baseline gap-x-3 border-b border-rule py-1.5">
-            <time className="font-mono text-sm text-muted">{format(new Date(entry.at), "HH:mm")}</time>
-            <span className={retracted.has(entry.id) ? "text-muted line-through" : ""}>
-              <EntryText entry={entry} job={job} />
-            </span>
+            <time className="font-mono text-sm text-muted">{CLOCK.format(new Date(entry.at))}</time>
+            {editing === entry.id && "reading" in entry ? (
+              <EditReading
+                entry={entry}
+                onDone={(typed) => {
+                  const refusal = typed === null ? null : onEdit(entry, typed);
+                  if (refusal) toast.error(refusal);
+                  else setEditing(null);
+                }}
+              />
+            ) : (
+              <span className={retracted.has(entry.id) ? "text-muted line-through" : ""}>
+                <EntryText entry={entry} job={job} />
+              </span>
+            )}
             {contradicted.has(entry.id) && <b className="text-plum">? take again</b>}
             {!retracted.has(entry.id) && (
-              <button
-                type="button"
-                className="ml-auto min-h-8 px-2 text-sm text-muted underline"
-                onClick={() => onRetract(entry.id)}
-              >
-                retract
-              </button>
+              <span className="ml-auto">
+                {entry.kind === "reading" && editing !== entry.id && (
+                  <button
+                    type="button"
+                    className="min-h-8 px-2 text-sm text-muted underline"
+                    onClick={() => setEditing(entry.id)}
+                  >
+                    change
+                  </button>
+                )}
+                <button
+                  type="button"
+                  className="min-h-8 px-2 text-sm text-muted underline"
+                  onClick={() => onRetract(entry.id)}
+                >
+                  retract
+                </button>
+              </span>
             )}
           </li>
         ))}
       </ol>
     </section>
+  );
+}
+
+/** A logged value being put right: Enter replaces it, Esc leaves it. */
+function EditReading({ entry, onDone }: { entry: ReadingEntry; onDone: (typed: string | null) => void }) {
+  return (
+    <form
+      className="flex gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        onDone(String(new FormData(event.currentTarget).get("value")));
+      }}
+    >
+      <input
+        name="value"
+        autoFocus
+        aria-label="The right value"
+        defaultValue={String(entry.reading.finding ?? entry.reading.value ?? "")}
+        className="min-h-10 w-32 rounded-lg border border-marigold bg-paper px-2 font-mono"
+        onKeyDown={(event) => event.key === "Escape" && onDone(null)}
+      />
+      <button type="submit" className="min-h-10 rounded-lg border border-rule px-3 text-sm">
+        replace
+      </button>
+    </form>
   );
 }
 

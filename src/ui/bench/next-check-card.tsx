@@ -1,5 +1,5 @@
 "use client";
-import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
+import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useEffect, useState, type RefObject } from "react";
 import type { NextCheck } from "@/core/job/describe-hookup";
@@ -32,7 +32,15 @@ interface CardProps {
   onReadIt: (() => void) | null;
 }
 
-const SKIPS = ["can't reach it", "no tool for it", "not raised now", "would do harm"] as const;
+const HookupPicture = dynamic(() => import("./hookup-picture").then((module) => module.HookupPicture));
+const SkipMenu = dynamic(() => import("./skip-menu").then((module) => module.SkipMenu), {
+  ssr: false,
+  loading: () => (
+    <Cap legend="S" disabled>
+      not now…
+    </Cap>
+  ),
+});
 
 /** What to do next, what each suspect would read, and the reading itself. */
 export function NextCheckCard({
@@ -91,7 +99,7 @@ export function NextCheckCard({
         {check.check}
       </p>
       <p className="mt-0.5 text-sm text-muted">{check.why}</p>
-      <HookupLines hookup={check.hookup} job={job} />
+      <HookupFold hookup={check.hookup} job={job} />
       {check.todo.length > 0 && (
         <p className="mt-1 text-sm">
           <b>Still to do first:</b> {check.todo.join(" · ")}
@@ -166,24 +174,7 @@ export function NextCheckCard({
         <Cap legend="]" onClick={() => onOther(1)}>
           other checks
         </Cap>
-        <Menu>
-          <MenuButton as={Cap} legend="S" disabled={free}>
-            not now…
-          </MenuButton>
-          <MenuItems anchor="bottom start" className="z-30 grid rounded-xl border border-rule bg-card p-2 shadow-lg">
-            {SKIPS.map((reason) => (
-              <MenuItem key={reason}>
-                <button
-                  type="button"
-                  className="min-h-11 rounded-lg px-3 text-left data-focus:bg-marigold-wash"
-                  onClick={() => onSkip(reason)}
-                >
-                  {reason}
-                </button>
-              </MenuItem>
-            ))}
-          </MenuItems>
-        </Menu>
+        <SkipMenu off={free} onSkip={onSkip} />
         <Cap legend="P" onClick={onPick}>
           pick two points
         </Cap>
@@ -202,23 +193,14 @@ export function NextCheckCard({
   );
 }
 
-/** Dial, sockets and leads, folded away until wanted. */
-function HookupLines({ hookup, job }: { hookup: NextCheck["hookup"]; job: Job }) {
+/** The hook-up drawn, folded away until wanted. */
+function HookupFold({ hookup, job }: { hookup: NextCheck["hookup"]; job: Job }) {
   const card = hookupCard(hookup, job.setup);
   if (!card) return null;
   return (
     <details className="mt-1 text-sm">
       <summary className="min-h-8 cursor-pointer text-muted">how to hook up</summary>
-      <ul className="rounded-xl bg-paper p-3">
-        <li>{card.dial}</li>
-        <li>{card.sockets}</li>
-        {card.leads.map(({ colour, where, terminal }) => (
-          <li key={colour}>
-            <b>{colour}</b> on {where}
-            {terminal && <b className="font-mono"> · {terminal}</b>}
-          </li>
-        ))}
-      </ul>
+      <HookupPicture card={card} instrument={hookup.instrument} />
     </details>
   );
 }

@@ -1,5 +1,5 @@
 import { conductorsOf, stationsOf } from "@/core/circuit/setup";
-import { countTerminal } from "@/core/harness/count-terminal";
+import { countTerminal } from "@/core/checks/count-terminal";
 import { withStation } from "@/core/harness/edit-path";
 import { decimal } from "@/core/units/decimal";
 import { conductorWord } from "@/core/faults/wire-faults";

@@ -1,0 +1,28 @@
+"use client";
+import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
+import { skipReasons } from "@/core/job/skip-rules";
+import { Cap } from "../keys/cap";
+
+/** Puts a check off, with the reason the plan is to respect. */
+export function SkipMenu({ off, onSkip }: { off: boolean; onSkip: (reason: string) => void }) {
+  return (
+    <Menu>
+      <MenuButton as={Cap} legend="S" disabled={off}>
+        not now…
+      </MenuButton>
+      <MenuItems anchor="bottom start" className="z-30 grid rounded-xl border border-rule bg-card p-2 shadow-lg">
+        {skipReasons.map((reason) => (
+          <MenuItem key={reason}>
+            <button
+              type="button"
+              className="min-h-11 rounded-lg px-3 text-left data-focus:bg-marigold-wash"
+              onClick={() => onSkip(reason)}
+            >
+              {reason}
+            </button>
+          </MenuItem>
+        ))}
+      </MenuItems>
+    </Menu>
+  );
+}
