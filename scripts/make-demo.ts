@@ -1,6 +1,7 @@
 import { mkdirSync, writeFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
 import { captureToCsv } from "../src/core/capture/csv";
+import { shippedLibrary } from "../src/demo/shipped-library";
 import { demoWorkshop } from "../src/demo/workshop";
 
 const folder = fileURLToPath(new URL("../public/demo/", import.meta.url));
@@ -11,4 +12,9 @@ writeFileSync(
   `${folder}workshop.json`,
   JSON.stringify({ jobs, captures: captures.map(({ id, name }) => ({ id, file: name })) }),
 );
-console.log(`demo workshop: ${jobs.length} jobs, ${captures.length} captures`);
+const shelf = fileURLToPath(new URL("../public/shipped/", import.meta.url));
+mkdirSync(shelf, { recursive: true });
+const library = shippedLibrary();
+for (const { item, capture } of library) writeFileSync(`${shelf}${item.captureId}.csv`, captureToCsv(capture));
+writeFileSync(`${shelf}library.json`, JSON.stringify(library.map(({ item }) => item)));
+console.log(`demo workshop: ${jobs.length} jobs, ${captures.length} captures; library: ${library.length} recordings`);

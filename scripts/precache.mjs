@@ -6,9 +6,11 @@ import { root } from "./run.mjs";
 export function writePrecache() {
   const build = readFileSync(join(root, ".next/BUILD_ID"), "utf8").trim();
   const files = walk(join(root, ".next/static")).map((file) => `/_next/static/${file}`);
-  const demo = existsSync(join(root, "public/demo"))
-    ? walk(join(root, "public/demo")).map((file) => `/demo/${file}`)
-    : [];
+  const demo = ["demo", "shipped"].flatMap((folder) =>
+    existsSync(join(root, "public", folder))
+      ? walk(join(root, "public", folder)).map((file) => `/${folder}/${file}`)
+      : [],
+  );
   const pages = walk(join(root, "src/app"))
     .filter((file) => file.endsWith("page.tsx"))
     .map((file) => `/${file.replace(/\/?page\.tsx$/, "")}`);

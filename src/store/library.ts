@@ -1,7 +1,8 @@
 import localforage from "localforage";
 import type { Capture } from "../core/capture/capture";
 import { libraryItemSchema, type LibraryItem } from "../core/job/library";
-import { saveCapture } from "./jobs";
+import type { KeptCapture } from "../core/job/zip";
+import { loadCapture, saveCapture } from "./jobs";
 
 const library = localforage.createInstance({ name: "tastatura", storeName: "library" });
 
@@ -19,4 +20,15 @@ export async function listLibrary(): Promise<LibraryItem[]> {
 export async function keepInLibrary(item: LibraryItem, capture: Capture): Promise<void> {
   await saveCapture(item.captureId, { ...capture, name: `${item.model}, ${item.kind}` });
   await library.setItem(item.id, item);
+}
+
+/** Adds another shop's items and their recordings; a recording under a name that is taken stays as it is. */
+export async function addToLibrary(items: readonly LibraryItem[], captures: readonly KeptCapture[]): Promise<void> {
+  for (const { id, capture } of captures) if (!(await loadCapture(id))) await saveCapture(id, capture);
+  for (const item of items) await library.setItem(item.id, item);
+}
+
+/** Takes an item off the shelf; its recording stays with any job that has it. */
+export async function removeFromLibrary(id: string): Promise<void> {
+  await library.removeItem(id);
 }

@@ -123,6 +123,7 @@ describe("the store", () => {
         pulses: 48,
         finding: "clean",
         at: "2026",
+        simulated: false,
       },
       capture,
     );

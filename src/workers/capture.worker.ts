@@ -1,3 +1,5 @@
+import type { LibraryItem } from "../core/job/library";
+import { packLibrary, unpackLibrary } from "../core/job/library-zip";
 import { expose } from "comlink";
 import { UnusableInput, type Capture } from "../core/capture/capture";
 import { LARGEST_FILE_BYTES } from "../core/capture/csv";
@@ -78,6 +80,23 @@ const api = {
   /** A job with its captures as one ZIP. */
   pack(job: Job, captures: KeptCapture[]): Uint8Array<ArrayBuffer> {
     return packJob(job, captures) as Uint8Array<ArrayBuffer>;
+  },
+
+  /** The shop's library as one ZIP. */
+  packLibrary(items: LibraryItem[], captures: KeptCapture[]): Uint8Array<ArrayBuffer> {
+    return packLibrary(items, captures) as Uint8Array<ArrayBuffer>;
+  },
+
+  /** A ZIP as a library. */
+  async unpackLibrary(
+    file: File,
+  ): Promise<{ ok: true; items: LibraryItem[]; captures: KeptCapture[] } | { ok: false; say: string }> {
+    try {
+      return { ok: true, ...unpackLibrary(new Uint8Array(await file.arrayBuffer()), file.name) };
+    } catch (error) {
+      if (error instanceof UnusableInput) return { ok: false, say: error.message };
+      throw error;
+    }
   },
 
   /** A ZIP as a job with its captures. */

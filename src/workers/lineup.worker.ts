@@ -28,7 +28,7 @@ let current: { key: string; readings: string[]; lineUp: LineUp } | null = null;
 
 /** The line-up of a job: the one at hand, with the newest readings added, or rebuilt when the log was cut back. */
 function lineUpOf(job: Job): LineUp {
-  const key = JSON.stringify([job.id, job.setup, job.complaint]);
+  const key = JSON.stringify([job.id, job.setup, job.complaint, job.priors]);
   const readings = standingReadings(job).map(({ id }) => id);
   const kept = current;
   if (kept?.key === key && kept.readings.every((id, i) => readings[i] === id)) {

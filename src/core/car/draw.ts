@@ -2,6 +2,7 @@ import { conductorsOf, type CornerSetup } from "../circuit/setup";
 import { copperAt } from "../circuit/wire";
 import { nominalCondition } from "../circuit/condition";
 import { between, logBetween, within, type CarCondition, type Fault, type Place } from "../faults/fault";
+import { tolerancesOf } from "./tolerances";
 import { nominalRing } from "../ring/ring";
 
 /** How many numbers make one car: common tolerances first, then the fault's own. */
@@ -43,12 +44,13 @@ export function fromUniforms(uniforms: ArrayLike<number>, stretch: number): (dra
 function healthyCar(setup: CornerSetup, wide: (index: number) => number): CarCondition {
   const circuit = nominalCondition(setup);
   const { sensor } = circuit;
+  const usual = tolerancesOf(setup);
   circuit.batteryV = between(wide(0), 12, 12.9);
   circuit.regulatorV = setup.supplyV * between(wide(1), 0.93, 1.03);
   circuit.sourceOhms = logBetween(wide(2), 5, 30);
-  circuit.senseOhms = between(wide(3), 114, 130);
-  sensor.lowA = between(wide(4), 6.5e-3, 7.5e-3);
-  sensor.highA = sensor.lowA * between(wide(5), 1.95, 2.1);
+  circuit.senseOhms = between(wide(3), ...usual.senseOhms);
+  sensor.lowA = between(wide(4), ...usual.lowA);
+  sensor.highA = sensor.lowA * between(wide(5), ...usual.ratio);
   sensor.coilOhms = copperAt(logBetween(wide(6), 950, 1700), between(wide(16), 5, 45));
   sensor.coldOhms = logBetween(wide(10), 20_000, 5e6);
   sensor.bodyOhms = logBetween(wide(15), 2e6, 2e8);
@@ -72,7 +74,7 @@ function healthyCar(setup: CornerSetup, wide: (index: number) => number): CarCon
   return {
     circuit,
     ring,
-    outputFactor: logBetween(wide(7), 0.75, 1.35),
+    outputFactor: logBetween(wide(7), ...usual.outputFactor),
     switchField: logBetween(wide(8), 0.1, 0.25),
     thresholdV: logBetween(wide(12), 0.1, 0.2),
     deaf: false,

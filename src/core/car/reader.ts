@@ -12,6 +12,7 @@ import { modulePins, moduleView, type ModuleView } from "./signal";
 import type { Whereabouts } from "./whereabouts";
 import {
   comparedChances,
+  expectedFinding,
   lookChances,
   moduleAnswers,
   provokedChances,
@@ -119,6 +120,11 @@ export class StateReader {
     if (wiggled) return wiggleChances(car, where, wiggled);
     const station = where.place.station === undefined ? null : stationsOf(this.setup)[where.place.station]!.station;
     return lookChances(car, hookup, this.setup, station);
+  }
+
+  /** The finding a perfect eye would have in a capture at this hook-up of the car last taken. */
+  expectedFinding(hookup: Hookup & { red: Point }, comesAndGoes: boolean): string {
+    return expectedFinding(this.solvedFor!, this.trace(hookup.red), hookup, comesAndGoes, this.moduleView());
   }
 
   private moduleView(): ModuleView {

@@ -30,7 +30,12 @@ export function moduleView(
   state: CircuitState,
   solved: SolvedCorner,
 ): ModuleView {
-  const view: ModuleView = { circuitOk: false, levelsOff: false, dropOutKmh: Infinity, lostShare: 1 };
+  const view: ModuleView = {
+    circuitOk: false,
+    levelsOff: false,
+    dropOutKmh: Infinity,
+    lostShare: lostShareOf(car, setup),
+  };
   if (state.key === "off" || state.batteryOff || car.circuit.batteryV < 8.5 || modulePowerV(solved) < 8) return view;
   if (setup.family === "passive") {
     const heard = solved.coilTransfer(pins[0]!, pins[1]!);
@@ -38,10 +43,8 @@ export function moduleView(
     view.circuitOk = heard > 0.3 && car.circuit.sensor.mode === "alive";
     view.levelsOff = !view.circuitOk && heard > 0.02;
     view.dropOutKmh = dropOutSpeedKmh(rmsAt10 * Math.SQRT2, 10, car.thresholdV);
-    view.lostShare = 0;
     return view;
   }
-  view.lostShare = car.circuit.sensor.mode === "stuck" ? 1 : lostPoleShare(car.ring, car.switchField);
   view.dropOutKmh = 0;
   const [low, high] = (["low", "high"] as const).map((level) => senseQuantity(car, setup, pins, solved, level));
   if (setup.family === "active-3wire")
@@ -51,6 +54,12 @@ export function moduleView(
       low! < SENSE_LIMITS_A.lowBelow && high! > SENSE_LIMITS_A.highAbove && high! < SENSE_LIMITS_A.highBelow;
   view.levelsOff = !view.circuitOk && Math.abs(high! - low!) > (setup.family === "active-3wire" ? 0.05 : 0.002);
   return view;
+}
+
+/** Pulses that a weak field keeps an active sensor from making, whatever the circuit is like. */
+function lostShareOf(car: CarCondition, { family }: CornerSetup): number {
+  if (family === "passive") return 0;
+  return car.circuit.sensor.mode === "stuck" ? 1 : lostPoleShare(car.ring, car.switchField);
 }
 
 /** Amperes in the sense resistor (two-wire), or the output as a share of the pull-up voltage (three-wire). */

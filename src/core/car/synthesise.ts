@@ -30,17 +30,26 @@ export function recordCar(car: SimulatedCar, options: RecordingOptions): Float32
   const circumferenceM = rollingCircumferenceM(parseTyre(setup.tyre) ?? { widthMm: 205, aspectPct: 55, rimInch: 16 });
   const teeth = toothTable(condition.ring, options.seed);
   const dropouts = car.away ? dropoutTimes(car, options.durationS, random) : [];
+  const opened = openedTimes(condition.ring.wobble, options.durationS, random);
   let turns = random();
+  let stray = false;
   for (let i = 0; i < samples; i++) {
     const t = i * options.sampleS;
     const kmh = options.fromKmh + ((options.toKmh - options.fromKmh) * t) / options.durationS;
     turns += ((kmh / 3.6) * condition.ring.countRatio * options.sampleS) / circumferenceM;
+    const angle = eccentricAngle(turns, condition.ring);
+    const open = opened.some(([from, to]) => t >= from && t < to);
     const here = car.away === null || dropouts.some(([from, to]) => t >= from && t < to);
     const at = here ? levels.present : levels.away!;
-    const tooth = toothAt(teeth, turns - Math.floor(turns));
-    out[i] =
-      (setup.family === "passive" ? at.low + passiveV(car, at.high, tooth, kmh) : activeV(condition.ring, at, tooth)) +
-      options.noiseV * normal(random);
+    const tooth = toothAt(teeth, angle - Math.floor(angle));
+    const field = open ? OPENED_FIELD : 1;
+    if (here && condition.circuit.sensor.mode === "noisy" && random() < options.sampleS / NOISY_EVERY_S) stray = !stray;
+    const signal =
+      setup.family === "passive"
+        ? at.low + field * passiveV(car, at.high, tooth, kmh)
+        : activeV(condition, at, tooth, field);
+    const noisy = here && condition.circuit.sensor.mode === "noisy";
+    out[i] = (noisy ? strayV(setup.family === "passive", at, stray, random) : signal) + options.noiseV * normal(random);
   }
   return out;
 }
@@ -127,18 +136,57 @@ function passiveV(
   return peak * Math.sin(2 * Math.PI * phase);
 }
 
-/** One high and one low half a pole pair; a weak or missing pair leaves the output parked. */
-function activeV(ring: RingCondition, levels: Levels, { tooth, phase }: { tooth: Tooth; phase: number }): number {
-  if (ring.absent || tooth.gone || tooth.height < 0.17) return levels.low;
-  return phase < 0.5 ? levels.high : levels.low;
+/**
+ * High while the pole pair's sine stands over the sensor's own offset, which makes the high share acos(offset/field)/π:
+ * it falls from half as the field weakens. A pair under the switching field, or gone, leaves the output parked.
+ */
+function activeV(
+  { ring, switchField }: SimulatedCar["condition"],
+  levels: Levels,
+  { tooth, phase }: { tooth: Tooth; phase: number },
+  opened: number,
+): number {
+  const field = tooth.height * opened;
+  if (ring.absent || tooth.gone || field < switchField) return levels.low;
+  return phase < Math.acos(Math.min(1, SENSOR_OFFSET / field)) / Math.PI ? levels.high : levels.low;
 }
+
+/** Field at which the sensor's output turns, against that at the nominal gap: usual sensors are a little off zero. */
+const SENSOR_OFFSET = 0.08;
+
+/** A sensor that switches by itself, or a leaking coil: its output has nothing to do with the wheel. */
+function strayV(passive: boolean, levels: Levels, stray: boolean, random: () => number): number {
+  if (passive) return STRAY_COIL_V * normal(random);
+  return stray ? levels.high : levels.low;
+}
+
+const STRAY_COIL_V = 0.08;
+const NOISY_EVERY_S = 0.004;
+
+/** The angle of the ring the sensor faces: a centre off by e on a radius R leads and lags by e/R, once a turn. */
+function eccentricAngle(turns: number, { runoutMm, diameterMm }: RingCondition): number {
+  return turns + (runoutMm / (diameterMm / 2) / (2 * Math.PI)) * Math.sin(2 * Math.PI * turns);
+}
+
+/** Short stretches in which play or a loose seat opens the gap beyond use, adding up to its share of the time. */
+function openedTimes(share: number, durationS: number, random: () => number): [number, number][] {
+  const count = Math.ceil((share * durationS) / OPENED_S);
+  return Array.from({ length: count }, (): [number, number] => {
+    const from = random() * durationS;
+    return [from, from + OPENED_S];
+  });
+}
+
+const OPENED_S = 0.08;
+/** What is left of the field meanwhile. */
+const OPENED_FIELD = 0.08;
 
 /** Stretches in which an intermittent fault shows, at random places. */
 function dropoutTimes(car: SimulatedCar, durationS: number, random: () => number): [number, number][] {
   const count = 2 + Math.floor(3 * random() + 6 * car.duty);
   return Array.from({ length: count }, (): [number, number] => {
     const from = random() * durationS;
-    return [from, from + 0.01 + random() * 0.08];
+    return [from, from + 0.03 + random() * 0.15];
   });
 }
 

@@ -4,6 +4,7 @@ import { stationsOf, type CornerSetup } from "../circuit/setup";
 import { speedOf } from "../circuit/state";
 import type { CarCondition, Sign } from "../faults/fault";
 import type { Wake } from "../faults/wakes";
+import { findingChances } from "./finding-chances";
 import type { Whereabouts } from "./whereabouts";
 import type { ModuleView } from "./signal";
 
@@ -179,14 +180,23 @@ export function scopeChances(
   view: ModuleView,
 ): number[] {
   const { words } = answersFor(hookup, setup)!;
-  return chances(words, { [scopeWord(car, volts, hookup, comesAndGoes, view)]: 0.97 }, "clean");
+  const seen = findingChances[setup.family][expectedFinding(car, volts, hookup, comesAndGoes, view)];
+  return chances(words, seen ?? {}, "clean");
 }
 
-function scopeWord(car: CarCondition, volts: Trace, hookup: Hookup, comesAndGoes: boolean, view: ModuleView): string {
+/** The finding a perfect eye would have in a capture of this car; what the analysis has instead is in finding-chances.ts. */
+export function expectedFinding(
+  car: CarCondition,
+  volts: Trace,
+  hookup: Hookup,
+  comesAndGoes: boolean,
+  view: ModuleView,
+): string {
   if (car.circuit.sensor.mode === "noisy") return "noise-at-rest";
   if (hookup.state.wheel === "still") return "flat";
-  if (volts.step < 0.02 || car.ring.absent || view.lostShare > 0.9) return comesAndGoes ? "random-dropout" : "flat";
-  if (comesAndGoes) return "random-dropout";
+  // What comes and goes shows as losses if it shows at this point at all.
+  if (comesAndGoes) return expectedFinding(car, volts, hookup, false, view) === "clean" ? "clean" : "random-dropout";
+  if (volts.step < 0.02 || car.ring.absent || view.lostShare > 0.9) return "flat";
   if (car.ring.missing) return "missing-pulses";
   if (view.lostShare > 0.02) return "random-dropout";
   if (car.ring.crack) return "cracked-ring";

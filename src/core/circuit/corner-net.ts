@@ -231,8 +231,10 @@ export class CornerNet {
     const third = this.sensorNode(2);
     this.ladder.joinPotential(second, 1 / sensor.bodyOhms, 0);
     if (sensor.mode === "open") return;
-    if (sensor.mode === "short") return this.ladder.join(first, second, 1 / sensor.shortOhms);
-    if (this.setup.family === "passive") return this.ladder.join(first, second, 1 / sensor.coilOhms);
+    const shorted = sensor.mode === "short" ? 1 / sensor.shortOhms : 0;
+    // A shorted coil still has its winding behind the short.
+    if (this.setup.family === "passive") return this.ladder.join(first, second, 1 / sensor.coilOhms + shorted);
+    if (shorted) return this.ladder.join(first, second, shorted);
     const amps = level === "high" ? sensor.highA : sensor.lowA;
     if (this.setup.family === "active-3wire") {
       this.ladder.join(first, second, 1 / sensor.quiescentOhms);

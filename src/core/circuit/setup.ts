@@ -72,6 +72,16 @@ export const cornerSetupSchema = z.object({
   /** Which wheels are driven: a differential shares their speed. */
   drivetrain: z.enum(["front", "rear", "all"]).optional(),
   path: pathSchema,
+  /** What a known-good recording of this model showed: it narrows the usual tolerances. */
+  known: z
+    .object({
+      from: z.string().max(200),
+      lowV: z.number().optional(),
+      highV: z.number().optional(),
+      /** Passive: peak-to-peak millivolts for each km/h. */
+      millivoltsPerKmh: z.number().positive().optional(),
+    })
+    .optional(),
   /** The hand meter in use: what it loads the circuit with, and what its leads add to ohms. */
   meter: z
     .object({

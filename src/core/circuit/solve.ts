@@ -130,13 +130,15 @@ export class SolvedCorner {
     return { low: amps("low"), high: amps("high") };
   }
 
-  /** Volts between the ends of a unit source in the coil, per volt induced (passive sensors), at two points. */
+  /** Volts at two points for each volt induced in the coil (passive sensors): its Norton current through all that is joined to it. */
   coilTransfer(red: Point, black: Point): number {
     if (this.car.sensor.mode === "open") return 0;
-    const ohms = this.car.sensor.mode === "short" ? this.car.sensor.shortOhms : this.car.sensor.coilOhms;
     const shape = this.net.ladder.unit(this.net.sensorNode(0), this.net.sensorNode(1), this.scratch);
     this.applyLoad(shape);
-    return Math.abs(nodeValue(shape, this.net.nodeOf(red)) - nodeValue(shape, this.net.nodeOf(black))) / ohms;
+    return (
+      Math.abs(nodeValue(shape, this.net.nodeOf(red)) - nodeValue(shape, this.net.nodeOf(black))) /
+      this.car.sensor.coilOhms
+    );
   }
 
   /** Volts against battery negative, no meter attached. */

@@ -163,8 +163,9 @@ function sensor(
   const [a, b, c] = [face(2, "o", 0), face(2, "o", 1), face(2, "o", 2)];
   r(b, "0", car.sensor.bodyOhms);
   if (car.sensor.mode === "open") return;
-  if (car.sensor.mode === "short") return void r(a, b, car.sensor.shortOhms);
+  if (car.sensor.mode === "short") r(a, b, car.sensor.shortOhms);
   if (setup.family === "passive") return void r(a, b, car.sensor.coilOhms);
+  if (car.sensor.mode === "short") return;
   const live = state.key === "on" && !state.batteryOff;
   const coldNow = !live || state.unplugged.length > 0;
   const amps = level === "high" ? car.sensor.highA : car.sensor.lowA;

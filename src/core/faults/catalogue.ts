@@ -29,6 +29,15 @@ export const defaultPriors: Record<Part, number> = {
   none: 0.01,
 };
 
+/** Shares with one part set to so many per cent and all brought back to 1; null when that is no share. */
+export function withShare(shares: Record<Part, number>, part: Part, percent: number): Record<Part, number> | null {
+  if (!(percent >= 0 && percent <= 100)) return null;
+  const changed = { ...shares, [part]: percent / 100 };
+  const total = Object.values(changed).reduce((sum, share) => sum + share, 0);
+  if (!(total > 0)) return null;
+  return Object.fromEntries(Object.entries(changed).map(([one, share]) => [one, share / total])) as typeof changed;
+}
+
 /** Every fault × place this corner can have, with priors that sum to 1. */
 export function suspectables(setup: CornerSetup, priors: Record<Part, number> = defaultPriors): Suspectable[] {
   const fitting = faults.filter(({ families }) => families.includes(setup.family));

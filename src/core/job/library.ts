@@ -1,5 +1,6 @@
 import * as z from "zod";
-import { families } from "../circuit/setup";
+import { families, type CornerSetup } from "../circuit/setup";
+import type { ChannelAnalysis } from "../waveform/analyse";
 
 /** A recording kept for comparison, without the car's name or plate. */
 export const libraryItemSchema = z.object({
@@ -12,12 +13,63 @@ export const libraryItemSchema = z.object({
   pulses: z.number().int().min(8).max(400),
   finding: z.string().max(60),
   at: z.string().max(40),
+  /** What the recording measured, for tolerances and for reading beside a meter. */
+  levels: z
+    .object({
+      lowV: z.number().nullable(),
+      highV: z.number().nullable(),
+      millivoltsPerKmh: z.number().nullable(),
+      dutyPct: z.number().nullable(),
+    })
+    .optional(),
+  /** Made by the simulated car, not by a workshop. */
+  simulated: z.boolean().default(false),
 });
 export type LibraryItem = z.infer<typeof libraryItemSchema>;
 
 /** “Osmund Drover 09” as “Osmund Drover”: a fleet number or plate at the end is nobody else's business. */
 export function modelName(carName: string): string {
   return carName.replace(/[\s#-]*[A-Z]{0,3}\d[\w-]*$/i, "").trim() || "car";
+}
+
+/** A recording as a library item: what it measured, and nothing of whose car it was. */
+export function libraryItem(
+  { carName, setup }: { carName: string; setup: CornerSetup },
+  channel: ChannelAnalysis,
+  kind: LibraryItem["kind"],
+  stamp: { id: string; captureId: string; at: string; simulated?: boolean },
+): LibraryItem {
+  const levelled = channel.signal === "two-level";
+  return {
+    simulated: false,
+    ...stamp,
+    kind,
+    model: modelName(carName),
+    family: setup.family,
+    pulses: setup.pulsesPerRevolution,
+    finding: channel.leading,
+    levels: {
+      lowV: levelled ? channel.levels.lowV : null,
+      highV: levelled ? channel.levels.highV : null,
+      millivoltsPerKmh:
+        channel.signal === "sine" && channel.speedKmh ? (1000 * channel.peakToPeakV) / channel.speedKmh.max : null,
+      dutyPct: channel.dutyPct,
+    },
+  };
+}
+
+/** What a known-good item tells of every car of its model; null when it is of another family, or measured nothing. */
+export function knownFrom(item: LibraryItem, family: CornerSetup["family"]): NonNullable<CornerSetup["known"]> | null {
+  const { levels } = item;
+  if (item.kind !== "known-good" || item.family !== family || !levels) return null;
+  const { lowV, highV, millivoltsPerKmh } = levels;
+  if (family === "passive" ? !millivoltsPerKmh : !lowV || !highV) return null;
+  return {
+    from: `${item.model}, known-good`,
+    ...(lowV !== null ? { lowV } : {}),
+    ...(highV !== null ? { highV } : {}),
+    ...(millivoltsPerKmh !== null ? { millivoltsPerKmh } : {}),
+  };
 }
 
 /** Items that fit a search: every word must be somewhere in what is shown. */

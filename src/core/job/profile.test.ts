@@ -146,6 +146,7 @@ describe("the library", () => {
       pulses: 48,
       finding,
       at: "",
+      simulated: false,
     });
     const items = [item("Drover", "known-good", "clean"), item("Teal", "known-bad", "cracked-ring")];
     expect(searchLibrary(items, "bad crack").map(({ model }) => model)).toEqual(["Teal"]);

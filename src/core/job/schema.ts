@@ -69,6 +69,8 @@ export const simulatedSchema = z.object({
   practice: z.looseObject({ alone: z.boolean().default(false) }).optional(),
 });
 
+export const priorsSchema = z.record(z.enum(parts), z.number().min(0).max(1));
+
 export const JOB_VERSION = "job/1";
 
 export const jobSchema = z.object({
@@ -83,6 +85,8 @@ export const jobSchema = z.object({
   setup: cornerSetupSchema,
   complaint: complaintSchema,
   policy: policySchema,
+  /** Shares of suspicion by part before anything is known, where the shop uses other than the usual ones. */
+  priors: priorsSchema.optional(),
   entries: z.array(entrySchema).max(5000),
   simulated: simulatedSchema.optional(),
 });

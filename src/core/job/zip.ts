@@ -76,15 +76,15 @@ export function unpackJob(bytes: Uint8Array, name: string): { job: Job; captures
   return { job, captures };
 }
 
-/** Only the files a job has, by their exact names, and none before the sum of sizes is known to be bearable. */
-function unzip(bytes: Uint8Array, name: string): Record<string, Uint8Array> {
+/** Only the files a job or library has, by their exact names, and none before the sum of sizes is known to be bearable. */
+export function unzip(bytes: Uint8Array, name: string, mostFiles = MOST_FILES): Record<string, Uint8Array> {
   let [size, count] = [0, 0];
   const wanted = (file: UnzipFileInfo) => {
     size += file.originalSize;
     count++;
-    if (size > LARGEST_BYTES || count > MOST_FILES)
+    if (size > LARGEST_BYTES || count > mostFiles)
       throw new UnusableInput(`${name} would unpack to more than a job can be. It is not opened.`);
-    return /^(job\.json|captures\.json|captures\/[\w-]{1,60}\.wav)$/.test(file.name);
+    return /^(job\.json|library\.json|captures\.json|captures\/[\w-]{1,60}\.wav)$/.test(file.name);
   };
   try {
     return unzipSync(bytes, { filter: wanted });

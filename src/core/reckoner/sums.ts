@@ -1,8 +1,7 @@
 import { copperAt, wireOhms } from "../circuit/wire";
 import { dropOutSpeedKmh, PASSIVE_REFERENCE, spacingFactor } from "../ring/ring";
-import { NM_PER_LBFT } from "../repair/steps";
 import { frequencyHz, overallDiameterMm, parseTyre, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
-import { KMH_PER_MPH, MM_PER_INCH } from "../units/quantity";
+import { KMH_PER_MPH, MM_PER_INCH, NM_PER_LBFT } from "../units/quantity";
 
 /** One small sum: fields with their units, and what follows from them. */
 export interface Sum {

@@ -1,3 +1,4 @@
+import { NM_PER_LBFT } from "../units/quantity";
 import type { Part } from "../faults/fault";
 
 /** How one repair is done, in working order. */
@@ -244,9 +245,6 @@ export function repairPlan(fault: string, part: Part): RepairPlan {
 export function sensorComesOut(part: Part): boolean {
   return part === "sensor" || part === "mounting";
 }
-
-/** Pound-force foot to newton metre: 1.3558179483 (NIST SP 811, appendix B). */
-export const NM_PER_LBFT = 1.355_817_948_3;
 
 /** A torque the other way round, or null when it is no number. */
 export function otherTorque(value: number, unit: "N·m" | "lb·ft"): number | null {

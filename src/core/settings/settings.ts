@@ -1,4 +1,5 @@
 import * as z from "zod";
+import { priorsSchema } from "../job/schema";
 import { usualEstimate } from "../repair/estimate";
 
 export const settingsSchema = z.object({
@@ -11,6 +12,16 @@ export const settingsSchema = z.object({
       seizedMin: z.number().min(0).max(600),
     })
     .default(usualEstimate),
+  /** Shares of suspicion new jobs begin with; the usual ones when absent. */
+  priors: priorsSchema.optional(),
+  units: z
+    .object({
+      speed: z.enum(["km/h", "mph"]),
+      length: z.enum(["mm", "in"]),
+      torque: z.enum(["N·m", "lb·ft"]),
+      temperature: z.enum(["°C", "°F"]),
+    })
+    .default({ speed: "km/h", length: "mm", torque: "N·m", temperature: "°C" }),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 

@@ -15,3 +15,5 @@ export type Quantity = keyof typeof quantityUnits;
 export const KMH_PER_MPH = 1.609344;
 /** Inch to millimetre: 25.4 exactly (NIST SP 811, appendix B). */
 export const MM_PER_INCH = 25.4;
+/** Pound-force foot to newton metre: 1.3558179483 (NIST SP 811, appendix B). */
+export const NM_PER_LBFT = 1.355_817_948_3;

@@ -6,9 +6,11 @@ import { levelled } from "./levelled";
 import { threeLevel, widthCoding, type Frame, type WidthClass } from "./protocol";
 import { supplyDips, supplyFinding } from "./supply";
 import { leadingFinding, type Finding } from "./findings";
-import { FEWEST_SAMPLES_A_PULSE, findPulses, rhythmOf, type Pulse } from "./pulses";
+import { FEWEST_SAMPLES_A_PULSE, findPulses, guardV, rhythmOf, type Pulse } from "./pulses";
 import { lossFindings, median, shapeFindings } from "./ring-findings";
-import { findPulsesPerRevolution, foldRing, onceATurn, type RingPattern } from "./ring-pattern";
+import { excursions, type Excursions } from "./excursions";
+import { onceATurn } from "./once-a-turn";
+import { findPulsesPerRevolution, foldRing, type RingPattern } from "./ring-pattern";
 import { signalShape, type SignalKind, type SignalShape } from "./signal";
 
 export interface AnalyseOptions {
@@ -80,11 +82,13 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const { sampleS } = capture;
   const straight = levelled(channel.samples);
   const keyOn = options.family === "passive" || straight !== channel.samples ? 0 : keyOnEnd(channel.samples);
-  const samples = straight.subarray(keyOn);
+  const recorded = straight.subarray(keyOn);
   const startS = capture.startS + keyOn * sampleS;
-  const plain = signalShape(samples);
-  const coded = options.family === "passive" ? null : threeLevel(samples, plain, sampleS, startS);
-  const shape = coded?.shape ?? plain;
+  const plain = signalShape(recorded);
+  const coded = options.family === "passive" ? null : threeLevel(recorded, plain, sampleS, startS);
+  const away = coded ? null : excursions(recorded);
+  const samples = away?.samples ?? recorded;
+  const shape = coded?.shape ?? (away ? signalShape(samples) : plain);
   const pulses = findPulses(samples, shape);
   const rhythm = rhythmOf(pulses);
   const widths = coded || shape.kind !== "two-level" ? null : widthCoding(pulses, rhythm.periods, sampleS);
@@ -97,11 +101,16 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const findings: Finding[] = keyOn > 0 ? [keyOnFinding(keyOn, sampleS, capture.startS)] : [];
   const turning = pulses.length >= 8 && shape.kind !== "noise";
   if (turning) {
-    findings.push(...lossFindings(pulses, rhythm, ring, sampleS, startS));
+    findings.push(
+      ...lossFindings(pulses, rhythm, ring, sampleS, startS, guardV(shape)).map((one) => withLevel(one, away)),
+    );
     if (ring && ring.revolutions >= 1.8)
       findings.push(
-        ...shapeFindings(ring, isPassive(shape, options), onceATurn(rhythm, ring.pulsesPerRevolution), (tooth) =>
-          toothTimes(pulses, rhythm.teeth, ring, tooth, sampleS, startS),
+        ...shapeFindings(
+          ring,
+          isPassive(shape, options),
+          onceATurn(pulses, rhythm, ring.pulsesPerRevolution),
+          (tooth) => toothTimes(pulses, rhythm.teeth, ring, tooth, sampleS, startS),
         ),
       );
   }
@@ -139,6 +148,15 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     ...(widths ? { widths } : {}),
     findings,
     leading: leadingFinding(findings, turning ? shape.kind : pulses.length < 8 ? "flat" : shape.kind),
+  };
+}
+
+/** Where the level goes while pulses are lost tells the wire from the sensor, whose own levels are two. */
+function withLevel(finding: Finding, away: Excursions | null): Finding {
+  if (!away || finding.code !== "random-dropout") return finding;
+  return {
+    ...finding,
+    say: `${finding.say} The level goes to ${away.levelV.toFixed(1)} V meanwhile, which no sensor makes: a wire or contact opens or touches.`,
   };
 }
 

@@ -178,3 +178,45 @@ it("AC coupling's wander is put straight before anything is judged", () => {
   const [one] = analyseCapture(of(rate, ["s", coupled]), { pulses: 44 });
   expect(one!.findings.map(({ code }) => code)).toEqual(["missing-pulses"]);
 });
+
+// Domain fact: an intermittent open makes the level go to 0 or to supply, not to 7 or 14 mA.
+describe("a level that is neither of the two", () => {
+  const rate = 8000;
+  const square = (jumps: [number, number][], to: number) =>
+    Float32Array.from({ length: 5 * rate }, (_, i) => {
+      const t = i / rate;
+      const hash = 0.012 * Math.sin(i * 12.9898) * Math.cos(i * 4.1);
+      if (jumps.some(([from, until]) => t >= from && t < until)) return to + hash;
+      return ((t * 52) % 1 < 0.5 ? 1.72 : 0.86) + hash;
+    });
+
+  it.each([
+    ["to supply", 11.7],
+    ["to nothing", 0.01],
+  ])("jumps %s for moments: lost at random places, and the signal's own levels still told", (_, to) => {
+    const jumps: [number, number][] = [
+      [0.7, 0.83],
+      [1.9, 2.0],
+      [3.13, 3.31],
+      [4.4, 4.47],
+    ];
+    const [one] = analyseCapture(of(rate, ["s", square(jumps, to)]), { pulses: 48, family: "active-2wire" });
+    expect(one!.signal).toBe("two-level");
+    expect(one!.leading).toBe("random-dropout");
+    expect(one!.levels.highV).toBeCloseTo(1.72, 1);
+    expect(one!.levels.lowV).toBeCloseTo(0.86, 1);
+    if (to > 5) expect(one!.findings[0]!.say).toMatch(/11\.7 V.*wire or contact/);
+  });
+
+  it("a square wave of any duty, and one lone spike, are left as they are", () => {
+    for (const duty of [0.2, 0.5, 0.8]) {
+      const plain = Float32Array.from({ length: 4 * rate }, (_, i) => (((i / rate) * 50) % 1 < duty ? 1.7 : 0.85));
+      expect(analyseCapture(of(rate, ["s", plain]), { pulses: 48, family: "active-2wire" })[0]!.leading).not.toBe(
+        "random-dropout",
+      );
+    }
+    expect(analyseCapture(of(rate, ["s", square([], 0)]), { pulses: 48, family: "active-2wire" })[0]!.leading).toBe(
+      "clean",
+    );
+  });
+});

@@ -13,12 +13,17 @@ export interface Pulse {
 /** Pulses shorter than this many samples cannot be told apart safely. */
 export const FEWEST_SAMPLES_A_PULSE = 6;
 
+/** How far past the middle a signal must go to count: a share of two levels' distance, or clear of the noise. */
+export function guardV({ kind, lowV, highV, noiseV }: SignalShape): number {
+  const span = highV - lowV;
+  return kind === "two-level" ? 0.2 * span : Math.max(4.5 * noiseV, 0.05 * span);
+}
+
 /** Rising crossings of the middle level with hysteresis from the signal's own levels; edges are interpolated between samples. */
 export function findPulses(samples: Float32Array, shape: SignalShape): Pulse[] {
   if (shape.kind === "flat") return [];
   const middle = shape.kind === "two-level" ? (shape.lowV + shape.highV) / 2 : shape.meanV;
-  const span = shape.highV - shape.lowV;
-  const guard = shape.kind === "two-level" ? 0.2 * span : Math.max(4.5 * shape.noiseV, 0.05 * span);
+  const guard = guardV(shape);
   const pulses: Pulse[] = [];
   let high = samples[0]! > middle;
   let [rise, fall, least, most] = [NaN, NaN, Infinity, -Infinity];

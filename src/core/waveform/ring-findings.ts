@@ -1,5 +1,6 @@
 import type { Finding } from "./findings";
 import { isMissing, type Pulse, type Rhythm } from "./pulses";
+import type { TurnWave, TurnWaves } from "./once-a-turn";
 import type { RingPattern } from "./ring-pattern";
 
 /** Pulses lost: at the same place each turn (the ring), or anywhere (wire, connector, supply). */
@@ -9,8 +10,9 @@ export function lossFindings(
   ring: RingPattern | null,
   sampleS: number,
   startS: number,
+  guard: number,
 ): Finding[] {
-  const gaps = [...ratios.keys()].filter((i) => isMissing(ratios[i]!));
+  const gaps = [...ratios.keys()].filter((i) => isMissing(ratios[i]!) && !fades(pulses, i, guard));
   if (gaps.length === 0) return [];
   const at = (i: number) => startS + pulses[i]!.at * sampleS;
   const locked = ring ? lockedPlace(gaps, teeth, ring) : null;
@@ -35,6 +37,14 @@ export function lossFindings(
   }
   return [scattered(gaps, ratios, at)];
 }
+
+/** Pulses beside this gap hardly reach the threshold: the signal sinks under it, nothing breaks. */
+function fades(pulses: readonly Pulse[], i: number, guard: number): boolean {
+  const beside = [pulses[i - 1], pulses[i + 1]].map((pulse) => pulse?.heightV ?? NaN).filter(Number.isFinite);
+  return beside.length > 0 && Math.min(...beside) / 2 < FADING * guard;
+}
+
+const FADING = 1.7;
 
 function scattered(gaps: number[], ratios: Float64Array, at: (i: number) => number): Finding {
   const lost = gaps.reduce((sum, i) => sum + Math.round(ratios[i]!) - 1, 0);
@@ -92,7 +102,7 @@ function nearTooth(tooth: number, place: number, N: number): boolean {
 export function shapeFindings(
   ring: RingPattern,
   isPassive: boolean,
-  turn: { size: number; error: number } | null,
+  turn: TurnWaves,
   spanOf: (tooth: number) => [number, number],
 ): Finding[] {
   const list: Finding[] = [];
@@ -136,21 +146,43 @@ export function shapeFindings(
       });
     }
   }
-  if (turn && turn.size > LEAST_WAVE && turn.size > WAVE_OVER_ERROR * turn.error)
+  const wave1 = turnWave(turn, isPassive);
+  if (wave1)
     list.push({
       code: "eccentric",
       confidence: 0.85,
       ringLocked: true,
-      size: turn.size,
+      size: wave1.size,
       startS: spanOf(0)[0],
       endS: spanOf(ring.pulsesPerRevolution - 1)[1],
-      say: `Speed seems to swing by ${Math.round(turn.size * 100)} % once a turn: the ring runs out of true, or the bearing has play.`,
+      say: `${wave1.say} once a turn: the ring runs out of true, or the bearing has play. Not a wire.`,
     });
   return list;
 }
 
-/** A good ring on a good bearing swings by less than this. */
-const LEAST_WAVE = 0.02;
+/** The plainest once-per-turn wave that a good ring on a good bearing does not have. */
+function turnWave({ period, height, duty }: TurnWaves, isPassive: boolean): { size: number; say: string } | null {
+  const stands = (wave: TurnWave | null, least: number) =>
+    wave !== null && wave.size > least && wave.size > WAVE_OVER_ERROR * wave.error;
+  if (stands(period, LEAST_PERIOD_WAVE))
+    return { size: period!.size, say: `Speed seems to swing by ${Math.round(period!.size * 100)} %` };
+  if (isPassive && stands(height, LEAST_HEIGHT_WAVE))
+    return { size: height!.size, say: `The height swings by ${Math.round(height!.size * 100)} %` };
+  if (!isPassive && stands(duty, LEAST_DUTY_WAVE))
+    return {
+      size: duty!.size,
+      say: `The high share of a pulse swings by ${(duty!.size * 100).toFixed(1)} % of a pulse, the gap with it,`,
+    };
+  return null;
+}
+
+/**
+ * Waves of a good ring on a good bearing are smaller: up to 0.06 mm of runout makes 6 % of height (the spacing law) and
+ * a wheel out of balance a little of period.
+ */
+const LEAST_PERIOD_WAVE = 0.02;
+const LEAST_HEIGHT_WAVE = 0.12;
+const LEAST_DUTY_WAVE = 0.008;
 const WAVE_OVER_ERROR = 5;
 
 function firstHarmonic(values: Float64Array): (tooth: number) => number {

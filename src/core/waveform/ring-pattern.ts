@@ -13,48 +13,6 @@ export interface RingPattern {
   heightMean: Float64Array;
 }
 
-/**
- * The once-per-turn wave in the periods, speed taken out by a mean over exactly one turn (which a wave of one turn
- * leaves whole). Amplitude by Fourier's sum at one cycle a turn, its error by the scatter that is left (P. Bloomfield,
- * Fourier Analysis of Time Series, chapter 2).
- *
- * @returns null when there are not two whole turns
- */
-export function onceATurn({ periods, ratios, teeth }: Rhythm, N: number): { size: number; error: number } | null {
-  const last = teeth.at(-1) ?? 0;
-  if (last < 2 * N) return null;
-  const even = new Float64Array(last);
-  for (let i = 0; i < periods.length; i++) {
-    const pitches = Math.max(1, teeth[i + 1]! - teeth[i]!);
-    // Through a gap the wave is bridged, not seen: its pitches share the time.
-    for (let k = 0; k < pitches; k++) even[teeth[i]! + k] = periods[i]! / pitches;
-  }
-  const sums = new Float64Array(last + 1);
-  for (let t = 0; t < last; t++) sums[t + 1] = sums[t]! + even[t]!;
-  const from = N >> 1;
-  const to = last - (N - from);
-  const whole = Math.floor((to - from) / N) * N;
-  if (whole < N) return null;
-  let [a, b, square] = [0, 0, 0];
-  for (let t = from; t < from + whole; t++) {
-    const trend = (sums[t + N - from]! - sums[t - from]!) / N;
-    const value = Math.max(-0.5, Math.min(0.5, even[t]! / trend - 1));
-    a += value * Math.cos((2 * Math.PI * t) / N);
-    b += value * Math.sin((2 * Math.PI * t) / N);
-    square += value * value;
-  }
-  const size = (2 * Math.hypot(a, b)) / whole;
-  const left = Math.max(0, square / whole - (size * size) / 2);
-  // Neighbouring periods share an edge, so that errors come in pairs.
-  return { size, error: Math.sqrt((4 * left) / whole) * Math.max(1, Math.min(3, medianRatioNoise(ratios))) };
-}
-
-/** How much wider single periods scatter than even ones, 1 for a quiet signal. */
-function medianRatioNoise(ratios: Float64Array): number {
-  const sizes = [...ratios].map((ratio) => Math.abs(ratio - 1)).sort((x, y) => x - y);
-  return 1 + 20 * (sizes[sizes.length >> 1] ?? 0);
-}
-
 /** Folds pulses over the ring. */
 export function foldRing(
   pulses: readonly Pulse[],

@@ -3,7 +3,6 @@ import dynamic from "next/dynamic";
 import { useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { toast } from "sonner";
-import { circuitStateSchema } from "@/core/circuit/state";
 import type { Hookup } from "@/core/checks/hookup";
 import {
   lastUndoable,
@@ -38,7 +37,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   const { diagnosis, before, working, failed } = useDiagnosis(job);
   const [chosen, setChosen] = useState(0);
   const [free, setFree] = useState<Hookup | null>(null);
-  const [picking, setPicking] = useState(false);
+  const [picking, setPicking] = useState<{ red?: string; black?: string } | null>(null);
   const [keys, setKeys] = useState(false);
   const [typed, setTyped] = useState("");
   const [refusal, setRefusal] = useState<string | null>(null);
@@ -97,15 +96,9 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     setRefusal(null);
     input.current?.focus();
   };
-  /** Two points touched on the drawing: volts between them, in the state the proposed check is in. */
-  const choosePoints = (red: string, black: string) => {
-    const hookup = hookupOf({ instrument: "volts-dc", red, black, state: circuitStateSchema.parse({}) }, job.setup);
-    if (hookup.ok) chooseFree(hookup.value);
-    else toast.error(hookup.say);
-  };
   const chooseFree = (hookup: Hookup) => {
     setFree(hookup);
-    setPicking(false);
+    setPicking(null);
     setTyped("");
     setTimeout(() => input.current?.focus(), 50);
   };
@@ -114,7 +107,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   useHotkeys("BracketRight", () => other(1));
   useHotkeys("u", undo);
   useHotkeys("s", () => skip("can't reach it"));
-  useHotkeys("p", () => setPicking(true), { preventDefault: true });
+  useHotkeys("p", () => setPicking({}), { preventDefault: true });
   useHotkeys("shift+slash", () => setKeys(true), { preventDefault: true });
   useEffect(() => {
     // A digit, sign or point anywhere starts a reading, so that no hand has to look for the field first.
@@ -159,7 +152,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
         probes={{ red: check?.red ?? check?.look, black: check?.black }}
         state={check?.state ?? null}
         lamp={check?.instrument === "lamp"}
-        onPoints={choosePoints}
+        onPoints={(red, black) => setPicking({ red, black })}
       />
       <div className="grid gap-4 p-4 lg:grid-cols-[minmax(0,1fr)_25rem]">
         <div className="grid content-start gap-4">
@@ -185,7 +178,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
               onLog={log}
               onOther={other}
               onSkip={skip}
-              onPick={() => setPicking(true)}
+              onPick={() => setPicking({})}
               onReadIt={job.simulated ? () => void readIt() : null}
             />
           ) : (
@@ -231,7 +224,12 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
         </span>
       </footer>
       {picking && (
-        <FreeReading setup={job.setup} onClose={() => setPicking(false)} onChoose={(hookup) => chooseFree(hookup)} />
+        <FreeReading
+          setup={job.setup}
+          points={picking}
+          onClose={() => setPicking(null)}
+          onChoose={(hookup) => chooseFree(hookup)}
+        />
       )}
       {keys && <KeySheet onClose={() => setKeys(false)} />}
     </main>

@@ -13,17 +13,20 @@ import { Cap } from "../keys/cap";
 /** Any measurement between any two points in any state, not only the proposed ones. */
 export function FreeReading({
   setup,
+  points: touched,
   onClose,
   onChoose,
 }: {
   setup: CornerSetup;
+  /** Points already touched on the drawing. */
+  points: { red?: string; black?: string };
   onClose: () => void;
   onChoose: (hookup: Hookup) => void;
 }) {
   const points = pointList(setup);
   const [instrument, setInstrument] = useState<Instrument>("volts-dc");
-  const [red, setRed] = useState(points[0]!);
-  const [black, setBlack] = useState("battery.negative");
+  const [red, setRed] = useState(touched.red ?? points[0]!);
+  const [black, setBlack] = useState(touched.black ?? "battery.negative");
   const [look, setLook] = useState("wiring");
   const [key, setKey] = useState<"on" | "off">("on");
   const [wheel, setWheel] = useState<WheelMotion>("still");

@@ -10,6 +10,26 @@ const SELECTOR: [Instrument, string][] = [
   ["duty", "%"],
 ];
 
+/** Where the two leads leave what is drawn. */
+const STARTS: Record<HookupCard["picture"], [[number, number], [number, number]]> = {
+  meter: [
+    [186, 132],
+    [150, 150],
+  ],
+  scope: [
+    [186, 132],
+    [150, 150],
+  ],
+  clamp: [
+    [186, 92],
+    [186, 92],
+  ],
+  lamp: [
+    [186, 52],
+    [186, 142],
+  ],
+};
+
 /** The instrument, its selector and sockets, and each lead to its terminal: drawn, with the words under it. */
 export function HookupPicture({ card, instrument }: { card: HookupCard; instrument: Instrument }) {
   const [red, black] = [card.leads[0]!, card.leads[1] ?? null];
@@ -25,9 +45,11 @@ export function HookupPicture({ card, instrument }: { card: HookupCard; instrume
         {card.picture === "scope" && <Scope />}
         {card.picture === "clamp" && <Clamp />}
         {card.picture === "lamp" && <Lamp />}
-        <LeadLine from={[186, 132]} to={[330, 52]} dashed={false} letter="R" />
-        {black && card.picture !== "clamp" && <LeadLine from={[150, 150]} to={[330, 142]} dashed letter="B" />}
-        {card.picture === "scope" && <LeadLine from={[150, 150]} to={[330, 142]} dashed letter="G" />}
+        <LeadLine from={STARTS[card.picture][0]} to={[330, 52]} dashed={false} letter="R" />
+        {black && card.picture !== "clamp" && (
+          <LeadLine from={STARTS[card.picture][1]} to={[330, 142]} dashed letter="B" />
+        )}
+        {card.picture === "scope" && <LeadLine from={STARTS[card.picture][1]} to={[330, 142]} dashed letter="G" />}
         <Terminal lead={red} y={14} title={card.picture === "clamp" ? "looped jumper" : "red"} />
         {black && card.picture !== "clamp" && <Terminal lead={black} y={104} title="black" />}
         {card.picture === "scope" && (
@@ -174,19 +196,23 @@ function Clamp() {
 function Lamp() {
   return (
     <g>
-      <rect x="14" y="112" width="86" height="52" rx="6" fill="var(--card)" stroke="var(--ink)" />
-      <Words x={26} y={143}>
-        battery
+      <rect x="14" y="26" width="86" height="52" rx="6" fill="var(--card)" stroke="var(--ink)" />
+      <Words x={26} y={57}>
+        12 V
       </Words>
-      <rect x="112" y="126" width="56" height="22" rx="4" fill="var(--paper)" stroke="var(--ink)" />
-      <Words x={122} y={142}>
+      <line x1="100" x2="186" y1="52" y2="52" stroke="var(--brick)" strokeWidth="4" />
+      <rect x="116" y="40" width="56" height="24" rx="4" fill="var(--paper)" stroke="var(--ink)" />
+      <Words x={128} y={57}>
         fuse
       </Words>
-      <circle cx="120" cy="56" r="26" fill="var(--marigold-wash)" stroke="var(--ink)" strokeWidth="2" />
-      <path d="M 102 38 L 138 74 M 138 38 L 102 74" stroke="var(--ink)" strokeWidth="2" />
-      <Words x={26} y={26}>
-        lamp to battery −
+      <line x1="57" x2="57" y1="78" y2="142" stroke="var(--ink)" strokeWidth="3" />
+      <line x1="57" x2="94" y1="142" y2="142" stroke="var(--ink)" strokeWidth="3" />
+      <Words x={66} y={104}>
+        battery −
       </Words>
+      <circle cx="120" cy="142" r="26" fill="var(--marigold-wash)" stroke="var(--ink)" strokeWidth="2" />
+      <path d="M 102 124 L 138 160 M 138 124 L 102 160" stroke="var(--ink)" strokeWidth="2" />
+      <line x1="146" x2="186" y1="142" y2="142" stroke="var(--ink)" strokeWidth="4" strokeDasharray="9 5" />
     </g>
   );
 }

@@ -11,6 +11,7 @@ import { formatShare } from "@/core/units/format";
 import { instrumentWords } from "@/core/checks/hookup";
 import { Cap } from "../keys/cap";
 import { lineUpWorker } from "../jobs/use-lineup";
+import { useUnits } from "../settings/use-units";
 import { Keypad } from "./keypad";
 import { ForecastStripView } from "./forecast-strip-view";
 
@@ -60,6 +61,7 @@ export function NextCheckCard({
   onReadIt,
 }: CardProps) {
   const strip = useStrip(job, check);
+  const say = useUnits();
   const preview = usePreview(job, check, typed);
   return (
     <section
@@ -96,7 +98,7 @@ export function NextCheckCard({
         )}
       </div>
       <p className="mt-1 text-lg leading-snug font-bold text-pretty" data-testid="instruction">
-        {check.check}
+        {say(check.check)}
       </p>
       <p className="mt-0.5 text-sm text-muted">{check.why}</p>
       <HookupFold hookup={check.hookup} job={job} />

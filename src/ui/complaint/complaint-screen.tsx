@@ -6,6 +6,8 @@ import { families, familyWords, stationsOf, type Family } from "@/core/circuit/s
 import { withConnectors } from "@/core/harness/edit-path";
 import { decodeCode, onlyHistory, sayCode, splitCodes } from "@/core/codes/code";
 import type { Job } from "@/core/job/schema";
+import { defaultPriors } from "@/core/faults/catalogue";
+import { complaintReasons } from "@/core/lineup/complaint-reasons";
 import { cornersCoded, recentWorks, symptoms, type Complaint } from "@/core/lineup/complaint";
 import { corners, cornerWords } from "@/core/units/corner";
 import { parseTyre } from "@/core/tyre/tyre";
@@ -16,6 +18,7 @@ import { useDiagnosis } from "../jobs/use-lineup";
 import { Cap } from "../keys/cap";
 import { JobHeader } from "../keys/job-header";
 import { FamilyFinder } from "./family-finder";
+import { KnownGood } from "./known-good";
 import { MeterFields } from "./meter-fields";
 import { ProfilePanel } from "./profile-panel";
 import { SuspicionPanel } from "./suspicion-panel";
@@ -57,6 +60,12 @@ const WORK_WORDS: Record<(typeof recentWorks)[number], string> = {
   body: "body, arch liner",
   battery: "battery",
 };
+
+/** An answer's name as its cap has it; a code as typed. */
+function answerWords(answer: string): string {
+  if (answer === "intermittent") return "comes and goes";
+  return { ...SYMPTOM_WORDS, ...WORK_WORDS }[answer as keyof typeof SYMPTOM_WORDS] ?? answer;
+}
 
 function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
   const router = useRouter();
@@ -237,7 +246,12 @@ function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
         </Group>
       </form>
       <aside className="grid content-start gap-4">
-        <SuspicionPanel diagnosis={diagnosis} />
+        <SuspicionPanel
+          diagnosis={diagnosis}
+          reasons={complaintReasons(job.complaint, job.setup, job.priors ?? defaultPriors)}
+          nameOf={answerWords}
+        />
+        <KnownGood job={job} change={change} />
         <p className="text-sm text-muted">A code steers the route; it never proves the part.</p>
         <ProfilePanel job={job} change={change} />
         <Cap legend="B" lead onClick={() => router.push(`/bench?job=${job.id}`)}>
@@ -261,7 +275,7 @@ function Codes({ codes, onChange }: { codes: string[]; onChange: (codes: string[
           Trouble codes in any style, several at once; “present” or “history” behind each if the scan tool says
         </span>
         <input
-          className="min-h-12 rounded-lg border border-rule bg-paper px-3 font-mono text-lg"
+          className="min-h-12 w-full min-w-0 rounded-lg border border-rule bg-paper px-3 font-mono text-lg"
           value={typed}
           placeholder="C003A-13 present"
           onChange={(event) => setTyped(event.target.value)}
@@ -346,7 +360,7 @@ function Checked({
     <label className="grid gap-1">
       <span className="text-sm text-muted">{label}</span>
       <input
-        className="min-h-12 rounded-lg border border-rule bg-paper px-3 font-mono text-lg"
+        className="min-h-12 w-full min-w-0 rounded-lg border border-rule bg-paper px-3 font-mono text-lg"
         defaultValue={value}
         aria-invalid={problem !== null}
         onChange={(event) => {

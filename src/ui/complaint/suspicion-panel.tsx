@@ -1,10 +1,19 @@
 import { partWords } from "@/core/faults/fault";
 import type { Diagnosis } from "@/core/job/diagnosis";
+import type { ComplaintReason } from "@/core/lineup/complaint-reasons";
 import { partsToShow } from "@/core/lineup/suspects";
 import { formatShare } from "@/core/units/format";
 
 /** The suspicion by part as it stands, for screens where answers move it. */
-export function SuspicionPanel({ diagnosis }: { diagnosis: Diagnosis | null }) {
+export function SuspicionPanel({
+  diagnosis,
+  reasons = [],
+  nameOf = (answer) => answer,
+}: {
+  diagnosis: Diagnosis | null;
+  reasons?: readonly ComplaintReason[];
+  nameOf?: (answer: string) => string;
+}) {
   return (
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Suspicion so far" aria-live="polite">
       <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">What this does to the suspicion</h2>
@@ -19,6 +28,18 @@ export function SuspicionPanel({ diagnosis }: { diagnosis: Diagnosis | null }) {
           </li>
         ))}
       </ol>
+      {reasons.length > 0 && (
+        <ul className="pt-2 text-sm">
+          {reasons.map(({ answer, speaksFor, speaksAgainst }) => (
+            <li key={answer} className="pt-1">
+              <b>{nameOf(answer)}</b>
+              {speaksFor.length > 0 && ` speaks for ${speaksFor.join(", ")}`}
+              {speaksFor.length > 0 && speaksAgainst.length > 0 && ";"}
+              {speaksAgainst.length > 0 && ` against ${speaksAgainst.join(", ")}`}
+            </li>
+          ))}
+        </ul>
+      )}
     </section>
   );
 }

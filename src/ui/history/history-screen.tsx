@@ -20,6 +20,7 @@ import { formatShare } from "@/core/units/format";
 import { listJobs } from "@/store/jobs";
 import { download } from "../jobs/download";
 import { Cap } from "../keys/cap";
+import { useSettings } from "../settings/use-settings";
 import { PlainHeader } from "../keys/plain-header";
 
 const column = createColumnHelper<HistoryRow>();
@@ -48,6 +49,7 @@ const columns = [
 
 /** All jobs of this store: what was at fault, how long it took. */
 export function HistoryScreen() {
+  const { settings, change } = useSettings();
   const [rows, setRows] = useState<HistoryRow[]>([]);
   const [sorting, setSorting] = useState<SortingState>([{ id: "date", desc: true }]);
   useEffect(() => {
@@ -121,6 +123,17 @@ export function HistoryScreen() {
           <h2 className="border-b border-rule pb-1 font-semibold">What this shop finds</h2>
           <p className="py-2 text-sm text-muted">
             {found.length} proven repairs so far, weighed against the usual shares as if those were 40 cars.
+          </p>
+          <div className="flex flex-wrap gap-2 pb-2">
+            <Cap disabled={found.length === 0} onClick={() => change({ priors: learnt })}>
+              begin new jobs with these
+            </Cap>
+            <Cap disabled={!settings.priors} onClick={() => change({ priors: undefined })}>
+              back to the usual
+            </Cap>
+          </div>
+          <p className="pb-2 text-sm" role="status">
+            {settings.priors ? "New jobs begin with the shop's own shares." : "New jobs begin with the usual shares."}
           </p>
           <ul>
             {(Object.keys(defaultPriors) as Part[])

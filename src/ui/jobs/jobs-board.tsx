@@ -19,12 +19,14 @@ import { FileCap } from "../keys/file-cap";
 import { CarMark } from "../keys/car-mark";
 import { download } from "./download";
 import { loadDemo } from "./load-demo";
+import { useSettings } from "../settings/use-settings";
 import { newJob } from "./new-job";
 import { stopBoardWorker, useDiagnosis } from "./use-lineup";
 
 /** The board: one row a job. */
 export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
   const router = useRouter();
+  const { settings } = useSettings();
   const [list, setList] = useState<{ jobs: Job[]; unreadable: Unreadable[] } | null>(null);
   const refresh = useCallback(
     () =>
@@ -40,7 +42,7 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
     return onOtherTab(() => void refresh());
   }, [refresh, seed]);
   const start = async () => {
-    const job = newJob();
+    const job = newJob(settings.priors);
     await saveJob(job);
     router.push(`/complaint?job=${job.id}`);
   };
@@ -132,6 +134,7 @@ async function takeZip(file: File): Promise<Job> {
 const PLACES = [
   { key: "p", name: "Practice", path: "/practice" },
   { key: "x", name: "Explain", path: "/explain" },
+  { key: "l", name: "Library", path: "/library" },
   { key: "h", name: "History", path: "/history" },
   { key: "k", name: "Reckoner", path: "/reckoner" },
   { key: "s", name: "Settings", path: "/settings" },

@@ -5,7 +5,7 @@ import { complaintSchema } from "@/core/lineup/complaint";
 import { policySchema } from "@/core/lineup/next-check";
 
 /** A job with a usual car behind it, so that three answers are enough to start. */
-export function newJob(): Job {
+export function newJob(priors?: Job["priors"]): Job {
   return {
     tastatura: JOB_VERSION,
     id: nanoid(10),
@@ -24,6 +24,7 @@ export function newJob(): Job {
     }),
     complaint: complaintSchema.parse({}),
     policy: policySchema.parse({}),
+    ...(priors ? { priors } : {}),
     entries: [],
   };
 }

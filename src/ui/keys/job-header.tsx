@@ -19,6 +19,7 @@ const SCREENS = [
 const OUTSIDE = [
   { id: "/", say: "Jobs board", path: "/" },
   { id: "/practice", say: "Practice", path: "/practice" },
+  { id: "/library", say: "Library", path: "/library" },
   { id: "/history", say: "History", path: "/history" },
   { id: "/reckoner", say: "Reckoner", path: "/reckoner" },
   { id: "/settings", say: "Settings", path: "/settings" },

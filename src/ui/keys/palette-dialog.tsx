@@ -2,7 +2,7 @@
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions, Dialog, DialogPanel } from "@headlessui/react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { Command } from "./palette";
+import type { Command } from "./command";
 
 /** The open palette: what is typed narrows the list, Enter goes there. */
 export function PaletteDialog({ commands, onClose }: { commands: readonly Command[]; onClose: () => void }) {

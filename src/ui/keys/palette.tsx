@@ -2,14 +2,9 @@
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
+import type { Command } from "./command";
 
 const PaletteDialog = dynamic(() => import("./palette-dialog").then((module) => module.PaletteDialog), { ssr: false });
-
-export interface Command {
-  id: string;
-  say: string;
-  path: string;
-}
 
 /** Find anything by typing: screens of this job and the rest of the house. */
 export function Palette({ commands }: { commands: readonly Command[] }) {

@@ -10,6 +10,7 @@ import { liveSpeedWord } from "@/core/scanlog/analyse-scan";
 import { steadyLog } from "@/core/scanlog/steady-log";
 import type { ScanFinding } from "@/core/scanlog/scan-log";
 import { decimal } from "@/core/units/decimal";
+import { typedKmh } from "@/core/units/local-units";
 import { corners, cornerWords } from "@/core/units/corner";
 import { loadScan, saveScan } from "@/store/jobs";
 import type { ReadScan } from "@/workers/capture.worker";
@@ -17,6 +18,8 @@ import { captureWorker } from "../captures/use-capture";
 import { stamp, withEntry } from "../jobs/entries";
 import type { ChangeJob } from "../jobs/use-job";
 import { Cap } from "../keys/cap";
+import { useSettings } from "../settings/use-settings";
+import { useUnits } from "../settings/use-units";
 import { FileCap } from "../keys/file-cap";
 
 const SpeedChart = dynamic(() => import("./speed-chart").then((module) => module.SpeedChart), {
@@ -29,6 +32,7 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
   const [read, setRead] = useState<{ id: string; result: ReadScan; logged: boolean } | null>(null);
   const [shown, setShown] = useState<ScanFinding | null>(null);
   const car = job.setup;
+  const say = useUnits();
   const last = job.entries.findLast((entry) => entry.kind === "scan");
   const lastId = last?.kind === "scan" ? last.scanId : null;
   useEffect(() => {
@@ -92,7 +96,9 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
         <FileCap label="Speed log file" accept=".csv,.tsv,.txt" onFile={(file) => void take(file)}>
           open a speed log
         </FileCap>
-        <p className="text-sm text-muted">CSV with time and four speeds; or type the four at a steady speed:</p>
+        <p className="text-sm text-muted">
+          CSV with time and four speeds; or type the four at a steady speed, in {useSettings().settings.units.speed}:
+        </p>
         <FourSpeeds onSpeeds={(speeds) => void keep({ ok: true, ...steadyLog(speeds, car) })} />
       </div>
       {read && !read.result.ok && (
@@ -106,7 +112,7 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
           <ol>
             {read.result.findings.map((finding) => (
               <li key={`${finding.code}${finding.corner}${finding.startS}`} className="border-t border-rule py-2">
-                <p className={finding.corner === job.setup.corner ? "font-semibold" : ""}>{finding.say}</p>
+                <p className={finding.corner === job.setup.corner ? "font-semibold" : ""}>{say(finding.say)}</p>
                 <button type="button" className="min-h-8 text-sm underline" onClick={() => setShown(finding)}>
                   show me
                 </button>
@@ -130,15 +136,18 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
 }
 
 function FourSpeeds({ onSpeeds }: { onSpeeds: (speeds: Record<string, number>) => void }) {
+  const { units } = useSettings().settings;
   return (
     <form
       className="flex flex-wrap items-end gap-2"
       onSubmit={(event) => {
         event.preventDefault();
         const form = new FormData(event.currentTarget);
-        const speeds = Object.fromEntries(corners.map((corner) => [corner, decimal(String(form.get(corner)))]));
+        const speeds = Object.fromEntries(
+          corners.map((corner) => [corner, typedKmh(decimal(String(form.get(corner))), units)]),
+        );
         if (corners.some((corner) => !Number.isFinite(speeds[corner]!)))
-          return toast.error("Type four speeds in km/h; 0 for a corner that shows none.");
+          return toast.error(`Type four speeds in ${units.speed}; 0 for a corner that shows none.`);
         onSpeeds(speeds);
       }}
     >
@@ -148,7 +157,7 @@ function FourSpeeds({ onSpeeds }: { onSpeeds: (speeds: Record<string, number>) =
           <input
             name={corner}
             inputMode="decimal"
-            aria-label={`${cornerWords[corner]} speed in km/h`}
+            aria-label={`${cornerWords[corner]} speed in ${units.speed}`}
             className="min-h-12 w-16 rounded-lg border border-rule bg-paper px-2 text-right font-mono text-lg text-ink"
           />
         </label>

@@ -2,6 +2,8 @@
 import { useEffect, useState } from "react";
 import { toast } from "sonner";
 import { exportJob } from "@/core/job/file";
+import { defaultPriors, withShare } from "@/core/faults/catalogue";
+import { parts, partWords } from "@/core/faults/fault";
 import { decimal } from "@/core/units/decimal";
 import { listJobs } from "@/store/jobs";
 import { download } from "../jobs/download";
@@ -40,6 +42,8 @@ export function SettingsScreen() {
             />
           </div>
         </section>
+        <UnitsPanel />
+        <PriorsPanel />
         <StorePanel />
       </main>
     </>
@@ -57,6 +61,71 @@ function Field({ label, value, onSet }: { label: string; value: string; onSet: (
         onBlur={(event) => event.target.value !== value && onSet(event.target.value.trim())}
       />
     </label>
+  );
+}
+
+const UNITS = [
+  ["speed", "speed", ["km/h", "mph"]],
+  ["length", "gaps", ["mm", "in"]],
+  ["torque", "torque", ["N·m", "lb·ft"]],
+  ["temperature", "temperature", ["°C", "°F"]],
+] as const;
+
+function UnitsPanel() {
+  const { settings, change } = useSettings();
+  return (
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Units">
+      <h2 className="border-b border-rule pb-1 font-semibold">Units</h2>
+      <p className="pt-2 text-sm text-muted">For what is shown. Either unit is understood wherever one is typed.</p>
+      {UNITS.map(([key, label, choices]) => (
+        <fieldset key={key} className="flex flex-wrap items-center gap-2 pt-2">
+          <legend className="sr-only">{label}</legend>
+          <span className="w-28 text-muted">{label}</span>
+          {choices.map((choice) => (
+            <Cap
+              key={choice}
+              aria-pressed={settings.units[key] === choice}
+              onClick={() => change({ units: { ...settings.units, [key]: choice } })}
+            >
+              {choice}
+            </Cap>
+          ))}
+        </fieldset>
+      ))}
+    </section>
+  );
+}
+
+/** Where new jobs begin: the usual shares, the shop's own, or as typed here. */
+function PriorsPanel() {
+  const { settings, change } = useSettings();
+  const shares = settings.priors ?? defaultPriors;
+  return (
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Shares of suspicion">
+      <h2 className="border-b border-rule pb-1 font-semibold">Before anything is known</h2>
+      <p className="pt-2 text-sm text-muted">
+        Shares of suspicion a new job begins with, in per cent; they are brought to 100 together. Jobs already begun
+        keep theirs.{" "}
+        {settings.priors ? "These are the shop's own." : "These are the usual ones: salt road, no recent work."}
+      </p>
+      <div className="grid grid-cols-2 gap-x-3 gap-y-2 pt-2">
+        {parts.map((part) => (
+          <Field
+            key={part}
+            label={partWords[part]}
+            value={String(Math.round(1000 * shares[part]) / 10)}
+            onSet={(text) => {
+              const next = withShare(shares, part, decimal(text));
+              if (next) change({ priors: next });
+              else toast.error("A number from 0 to 100.");
+            }}
+          />
+        ))}
+      </div>
+      <Cap className="mt-3" disabled={!settings.priors} onClick={() => change({ priors: undefined })}>
+        back to the usual
+      </Cap>
+    </section>
   );
 }
 

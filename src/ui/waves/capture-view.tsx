@@ -6,17 +6,19 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { toast } from "sonner";
 import { captureToCsv } from "@/core/capture/csv";
 import type { ThinTrace } from "@/core/capture/thin";
-import { modelName, type LibraryItem } from "@/core/job/library";
+import { knownFrom, libraryItem, type LibraryItem } from "@/core/job/library";
 import type { Job } from "@/core/job/schema";
 import { compareCaptures, type Compared } from "@/core/waveform/compare";
 import { toothRun } from "@/core/waveform/findings";
 import { turnOf, viewOfFinding, viewOfTurn, type View } from "@/core/waveform/view";
 import { rasterWords } from "@/core/waveform/raster-words";
 import { loadCapture } from "@/store/jobs";
+import { listShipped, loadShipped } from "../library/shipped";
 import { keepInLibrary, listLibrary } from "@/store/library";
 import { captureWorker, type OpenCapture } from "../captures/use-capture";
 import { download } from "../jobs/download";
 import { Cap } from "../keys/cap";
+import { useUnits } from "../settings/use-units";
 import { ComparePanel } from "./compare-panel";
 import { FindingsPanel } from "./findings-panel";
 import { RingClock } from "./ring-clock";
@@ -36,13 +38,16 @@ export function CaptureView({
   result,
   others,
   onWeigh,
+  onTighten,
 }: {
   job: Job;
   open: OpenCapture;
   result: Ok;
   others: { id: string; name: string }[];
   onWeigh: (capture: Ok, leading: string, id: string) => void;
+  onTighten: (known: NonNullable<Job["setup"]["known"]>) => void;
 }) {
+  const say = useUnits();
   const [at, setAt] = useState(0);
   const channel = result.channels[Math.min(at, result.channels.length - 1)]!;
   const raster = result.rasters[Math.min(at, result.channels.length - 1)] ?? null;
@@ -90,27 +95,29 @@ export function CaptureView({
     show(next);
   });
   useHotkeys("enter", () => !open.logged && onWeigh(result, channel.leading, open.id));
+  const [comparedId, setComparedId] = useState<string | null>(null);
   const [library, setLibrary] = useState<LibraryItem[]>([]);
   useEffect(() => {
-    listLibrary().then(setLibrary, (error: unknown) => toast.error(`The library cannot be read: ${String(error)}`));
+    Promise.all([listLibrary(), listShipped()]).then(
+      (shelves) => setLibrary(shelves.flat()),
+      (error: unknown) => toast.error(`The library cannot be read: ${String(error)}`),
+    );
   }, []);
   const keep = async (kind: LibraryItem["kind"]) => {
-    const item: LibraryItem = {
+    const item = libraryItem({ carName: job.car.name, setup: job.setup }, channel, kind, {
       id: nanoid(10),
       captureId: nanoid(10),
-      kind,
-      model: modelName(job.car.name),
-      family: job.setup.family,
-      pulses: job.setup.pulsesPerRevolution,
-      finding: channel.leading,
       at: new Date().toISOString(),
-    };
+    });
     await keepInLibrary(item, result.capture);
-    setLibrary(await listLibrary());
+    setLibrary([...(await listLibrary()), ...(await listShipped())]);
     toast(`Kept as ${kind}: ${item.model}. Compare any capture with it here.`);
   };
+  const against = library.find(({ captureId }) => captureId === comparedId);
+  const known = against && !against.simulated ? knownFrom(against, job.setup.family) : null;
   const compare = async (id: string) => {
-    const other = await loadCapture(id);
+    setComparedId(id);
+    const other = (await loadCapture(id)) ?? (await loadShipped(id));
     if (!other) return;
     const { pulsesPerRevolution: pulses, tyre, family } = job.setup;
     const read = await captureWorker().analyse(other, { pulses, tyre, family }, false);
@@ -199,15 +206,21 @@ export function CaptureView({
             onWeigh={() => onWeigh(result, channel.leading, open.id)}
           />
           {others.length + library.length > 0 && (
-            <ComparePanel others={others} library={library} compared={compared} onCompare={(id) => void compare(id)} />
+            <ComparePanel
+              others={others}
+              library={library}
+              compared={compared}
+              onCompare={(id) => void compare(id)}
+              onTighten={known ? () => onTighten(known) : null}
+            />
           )}
         </div>
       </div>
       <footer className="flex flex-wrap gap-x-6 gap-y-1 border-t border-rule px-4 py-2 font-mono text-sm text-muted">
         {channel.speedKmh && (
           <span>
-            <b className="font-sans text-ink">Speed</b> {channel.speedKmh.min.toFixed(1)}–
-            {channel.speedKmh.max.toFixed(1)} km/h
+            <b className="font-sans text-ink">Speed</b>{" "}
+            {say(`${channel.speedKmh.min.toFixed(1)}–${channel.speedKmh.max.toFixed(1)} km/h`)}
           </span>
         )}
         <span>

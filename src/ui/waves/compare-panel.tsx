@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { searchLibrary, type LibraryItem } from "@/core/job/library";
+import { Cap } from "../keys/cap";
 import { formatCompared } from "@/core/waveform/compare-words";
 import type { Compared } from "@/core/waveform/compare";
 
@@ -9,11 +10,14 @@ export function ComparePanel({
   library,
   compared,
   onCompare,
+  onTighten,
 }: {
   others: readonly { id: string; name: string }[];
   library: readonly LibraryItem[];
   compared: { name: string; rows: readonly Compared[] } | null;
   onCompare: (id: string) => void;
+  /** Narrows this job's tolerances by the known-good being compared; null when it tells nothing for this car. */
+  onTighten: (() => void) | null;
 }) {
   const [query, setQuery] = useState("");
   return (
@@ -41,12 +45,18 @@ export function ComparePanel({
             {name}
           </option>
         ))}
-        {searchLibrary(library, query).map(({ captureId, model, kind, finding }) => (
+        {searchLibrary(library, query).map(({ captureId, model, kind, finding, simulated }) => (
           <option key={captureId} value={captureId}>
             {kind}: {model}, {finding}
+            {simulated ? " (simulated)" : ""}
           </option>
         ))}
       </select>
+      {onTighten && (
+        <Cap className="mt-2 w-full" onClick={onTighten}>
+          tighten this job's ranges by this known-good
+        </Cap>
+      )}
       {compared && (
         <table className="mt-2 w-full text-sm">
           <thead>

@@ -1,6 +1,7 @@
 import { scopeAnswers } from "@/core/checks/answers";
 import type { ChannelAnalysis } from "@/core/waveform/analyse";
 import { findingWords } from "@/core/waveform/findings";
+import { useUnits } from "../settings/use-units";
 import { Cap } from "../keys/cap";
 
 interface FindingsProps {
@@ -15,6 +16,7 @@ interface FindingsProps {
 
 /** What the recording shows, in words, each with “show me”; and the one key that weighs it in. */
 export function FindingsPanel({ channel, channelNames, at, logged, onChannel, onShow, onWeigh }: FindingsProps) {
+  const say = useUnits();
   return (
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Findings">
       <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Findings</h2>
@@ -37,7 +39,7 @@ export function FindingsPanel({ channel, channelNames, at, logged, onChannel, on
               </b>
               <span className="font-mono whitespace-nowrap">{Math.round(finding.confidence * 100)} %</span>
             </div>
-            <p className="text-sm text-muted">{finding.say}</p>
+            <p className="text-sm text-muted">{say(finding.say)}</p>
             <button type="button" className="min-h-8 text-sm underline" onClick={() => onShow(i)}>
               show me
             </button>

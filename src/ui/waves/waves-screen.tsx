@@ -8,6 +8,7 @@ import { recordSimulated } from "@/core/job/simulated-reading";
 import type { Job } from "@/core/job/schema";
 import { WithJob } from "../bench/bench-screen";
 import { CAPTURE_FILES, useCapture, type OpenCapture } from "../captures/use-capture";
+import { changeSetup } from "../jobs/change-setup";
 import { stamp, withEntry } from "../jobs/entries";
 import { useJob, type ChangeJob } from "../jobs/use-job";
 import { Cap } from "../keys/cap";
@@ -100,6 +101,10 @@ function Waves({ job, change }: { job: Job; change: ChangeJob }) {
           open={open}
           result={open.result}
           onWeigh={weigh}
+          onTighten={(known) => {
+            changeSetup(change, () => ({ known }));
+            toast(`${known.from} now narrows what a good car of this model reads. Undo it under Complaint.`);
+          }}
         />
       ) : (
         !open && (

@@ -1,0 +1,5 @@
+import { LibraryScreen } from "@/ui/library/library-screen";
+
+export default function Page() {
+  return <LibraryScreen />;
+}

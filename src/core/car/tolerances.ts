@@ -1,0 +1,63 @@
+import type { CornerSetup } from "../circuit/setup";
+import { PASSIVE_REFERENCE } from "../ring/ring";
+
+export type Bounds = readonly [from: number, to: number];
+
+/** The usual ranges of what a known-good recording can narrow. */
+export interface Tolerances {
+  senseOhms: Bounds;
+  lowA: Bounds;
+  /** High current over low. */
+  ratio: Bounds;
+  /** Passive output against the usual sensor's. */
+  outputFactor: Bounds;
+}
+
+const USUAL: Tolerances = {
+  senseOhms: [114, 130],
+  lowA: [6.5e-3, 7.5e-3],
+  ratio: [1.95, 2.1],
+  outputFactor: [0.75, 1.35],
+};
+/** Two cars of one model agree this well in level, and in passive size for speed (judgement). */
+const LEVEL_SPREAD = 0.02;
+const SIZE_SPREAD = 0.12;
+/** Volts peak to peak of a sine of 1 V RMS. */
+const PEAK_TO_PEAK = 2 * Math.SQRT2;
+
+/** Tolerances of this car: the usual ones, or those about a known-good recording of its model. */
+export function tolerancesOf({ family, known }: CornerSetup): Tolerances {
+  if (!known) return USUAL;
+  if (family === "passive" && known.millivoltsPerKmh) {
+    const usual = (1000 * PEAK_TO_PEAK * PASSIVE_REFERENCE.volts) / PASSIVE_REFERENCE.speedKmh;
+    return { ...USUAL, outputFactor: about(known.millivoltsPerKmh / usual, SIZE_SPREAD) };
+  }
+  if (family !== "active-2wire" || !known.lowV || !known.highV) return USUAL;
+  // Which of resistor and current makes the level no voltage tells: the resistor takes it, the current keeps its middle.
+  const lowA = (USUAL.lowA[0] + USUAL.lowA[1]) / 2;
+  return {
+    ...USUAL,
+    lowA: about(lowA, LEVEL_SPREAD),
+    senseOhms: about(known.lowV / lowA, LEVEL_SPREAD),
+    ratio: about(known.highV / known.lowV, LEVEL_SPREAD),
+  };
+}
+
+/** What a known-good recording changes, in one sentence; null when it changes nothing for this family. */
+export function knownWords(setup: CornerSetup): string | null {
+  const { known } = setup;
+  const own = tolerancesOf(setup);
+  if (!known || own === USUAL) return null;
+  if (setup.family === "passive")
+    return `Output for speed taken from “${known.from}”: ${percentOf(own.outputFactor)} of the usual sensor's, instead of ${percentOf(USUAL.outputFactor)}.`;
+  const volts = ([from, to]: Bounds, by: Bounds) => `${(from * by[0]).toFixed(2)}–${(to * by[1]).toFixed(2)} V`;
+  return `Low level taken from “${known.from}”: ${volts(own.senseOhms, own.lowA)} instead of ${volts(USUAL.senseOhms, USUAL.lowA)} on a good car.`;
+}
+
+function about(centre: number, spread: number): Bounds {
+  return [centre * (1 - spread), centre * (1 + spread)];
+}
+
+function percentOf([from, to]: Bounds): string {
+  return `${Math.round(100 * from)}–${Math.round(100 * to)} %`;
+}

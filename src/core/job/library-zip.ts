@@ -1,0 +1,64 @@
+import { strFromU8, strToU8, zipSync } from "fflate";
+import * as z from "zod";
+import { UnusableInput } from "../capture/capture";
+import { captureFromWav, captureToWav } from "../capture/wav";
+import { firstIssue, parseJson } from "./file";
+import { libraryItemSchema, type LibraryItem } from "./library";
+import { unzip, type KeptCapture } from "./zip";
+
+const MOST_ITEMS = 2000;
+
+export const LIBRARY_VERSION = "library/1";
+
+const fileSchema = z.object({
+  tastatura: z.literal(LIBRARY_VERSION),
+  items: z.array(libraryItemSchema).max(MOST_ITEMS),
+});
+
+/** A shop's library as one ZIP: the list, and each recording as WAV. */
+export function packLibrary(items: readonly LibraryItem[], captures: readonly KeptCapture[]): Uint8Array {
+  const files: Record<string, Uint8Array> = {
+    "library.json": strToU8(JSON.stringify({ tastatura: LIBRARY_VERSION, items })),
+  };
+  for (const { id, capture } of captures) files[`captures/${id}.wav`] = captureToWav(capture);
+  return zipSync(files, { level: 6 });
+}
+
+/** Reads a library ZIP. @throws UnusableInput for what is damaged, too large or no library */
+export function unpackLibrary(bytes: Uint8Array, name: string): { items: LibraryItem[]; captures: KeptCapture[] } {
+  const files = unzip(bytes, name, MOST_ITEMS + 1);
+  const text = files["library.json"];
+  if (!text) throw new UnusableInput(`${name} is a ZIP without a library.json in it. Choose one exported from here.`);
+  const parsed = fileSchema.safeParse(parseJson(strFromU8(text), `${name}, library.json`));
+  if (!parsed.success)
+    throw new UnusableInput(`${name} is no library: ${firstIssue(parsed.error)}. Nothing was changed.`);
+  const captures = parsed.data.items.flatMap(({ captureId: id, model, kind }): KeptCapture[] => {
+    const wav = files[`captures/${id}.wav`];
+    return wav ? [{ id, capture: captureFromWav(wav, `${model}, ${kind}`) }] : [];
+  });
+  return { items: parsed.data.items, captures };
+}
+
+/**
+ * Two shops' libraries joined. An item of one id with the same content is the same item; with other content it clashes
+ * and comes in under a new id beside the one that is there, so that neither is lost.
+ */
+export function mergeLibraries(
+  own: readonly LibraryItem[],
+  other: readonly LibraryItem[],
+  newId: () => string,
+): { added: LibraryItem[]; known: number; clashing: number } {
+  const byId = new Map(own.map((item) => [item.id, item]));
+  const added: LibraryItem[] = [];
+  let [known, clashing] = [0, 0];
+  for (const item of other) {
+    const here = byId.get(item.id);
+    if (!here) added.push(item);
+    else if (JSON.stringify(here) === JSON.stringify(item)) known++;
+    else {
+      clashing++;
+      added.push({ ...item, id: newId() });
+    }
+  }
+  return { added, known, clashing };
+}

@@ -1,0 +1,67 @@
+import { signalShape } from "./signal";
+
+/** Stretches in which the level goes where neither of the signal's own levels is. */
+export interface Excursions {
+  /** The recording with those stretches held at the signal's low level: lost pulses, as a module hears it. */
+  samples: Float32Array;
+  /** Middle of where the level goes meanwhile, volts. */
+  levelV: number;
+  share: number;
+}
+
+const BINS = 160;
+/** The empty stretch between signal and excursions is at least this part of the whole range. */
+const EMPTY = 0.3;
+const LEAST_SHARE = 0.003;
+const MOST_SHARE = 0.42;
+
+/**
+ * Sets apart what an open or shorted wire makes of a signal for moments: a level far outside the two (or the wave) it
+ * has otherwise, so that the wide jump does not hide the signal. A plain square wave has no such thing: either of its
+ * levels alone does not switch.
+ *
+ * @returns null when all of the recording is one signal
+ */
+export function excursions(samples: Float32Array): Excursions | null {
+  for (const split of emptyStretches(samples)) {
+    const isOutside = (value: number) => value > split.at === split.above;
+    const inside = samples.filter((value) => !isOutside(value));
+    const share = 1 - inside.length / samples.length;
+    if (share < LEAST_SHARE || share > MOST_SHARE) continue;
+    const shape = signalShape(inside);
+    if (shape.kind !== "two-level" && shape.kind !== "sine") continue;
+    const outside = samples.filter(isOutside).sort();
+    return {
+      samples: samples.map((value) => (isOutside(value) ? shape.lowV : value)),
+      levelV: outside[outside.length >> 1]!,
+      share,
+    };
+  }
+  return null;
+}
+
+/** The wide empty stretches of the amplitude histogram, and on which side of each fewer samples lie. */
+function emptyStretches(samples: Float32Array): { at: number; above: boolean }[] {
+  let [least, most] = [Infinity, -Infinity];
+  for (const value of samples) {
+    if (value < least) least = value;
+    if (value > most) most = value;
+  }
+  const width = (most - least) / BINS;
+  if (!(width > 0)) return [];
+  const counts = new Float64Array(BINS);
+  for (const value of samples) counts[Math.min(BINS - 1, Math.floor((value - least) / width))]! += 1;
+  // Edges are caught in between now and then: a few samples do not fill a bin.
+  const few = 2e-4 * samples.length;
+  const found: { at: number; above: boolean }[] = [];
+  let below = 0;
+  for (let from = 0; from < BINS; from++) {
+    let to = from;
+    while (to < BINS && counts[to]! <= few) to++;
+    if (to - from >= EMPTY * BINS)
+      found.push({ at: least + ((from + to) / 2) * width, above: below > samples.length / 2 });
+    for (let bin = from; bin < Math.max(to, from + 1); bin++) below += counts[bin]!;
+    from = Math.max(from, to - 1);
+  }
+  return found;
+}

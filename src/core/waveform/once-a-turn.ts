@@ -1,0 +1,82 @@
+import type { Pulse, Rhythm } from "./pulses";
+
+/** A wave that comes once a turn: its amplitude, and the standard error of that. */
+export interface TurnWave {
+  size: number;
+  error: number;
+}
+
+/** What an eccentric ring or a playing bearing makes wave once a turn; null when there are not two whole turns. */
+export interface TurnWaves {
+  /** Of the period, as a share of it. */
+  period: TurnWave | null;
+  /** Of the height for its speed, as a share of it. */
+  height: TurnWave | null;
+  /** Of the high share of a pulse, in parts of a pulse. */
+  duty: TurnWave | null;
+}
+
+/** The once-per-turn waves of a ring of `N` teeth. */
+export function onceATurn(pulses: readonly Pulse[], { periods, ratios, teeth }: Rhythm, N: number): TurnWaves {
+  const noise = Math.max(1, Math.min(3, medianRatioNoise(ratios)));
+  const period = byTooth(teeth, periods, (pitches, value) => value / pitches);
+  // A coil's voltage rises with speed as its period falls: their product holds the gap alone.
+  const height = byTooth(teeth, periods, (pitches, value, i) => (pulses[i]!.heightV * value) / pitches);
+  const duty = byTooth(teeth, periods, (pitches, _, i) => (pitches > 1 ? NaN : pulses[i]!.duty));
+  return {
+    // Neighbouring periods share an edge, so that errors come in pairs.
+    period: firstWave(period, N, true, noise),
+    height: firstWave(height, N, true, 1),
+    duty: firstWave(duty, N, false, 1),
+  };
+}
+
+/** One value a tooth; through a gap the wave is bridged, not seen, and its pitches share the value. */
+function byTooth(
+  teeth: Int32Array,
+  periods: Float64Array,
+  valueOf: (pitches: number, period: number, i: number) => number,
+): Float64Array {
+  const out = new Float64Array(teeth.at(-1) ?? 0);
+  let last = NaN;
+  for (let i = 0; i < periods.length; i++) {
+    const pitches = Math.max(1, teeth[i + 1]! - teeth[i]!);
+    const value = valueOf(pitches, periods[i]!, i);
+    if (Number.isFinite(value)) last = value;
+    for (let k = 0; k < pitches; k++) out[teeth[i]! + k] = last;
+  }
+  const first = out.find(Number.isFinite) ?? 0;
+  return out.map((value) => (Number.isFinite(value) ? value : first));
+}
+
+/**
+ * The wave of one cycle a turn in a series, its trend taken out by a mean over exactly one turn (which a wave of one
+ * turn leaves whole). Amplitude by Fourier's sum, its error by the scatter that is left (P. Bloomfield, Fourier
+ * Analysis of Time Series, chapter 2).
+ */
+function firstWave(series: Float64Array, N: number, relative: boolean, noise: number): TurnWave | null {
+  const last = series.length;
+  if (last < 2 * N) return null;
+  const sums = new Float64Array(last + 1);
+  for (let t = 0; t < last; t++) sums[t + 1] = sums[t]! + series[t]!;
+  const from = N >> 1;
+  const whole = Math.floor((last - N) / N) * N;
+  if (whole < N) return null;
+  let [a, b, square] = [0, 0, 0];
+  for (let t = from; t < from + whole; t++) {
+    const trend = (sums[t + N - from]! - sums[t - from]!) / N;
+    const value = Math.max(-0.5, Math.min(0.5, relative ? series[t]! / trend - 1 : series[t]! - trend));
+    a += value * Math.cos((2 * Math.PI * t) / N);
+    b += value * Math.sin((2 * Math.PI * t) / N);
+    square += value * value;
+  }
+  const size = (2 * Math.hypot(a, b)) / whole;
+  const left = Math.max(0, square / whole - (size * size) / 2);
+  return { size, error: Math.sqrt((4 * left) / whole) * noise };
+}
+
+/** How much wider single periods scatter than even ones, 1 for a quiet signal. */
+function medianRatioNoise(ratios: Float64Array): number {
+  const sizes = [...ratios].map((ratio) => Math.abs(ratio - 1)).sort((x, y) => x - y);
+  return 1 + 20 * (sizes[sizes.length >> 1] ?? 0);
+}

@@ -1,0 +1,18 @@
+import { knownWords } from "@/core/car/tolerances";
+import type { Job } from "@/core/job/schema";
+import { changeSetup } from "../jobs/change-setup";
+import type { ChangeJob } from "../jobs/use-job";
+import { Cap } from "../keys/cap";
+
+/** What a known-good recording narrows for this car, and the way back; nothing when there is none. */
+export function KnownGood({ job, change }: { job: Job; change: ChangeJob }) {
+  const words = knownWords(job.setup);
+  if (!words) return null;
+  return (
+    <section className="rounded-2xl border border-verdigris bg-card p-4" aria-label="Known-good in use">
+      <h2 className="text-sm font-semibold text-verdigris">Tightened by a known-good</h2>
+      <p className="py-2 text-sm">{words}</p>
+      <Cap onClick={() => changeSetup(change, () => ({ known: undefined }))}>back to the usual ranges</Cap>
+    </section>
+  );
+}
