@@ -18,15 +18,15 @@ export const findingChances: Record<Family, Record<string, Record<string, number
     },
     "random-dropout": {
       clean: 0.0674,
-      flat: 0.1753,
+      flat: 0.005,
       "missing-pulses": 0.0026,
       "cracked-ring": 0.0002,
       "odd-tooth": 0.0002,
       eccentric: 0.0074,
-      "random-dropout": 0.7464,
+      "random-dropout": 0.9095,
       "low-amplitude": 0.0002,
       "noise-at-rest": 0.0002,
-      "level-out-of-window": 0.0002,
+      "level-out-of-window": 0.0074,
     },
     "noise-at-rest": {
       clean: 0.0016,

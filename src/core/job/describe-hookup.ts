@@ -1,5 +1,6 @@
 import { accessSteps } from "../checks/access";
 import { answersFor, type Answers } from "../checks/answers";
+import { interlock } from "../checks/interlocks";
 import { hookupKey, quantityOf, type Hookup, type Instrument } from "../checks/hookup";
 import { cautions, hookupLabel, instruction, stateWords } from "../checks/words";
 import type { CornerSetup } from "../circuit/setup";
@@ -50,11 +51,16 @@ export function describeHookup(hookup: Hookup, setup: CornerSetup): NextCheck {
     bits: 0,
     why: "Your own choice: any measurement weighs in.",
     todo: access.access.map(({ say }) => say),
-    cautions: cautions(hookup),
+    cautions: [...locked(hookup), ...cautions(hookup)],
     unit: quantity ? quantityUnits[quantity] : null,
     quantity,
     answers: answersFor(hookup, setup),
     pierces: access.pierces,
     hookup,
   };
+}
+
+function locked(hookup: Hookup): string[] {
+  const lock = interlock(hookup);
+  return lock ? [lock.say] : [];
 }

@@ -4,7 +4,9 @@ import type { Hookup } from "../checks/hookup";
 import type { Point } from "../circuit/point";
 import type { Capture } from "../capture/capture";
 import { pointText } from "../circuit/point";
-import { standingRepair } from "./derive";
+import { driveLog } from "../scanlog/drive-log";
+import type { ScanLog } from "../scanlog/scan-log";
+import { standingReadings, standingRepair } from "./derive";
 import type { Job } from "./schema";
 
 /** What a simulated instrument shows on a demo or practice job. @returns null on a real job, which has no such car */
@@ -43,12 +45,27 @@ export function recordSimulated(job: Job, point: Point = signalPoint(job.setup, 
   };
 }
 
+/** A short drive logged by a simulated scan tool. @returns null on a real job */
+export function driveSimulated(job: Job): ScanLog | null {
+  const car = carOf(job);
+  if (!car) return null;
+  const seed = (job.simulated?.seed ?? 1) + job.entries.length;
+  return driveLog(car, `${job.car.name || "simulated car"}, drive ${job.entries.length + 1}`, seed);
+}
+
+/** Unplugging cures what comes and goes for a while: so many readings long the fault hardly shows. */
+const CURED_READINGS = 4;
+const CURED_DUTY = 0.1;
+
 /** The car behind the job as it is now: with its fault, or mended once the right thing was repaired. */
 function carOf(job: Job): SimulatedCar | null {
   if (!job.simulated) return null;
   const { fault, seed, intermittent } = job.simulated;
   const mended = standingRepair(job)?.fault === fault.split("@")[0];
-  return mended
-    ? simulateCar(job.setup, "nothing@none", { seed })
-    : simulateCar(job.setup, fault, { seed, intermittent });
+  if (mended) return simulateCar(job.setup, "nothing@none", { seed });
+  const car = simulateCar(job.setup, fault, { seed, intermittent });
+  const cured = standingReadings(job)
+    .slice(-CURED_READINGS)
+    .some(({ reading }) => reading.state.unplugged.length > 0);
+  return cured && car.away ? { ...car, duty: car.duty * CURED_DUTY } : car;
 }

@@ -3,6 +3,7 @@ import dynamic from "next/dynamic";
 import { useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { toast } from "sonner";
+import { interlock } from "@/core/checks/interlocks";
 import type { Hookup } from "@/core/checks/hookup";
 import {
   lastUndoable,
@@ -57,6 +58,8 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   };
   const log = () => {
     if (!check || typed.trim() === "") return setRefusal("Nothing typed yet.");
+    const lock = interlock(check.hookup);
+    if (lock?.stops) return setRefusal(lock.say);
     const read = readingTyped(check.hookup, typed, job.setup);
     if (!read.ok) return setRefusal(read.say);
     append({ ...stamp(), kind: "reading", reading: read.value });
@@ -90,6 +93,8 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   };
   const readIt = async () => {
     if (!check || !job.simulated) return;
+    const lock = interlock(check.hookup);
+    if (lock?.stops) return setRefusal(lock.say);
     const shown = await lineUpWorker().readSimulated(job, check.hookup);
     if (shown === null) return;
     setTyped(shown);

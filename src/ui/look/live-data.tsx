@@ -6,6 +6,7 @@ import { toast } from "sonner";
 import { looks } from "@/core/checks/answers";
 import { circuitStateSchema } from "@/core/circuit/state";
 import type { Job } from "@/core/job/schema";
+import { driveSimulated } from "@/core/job/simulated-reading";
 import { liveSpeedWord } from "@/core/scanlog/analyse-scan";
 import { steadyLog } from "@/core/scanlog/steady-log";
 import type { ScanFinding } from "@/core/scanlog/scan-log";
@@ -96,6 +97,17 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
         <FileCap label="Speed log file" accept=".csv,.tsv,.txt" onFile={(file) => void take(file)}>
           open a speed log
         </FileCap>
+        {job.simulated && (
+          <Cap
+            className="border-plum!"
+            onClick={() => {
+              const log = driveSimulated(job);
+              if (log) void captureWorker().analyseScan(log, car).then(keep);
+            }}
+          >
+            drive the simulated car
+          </Cap>
+        )}
         <p className="text-sm text-muted">
           CSV with time and four speeds; or type the four at a steady speed, in {useSettings().settings.units.speed}:
         </p>

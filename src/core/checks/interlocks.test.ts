@@ -1,0 +1,41 @@
+import { describe, expect, it } from "vitest";
+import { cornerSetupSchema } from "../circuit/setup";
+import { hookupOf } from "../job/reading";
+import { readingSchema } from "../job/schema";
+import { checkCatalogue } from "./catalogue";
+import { interlock } from "./interlocks";
+
+const setup = cornerSetupSchema.parse({
+  corner: "FL",
+  family: "active-2wire",
+  path: [{ station: "module" }, { spanM: 1, mm2: 0.5 }, { station: "c1" }, { spanM: 1, mm2: 0.5 }, { station: "plug" }],
+});
+const lockOf = (reading: object) => {
+  const hookup = hookupOf(readingSchema.parse(reading), setup);
+  if (!hookup.ok) throw new Error(hookup.say);
+  return interlock(hookup.value);
+};
+
+// Common practice, no source: lamp only with both ends open, ohms only on a dead circuit.
+describe("interlocks", () => {
+  it("stop a lamp that would feed a module or a sensor, and let one pass through a wire alone", () => {
+    const lamp = { instrument: "lamp", red: "c1.out.supply", black: "plug.in.supply" };
+    const open = { key: "off", batteryOff: true, unplugged: ["c1", "plug"] };
+    expect(lockOf({ ...lamp, state: open })).toBeNull();
+    expect(lockOf({ ...lamp, state: { ...open, unplugged: ["c1"] } })).toMatchObject({ stops: true });
+    expect(lockOf({ ...lamp, black: "battery.negative", state: open })!.say).toMatch(/both ends/);
+  });
+
+  it("tell of ohms on a live circuit without refusing them", () => {
+    expect(lockOf({ instrument: "ohms", red: "c1.out.supply", black: "body", state: { key: "on" } })).toMatchObject({
+      stops: false,
+    });
+    expect(
+      lockOf({ instrument: "ohms", red: "c1.out.supply", black: "body", state: { key: "off", batteryOff: true } }),
+    ).toBeNull();
+  });
+
+  it("nothing that is proposed runs into one", () => {
+    for (const { hookup, id } of checkCatalogue(setup)) expect(interlock(hookup), id).toBeNull();
+  });
+});
