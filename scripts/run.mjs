@@ -24,6 +24,7 @@ const TOOLS = {
   tsc: "typescript/bin/tsc",
   depcruise: "dependency-cruiser/bin/dependency-cruise.mjs",
   vitest: "vitest/vitest.mjs",
+  knip: "knip/bin/knip.js",
   next: "next/dist/bin/next",
   playwright: "@playwright/test/cli.js",
   tsx: "tsx/dist/cli.mjs",

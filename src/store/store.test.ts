@@ -139,4 +139,24 @@ describe("the store", () => {
     await saveScan("s", log);
     expect((await loadScan("s"))!.speedKmh.RL[0]).toBeNaN();
   });
+
+  it("copies are made twice a day, survive a clock moved back, and bring back without taking away", async () => {
+    vi.resetModules();
+    const { listJobs, removeJob, saveJob, loadJob } = await import("./jobs");
+    const { listSnapshots, restoreSnapshot, snapshotIfDue } = await import("./snapshots");
+    for (const { id } of (await listJobs()).jobs) await removeJob(id);
+    const note = (id: string) => ({ id, at: "2026-01-01T00:00:00Z", kind: "note" as const, text: id });
+    await saveJob({ ...empty("kept"), entries: [note("a")] });
+    await saveJob(empty("lost"));
+    expect(await snapshotIfDue(new Date("2026-03-01T08:00:00Z"))).toBe(true);
+    expect(await snapshotIfDue(new Date("2026-03-01T15:00:00Z"))).toBe(false);
+    await removeJob("lost");
+    await saveJob({ ...empty("kept"), entries: [note("a"), note("b")] });
+    expect(await restoreSnapshot((await listSnapshots())[0]!)).toEqual({ returned: 1, joined: 1 });
+    expect((await loadJob("lost"))!.id).toBe("lost");
+    expect((await loadJob("kept"))!.entries.map(({ id }) => id)).toEqual(["a", "b"]);
+    expect(await snapshotIfDue(new Date("2026-01-05T08:00:00Z"))).toBe(true);
+    for (let day = 2; day < 14; day++) await snapshotIfDue(new Date(Date.UTC(2026, 3, day)));
+    expect(await listSnapshots()).toHaveLength(8);
+  });
 });

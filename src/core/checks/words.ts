@@ -1,4 +1,4 @@
-import { pointText, type Point } from "../circuit/point";
+import type { Point } from "../circuit/point";
 import { spansOf, type CornerSetup } from "../circuit/setup";
 import type { CircuitState } from "../circuit/state";
 import { stationWords } from "../faults/places";
@@ -207,9 +207,4 @@ function stateSentence(state: CircuitState): string {
   if (state.wheel !== "still")
     parts.push(state.wheel === "hand" ? "wheel raised and spun by hand, one turn a second" : MOTION[state.wheel]);
   return `${parts.join(", ")}.`;
-}
-
-/** For sentences that must name a point exactly as files do. */
-export function pointCode(point: Point): string {
-  return pointText(point);
 }

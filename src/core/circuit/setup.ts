@@ -27,7 +27,14 @@ const stationSchema = z.object({
   /** Terminal and colour of each conductor here, as the diagram or a look has them. */
   pins: z.record(z.string().max(10), z.object({ pin: z.string().max(12), colour: z.string().max(24) })).optional(),
   /** The connector's face, to find a terminal by counting. */
-  face: z.object({ rows: z.number().int().min(1).max(4), columns: z.number().int().min(1).max(60) }).optional(),
+  face: z
+    .object({
+      rows: z.number().int().min(1).max(4),
+      columns: z.number().int().min(1).max(60),
+      /** The side it is looked at from; the mating side shows each row the other way round. */
+      seen: z.enum(["wire", "mating"]).optional(),
+    })
+    .optional(),
 });
 const spanSchema = z.object({
   spanM: z.number().positive().max(30),

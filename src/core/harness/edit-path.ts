@@ -13,6 +13,25 @@ export function withSpan(setup: CornerSetup, index: number, parts: Partial<Span>
 }
 
 /**
+ * The path with an inline connector moved to another place in the order, its span on the module side with it; names are
+ * given out anew along the path. @param from and `to` count inline connectors from 0, module first
+ */
+export function withConnectorMoved(setup: CornerSetup, from: number, to: number): Path {
+  const stations = stationsOf(setup);
+  const spans = spansOf(setup);
+  const pairs = stations.slice(1, -1).map((station, i) => ({ station, span: spans[i]! }));
+  const [moved] = pairs.splice(from, 1);
+  if (!moved) return setup.path;
+  pairs.splice(to, 0, moved);
+  return [
+    stations[0]!,
+    ...pairs.flatMap(({ station, span }, i) => [span, { ...station, station: `c${i + 1}` }]),
+    spans.at(-1)!,
+    stations.at(-1)!,
+  ];
+}
+
+/**
  * The path with so many inline connectors. A new one halves the last span; one taken out joins its two spans; what is
  * known of the rest stays.
  */

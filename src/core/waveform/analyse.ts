@@ -6,8 +6,9 @@ import { levelled } from "./levelled";
 import { threeLevel, widthCoding, type Frame, type WidthClass } from "./protocol";
 import { supplyDips, supplyFinding } from "./supply";
 import { leadingFinding, type Finding } from "./findings";
-import { FEWEST_SAMPLES_A_PULSE, findPulses, guardV, rhythmOf, type Pulse } from "./pulses";
+import { findPulses, guardV, rhythmOf, type Pulse } from "./pulses";
 import { lossFindings, median, shapeFindings } from "./ring-findings";
+import { isFastTone, recordingWarnings } from "./recording-warnings";
 import { excursions, type Excursions } from "./excursions";
 import { onceATurn } from "./once-a-turn";
 import { findPulsesPerRevolution, foldRing, type RingPattern } from "./ring-pattern";
@@ -43,6 +44,8 @@ export interface ChannelAnalysis {
   frames?: Frame[];
   /** Widths of a width-coded sensor. */
   widths?: WidthClass[];
+  /** What keeps this recording from being read safely, if anything. */
+  warnings: string[];
   findings: Finding[];
   /** The word under which this channel enters the line-up. */
   leading: string;
@@ -72,6 +75,12 @@ export function analyseCapture(capture: Capture, options: AnalyseOptions = {}): 
   });
 }
 
+/** What looked like noise from sample to sample is the tone itself; its own noise cannot be told. */
+function toneShape(gross: SignalShape): SignalShape {
+  const half = gross.peakToPeakV / 2;
+  return { ...gross, kind: "sine", lowV: gross.meanV - half, highV: gross.meanV + half, noiseV: 0 };
+}
+
 /** A supply is judged by its dips alone, not as a signal. */
 function steadied(channel: Channel, usualV: number): Channel {
   return { ...channel, samples: new Float32Array(channel.samples.length).fill(usualV) };
@@ -84,7 +93,8 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const keyOn = options.family === "passive" || straight !== channel.samples ? 0 : keyOnEnd(channel.samples);
   const recorded = straight.subarray(keyOn);
   const startS = capture.startS + keyOn * sampleS;
-  const plain = signalShape(recorded);
+  const gross = signalShape(recorded);
+  const plain = gross.kind === "noise" && isFastTone(recorded) ? toneShape(gross) : gross;
   const coded = options.family === "passive" ? null : threeLevel(recorded, plain, sampleS, startS);
   const away = coded ? null : excursions(recorded);
   const samples = away?.samples ?? recorded;
@@ -146,6 +156,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     revolutions: ring ? ring.revolutions : null,
     ...(coded ? { frames: coded.frames } : {}),
     ...(widths ? { widths } : {}),
+    warnings: recordingWarnings(recorded, plain, rhythm.periods, speed, sampleS),
     findings,
     leading: leadingFinding(findings, turning ? shape.kind : pulses.length < 8 ? "flat" : shape.kind),
   };
@@ -284,9 +295,4 @@ function toothTimes(
     startS + pulses[Math.max(0, i - 1)]!.at * sampleS,
     startS + pulses[Math.min(pulses.length - 1, i + 2)]!.at * sampleS,
   ];
-}
-
-/** How fast the wheel may turn before pulses of this capture are too short to be told apart, in Hz. */
-export function fastestSafeHz(sampleS: number): number {
-  return 1 / (FEWEST_SAMPLES_A_PULSE * sampleS);
 }

@@ -18,6 +18,7 @@ export function analysisReport(one: ChannelAnalysis) {
     revolutions: one.revolutions === null ? null : Math.floor(one.revolutions),
     ...(one.frames ? { frames: one.frames } : {}),
     ...(one.widths ? { widths: one.widths.map(({ us, count }) => ({ us: round(us, 3), count })) } : {}),
+    ...(one.warnings.length > 0 ? { warnings: one.warnings } : {}),
     findings: one.findings.map((finding) => ({
       ...finding,
       confidence: round(finding.confidence, 2),

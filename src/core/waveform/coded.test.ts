@@ -220,3 +220,23 @@ describe("a level that is neither of the two", () => {
     );
   });
 });
+
+describe("a recording that cannot be read safely says so", () => {
+  const sine = (rate: number, hertz: number, limit = Infinity) =>
+    Float32Array.from({ length: 4 * rate }, (_, i) =>
+      Math.max(-limit, Math.min(limit, Math.sin((2 * Math.PI * hertz * i) / rate + 0.3))),
+    );
+  const options = { pulses: 48, tyre: "205/55R16", family: "passive" } as const;
+
+  it("too few samples a pulse, with the speed the rate is good for", () => {
+    const [one] = analyseCapture(of(1000, ["a", sine(1000, 230)]), options);
+    // By hand: 1000 / 6 = 167 Hz, times 1.927 m / 48 pulses, is 6.69 m/s or 24.1 km/h.
+    expect(one!.warnings.join()).toMatch(/4\.3 samples a pulse.*good up to about 24 km\/h/);
+    expect(analyseCapture(of(1000, ["a", sine(1000, 90)]), options)[0]!.warnings).toEqual([]);
+  });
+
+  it("tops cut off", () => {
+    expect(analyseCapture(of(5000, ["a", sine(5000, 60, 0.8)]), options)[0]!.warnings.join()).toMatch(/cut off flat/);
+    expect(analyseCapture(of(5000, ["a", sine(5000, 60)]), options)[0]!.warnings).toEqual([]);
+  });
+});

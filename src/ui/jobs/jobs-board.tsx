@@ -13,6 +13,7 @@ import type { Job } from "@/core/job/schema";
 import { familyWords } from "@/core/circuit/setup";
 import { formatShare } from "@/core/units/format";
 import { lastTouched, listJobs, onOtherTab, saveCapture, saveJob, seedDemo, type Unreadable } from "@/store/jobs";
+import { snapshotIfDue } from "@/store/snapshots";
 import { captureWorker } from "../captures/use-capture";
 import { Cap } from "../keys/cap";
 import { FileCap } from "../keys/file-cap";
@@ -38,7 +39,11 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
     [],
   );
   useEffect(() => {
-    void (seed ? seedDemo(loadDemo).then(refresh, refresh) : refresh());
+    void (seed ? seedDemo(loadDemo).then(refresh, refresh) : refresh())
+      .then(() => snapshotIfDue(new Date()))
+      .catch((error: unknown) =>
+        toast.error(`No copy of the jobs could be made: ${String(error)}. Export those that matter.`),
+      );
     return onOtherTab(() => void refresh());
   }, [refresh, seed]);
   const start = async () => {

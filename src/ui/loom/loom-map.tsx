@@ -1,5 +1,15 @@
+"use client";
+import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import type { ReactNode } from "react";
 import { spansOf, stationsOf, type CornerSetup } from "@/core/circuit/setup";
-import { withConnectors, withSpan, withStation } from "@/core/harness/edit-path";
+import { withConnectorMoved, withConnectors, withSpan, withStation } from "@/core/harness/edit-path";
 import { stationWords } from "@/core/faults/places";
 import type { Job } from "@/core/job/schema";
 import { decimal } from "@/core/units/decimal";
@@ -20,71 +30,91 @@ export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
   const setPath = (path: CornerSetup["path"]) => changeSetup(change, () => ({ path }));
   const stations = stationsOf(job.setup);
   const spans = spansOf(job.setup);
+  const inline = stations.slice(1, -1).map(({ station }) => station);
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
   return (
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Loom map">
       <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Loom map, module first</h2>
-      <ol>
-        {stations.map((station, i) => (
-          <li key={station.station}>
-            <div className="flex flex-wrap items-center gap-2 py-1.5">
-              <b className="w-32">{stationWords(station.station)}</b>
-              <Field
-                label="landmark"
-                value={station.landmark ?? ""}
-                wide
-                onChange={(landmark) => setPath(withStation(job.setup, i, { landmark }))}
-              />
-              <Field
-                label="min to reach"
-                value={String(station.accessMin ?? "")}
-                onChange={(text) => setPath(withStation(job.setup, i, { accessMin: decimal(text) }))}
-              />
-            </div>
-            {spans[i] && (
-              <div className="mb-1 ml-3 flex flex-wrap items-center gap-2 border-l-4 border-rule py-1 pl-4">
-                <span className="w-24 text-sm text-muted">span {i + 1}</span>
-                <Field
-                  label="metres"
-                  value={String(spans[i].spanM)}
-                  onChange={(text) => setPath(withSpan(job.setup, i, { spanM: decimal(text) }))}
-                />
-                <Field
-                  label="mm²"
-                  value={String(spans[i].mm2)}
-                  onChange={(text) => setPath(withSpan(job.setup, i, { mm2: decimal(text) }))}
-                />
-                <Field
-                  label="landmark"
-                  value={spans[i].landmark ?? ""}
-                  wide
-                  onChange={(landmark) => setPath(withSpan(job.setup, i, { landmark }))}
-                />
-                <select
-                  aria-label={`how rough span ${i + 1} is on a wire`}
-                  className="min-h-11 rounded-lg border border-rule bg-paper px-2 text-sm"
-                  value={String(spans[i].exposure ?? 1)}
-                  onChange={(event) => setPath(withSpan(job.setup, i, { exposure: Number(event.target.value) }))}
-                >
-                  {EXPOSURES.map(([value, say]) => (
-                    <option key={value} value={value}>
-                      {say}
-                    </option>
-                  ))}
-                </select>
-                <label className="flex min-h-11 items-center gap-2 text-sm">
-                  <input
-                    type="checkbox"
-                    className="size-5 accent-[var(--marigold)]"
-                    checked={spans[i].pierceable ?? true}
-                    onChange={(event) => setPath(withSpan(job.setup, i, { pierceable: event.target.checked }))}
+      <DndContext
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        onDragEnd={({ active, over }) => {
+          const [from, to] = [inline.indexOf(String(active.id)), inline.indexOf(String(over?.id))];
+          if (from >= 0 && to >= 0 && from !== to) setPath(withConnectorMoved(job.setup, from, to));
+        }}
+      >
+        <SortableContext items={inline} strategy={verticalListSortingStrategy}>
+          <ol>
+            {stations.map((station, i) => (
+              <Row
+                key={`${station.station}${station.landmark ?? ""}`}
+                id={station.station}
+                movable={inline.includes(station.station) && inline.length > 1}
+              >
+                <div className="flex flex-wrap items-center gap-2 py-1.5">
+                  <b className="w-32">{stationWords(station.station)}</b>
+                  <Field
+                    label="landmark"
+                    value={station.landmark ?? ""}
+                    wide
+                    onChange={(landmark) => setPath(withStation(job.setup, i, { landmark }))}
                   />
-                  may be pierced
-                </label>
-              </div>
-            )}
-          </li>
-        ))}
-      </ol>
+                  <Field
+                    label="min to reach"
+                    value={String(station.accessMin ?? "")}
+                    onChange={(text) => setPath(withStation(job.setup, i, { accessMin: decimal(text) }))}
+                  />
+                </div>
+                {spans[i] && (
+                  <div className="mb-1 ml-3 flex flex-wrap items-center gap-2 border-l-4 border-rule py-1 pl-4">
+                    <span className="w-24 text-sm text-muted">span {i + 1}</span>
+                    <Field
+                      label="metres"
+                      value={String(spans[i].spanM)}
+                      onChange={(text) => setPath(withSpan(job.setup, i, { spanM: decimal(text) }))}
+                    />
+                    <Field
+                      label="mm²"
+                      value={String(spans[i].mm2)}
+                      onChange={(text) => setPath(withSpan(job.setup, i, { mm2: decimal(text) }))}
+                    />
+                    <Field
+                      label="landmark"
+                      value={spans[i].landmark ?? ""}
+                      wide
+                      onChange={(landmark) => setPath(withSpan(job.setup, i, { landmark }))}
+                    />
+                    <select
+                      aria-label={`how rough span ${i + 1} is on a wire`}
+                      className="min-h-11 rounded-lg border border-rule bg-paper px-2 text-sm"
+                      value={String(spans[i].exposure ?? 1)}
+                      onChange={(event) => setPath(withSpan(job.setup, i, { exposure: Number(event.target.value) }))}
+                    >
+                      {EXPOSURES.map(([value, say]) => (
+                        <option key={value} value={value}>
+                          {say}
+                        </option>
+                      ))}
+                    </select>
+                    <label className="flex min-h-11 items-center gap-2 text-sm">
+                      <input
+                        type="checkbox"
+                        className="size-5 accent-[var(--marigold)]"
+                        checked={spans[i].pierceable ?? true}
+                        onChange={(event) => setPath(withSpan(job.setup, i, { pierceable: event.target.checked }))}
+                      />
+                      may be pierced
+                    </label>
+                  </div>
+                )}
+              </Row>
+            ))}
+          </ol>
+        </SortableContext>
+      </DndContext>
       <div className="flex flex-wrap gap-2 pt-2">
         <Cap disabled={stations.length >= 6} onClick={() => setPath(withConnectors(job.setup, stations.length - 1))}>
           add a connector
@@ -94,6 +124,29 @@ export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
         </Cap>
       </div>
     </section>
+  );
+}
+
+/** One station with the span after it; inline connectors are dragged by their grip, or moved with Space and arrows. */
+function Row({ id, movable, children }: { id: string; movable: boolean; children: ReactNode }) {
+  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id, disabled: !movable });
+  return (
+    <li ref={setNodeRef} style={{ transform: CSS.Transform.toString(transform), transition }} className="flex gap-1">
+      {movable ? (
+        <button
+          type="button"
+          {...attributes}
+          {...listeners}
+          aria-label={`Move ${stationWords(id)}`}
+          className="mt-1.5 min-h-11 w-8 shrink-0 cursor-grab touch-none rounded-lg text-muted"
+        >
+          ⋮⋮
+        </button>
+      ) : (
+        <span className="w-8 shrink-0" />
+      )}
+      <div className="min-w-0 flex-1">{children}</div>
+    </li>
   );
 }
 

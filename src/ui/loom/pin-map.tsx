@@ -1,3 +1,7 @@
+"use client";
+import { useState } from "react";
+import { toast } from "sonner";
+import { parsePinTable } from "@/core/harness/pin-table";
 import { conductorsOf, stationsOf } from "@/core/circuit/setup";
 import { countTerminal } from "@/core/checks/count-terminal";
 import { withStation } from "@/core/harness/edit-path";
@@ -41,6 +45,7 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
                       <input
                         aria-label={`${conductor} terminal at ${station}`}
                         placeholder="pin"
+                        key={`p${own.pin}`}
                         defaultValue={own.pin}
                         maxLength={12}
                         className="min-h-11 w-12 rounded-lg border border-rule bg-paper px-1 text-center font-mono"
@@ -49,6 +54,7 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
                       <input
                         aria-label={`${conductor} colour at ${station}`}
                         placeholder="colour"
+                        key={`c${own.colour}`}
                         defaultValue={own.colour}
                         maxLength={24}
                         className="min-h-11 w-24 rounded-lg border border-rule bg-paper px-2"
@@ -70,20 +76,34 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
                   <FaceNumber
                     label={`rows of ${station}`}
                     value={face?.rows}
-                    onChange={(rows) => set(at, { face: { rows, columns: face?.columns ?? 2 } })}
+                    onChange={(rows) => set(at, { face: { ...face, rows, columns: face?.columns ?? 2 } })}
                   />
                   ×
                   <FaceNumber
                     label={`columns of ${station}`}
                     value={face?.columns}
-                    onChange={(columns) => set(at, { face: { rows: face?.rows ?? 1, columns } })}
+                    onChange={(columns) => set(at, { face: { ...face, rows: face?.rows ?? 1, columns } })}
                   />
+                  {face && (
+                    <select
+                      aria-label={`side ${station} is seen from`}
+                      className="min-h-11 rounded-lg border border-rule bg-paper px-1"
+                      value={face.seen ?? "wire"}
+                      onChange={(event) =>
+                        set(at, { face: { ...face, seen: event.target.value === "mating" ? "mating" : "wire" } })
+                      }
+                    >
+                      <option value="wire">wire side</option>
+                      <option value="mating">mating side</option>
+                    </select>
+                  )}
                 </span>
               </td>
             ))}
           </tr>
         </tbody>
       </table>
+      <PastePins job={job} change={change} />
       <div className="flex flex-wrap gap-4 pt-2">
         {stations.map(({ station, face, pins }) => {
           if (!face || !pins) return null;
@@ -117,7 +137,7 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
                 })}
               </svg>
               <figcaption className="max-w-52 text-sm text-muted">
-                {station}, from the wire side:{" "}
+                {station}, from the {face.seen ?? "wire"} side:{" "}
                 {wanted.map(({ conductor, say }) => `${conductorWord(conductor)} ${say}`).join("; ") ||
                   "no numbered pins yet"}
               </figcaption>
@@ -126,6 +146,46 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
         })}
       </div>
     </section>
+  );
+}
+
+/** A pin map copied from a diagram, taken in one go. */
+function PastePins({ job, change }: { job: Job; change: ChangeJob }) {
+  const [refusal, setRefusal] = useState<string | null>(null);
+  return (
+    <details className="pt-2 text-sm">
+      <summary className="min-h-8 cursor-pointer text-muted">paste a pin table</summary>
+      <form
+        className="grid gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          const read = parsePinTable(String(new FormData(event.currentTarget).get("table")), job.setup);
+          setRefusal(read.ok ? null : read.say);
+          if (!read.ok) return;
+          changeSetup(change, () => ({ path: read.path }));
+          toast(`${read.filled} terminals taken.`);
+        }}
+      >
+        <textarea
+          name="table"
+          aria-label="Pin table"
+          rows={4}
+          maxLength={4000}
+          placeholder={`wire; ${stationsOf(job.setup)
+            .map(({ station }) => station)
+            .join("; ")}\n${conductorsOf[job.setup.family][0]}; 7 red; 2 red/white; 1 brown`}
+          className="rounded-lg border border-rule bg-paper p-2 font-mono"
+        />
+        {refusal && (
+          <p role="alert" className="text-brick">
+            {refusal} Nothing was changed.
+          </p>
+        )}
+        <button type="submit" className="min-h-11 w-fit rounded-lg border border-rule px-3">
+          take these
+        </button>
+      </form>
+    </details>
   );
 }
 

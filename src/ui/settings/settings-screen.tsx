@@ -6,6 +6,7 @@ import { defaultPriors, withShare } from "@/core/faults/catalogue";
 import { parts, partWords } from "@/core/faults/fault";
 import { decimal } from "@/core/units/decimal";
 import { listJobs } from "@/store/jobs";
+import { listSnapshots, restoreSnapshot, type Snapshot } from "@/store/snapshots";
 import { download } from "../jobs/download";
 import { Cap } from "../keys/cap";
 import { PlainHeader } from "../keys/plain-header";
@@ -45,6 +46,7 @@ export function SettingsScreen() {
         <UnitsPanel />
         <PriorsPanel />
         <StorePanel />
+        <SnapshotsPanel />
       </main>
     </>
   );
@@ -128,6 +130,43 @@ function PriorsPanel() {
     </section>
   );
 }
+
+/** Copies the browser keeps by itself, and the way back. */
+function SnapshotsPanel() {
+  const [list, setList] = useState<Snapshot[]>([]);
+  useEffect(() => {
+    listSnapshots().then(setList, (error: unknown) => toast.error(`The copies cannot be read: ${String(error)}`));
+  }, []);
+  const restore = async (snapshot: Snapshot) => {
+    try {
+      const { returned, joined } = await restoreSnapshot(snapshot);
+      toast(`${returned} jobs brought back, ${joined} joined with what is here. Nothing was taken away.`);
+    } catch (error) {
+      toast.error(`Not restored: ${String(error)}. What is here was not changed.`);
+    }
+  };
+  return (
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Copies">
+      <h2 className="border-b border-rule pb-1 font-semibold">Copies kept by themselves</h2>
+      <p className="pt-2 text-sm text-muted">
+        Twice a day, the last eight. Restoring brings back what is missing and takes nothing away.
+      </p>
+      {list.length === 0 && <p className="pt-2 text-muted">None yet: the first is made when the jobs board opens.</p>}
+      <ul>
+        {list.map((snapshot) => (
+          <li key={snapshot.at} className="flex items-center justify-between gap-3 border-t border-rule py-1.5">
+            <span>
+              {WHEN.format(new Date(snapshot.at))} · {snapshot.jobs.length} jobs
+            </span>
+            <Cap onClick={() => void restore(snapshot)}>restore</Cap>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const WHEN = new Intl.DateTimeFormat(undefined, { dateStyle: "medium", timeStyle: "short" });
 
 function StorePanel() {
   const [used, setUsed] = useState<{ mb: number; persistent: boolean } | null>(null);

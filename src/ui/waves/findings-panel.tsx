@@ -29,6 +29,11 @@ export function FindingsPanel({ channel, channelNames, at, logged, onChannel, on
           ))}
         </div>
       )}
+      {channel.warnings.map((warning) => (
+        <p key={warning} role="alert" className="my-2 rounded-lg border border-plum px-3 py-2 text-sm text-plum">
+          {say(warning)}
+        </p>
+      ))}
       <ol>
         {channel.findings.map((finding, i) => (
           <li key={finding.code + finding.startS} className="border-b border-rule py-2">

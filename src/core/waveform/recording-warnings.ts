@@ -1,0 +1,66 @@
+import { FEWEST_SAMPLES_A_PULSE } from "./pulses";
+import type { SignalShape } from "./signal";
+
+/** This share of samples on one and the same outermost value is a flat top, not a peak. */
+const CLIPPED_SHARE = 0.02;
+
+/** What is wrong with the recording rather than with the car: too few samples a pulse, tops cut off. */
+export function recordingWarnings(
+  samples: Float32Array,
+  { kind }: SignalShape,
+  periods: Float64Array,
+  speed: { max: number } | null,
+  sampleS: number,
+): string[] {
+  const list: string[] = [];
+  const usual = periods.toSorted()[periods.length >> 1] ?? Infinity;
+  if (periods.length >= 4 && usual < FEWEST_SAMPLES_A_PULSE) {
+    const goodFor = speed ? (speed.max * usual) / FEWEST_SAMPLES_A_PULSE : null;
+    list.push(
+      `Only ${usual.toFixed(1)} samples a pulse at ${(1 / sampleS / 1000).toPrecision(3)} kS/s: teeth can be missed.${goodFor ? ` This rate is good up to about ${goodFor.toFixed(0)} km/h.` : ""} Record faster or turn slower.`,
+    );
+  }
+  if (kind === "sine" && isClipped(samples))
+    list.push(
+      "The tops are cut off flat: the input was over its range. Choose a larger range; heights here mean nothing.",
+    );
+  return list;
+}
+
+function isClipped(samples: Float32Array): boolean {
+  let [least, most] = [Infinity, -Infinity];
+  for (const value of samples) {
+    if (value < least) least = value;
+    if (value > most) most = value;
+  }
+  if (!(most > least)) return false;
+  const near = 1e-4 * (most - least);
+  let [low, high] = [0, 0];
+  for (const value of samples) {
+    if (value - least < near) low++;
+    if (most - value < near) high++;
+  }
+  return Math.max(low, high) > CLIPPED_SHARE * samples.length;
+}
+
+const LONGEST_LAG = 60;
+/** A tone repeats itself this well; noise does not. */
+const TONE = 0.7;
+
+/**
+ * A steady tone so fast for its sampling that it looks like noise from sample to sample: told by how well the recording
+ * repeats itself (autocorrelation of its first part).
+ */
+export function isFastTone(samples: Float32Array): boolean {
+  const some = samples.subarray(0, 4096);
+  const mean = some.reduce((sum, value) => sum + value, 0) / Math.max(1, some.length);
+  let power = 0;
+  for (const value of some) power += (value - mean) ** 2;
+  if (!(power > 0)) return false;
+  for (let lag = 2; lag <= Math.min(LONGEST_LAG, some.length >> 2); lag++) {
+    let sum = 0;
+    for (let i = 0; i + lag < some.length; i++) sum += (some[i]! - mean) * (some[i + lag]! - mean);
+    if ((sum / power) * (some.length / (some.length - lag)) > TONE) return true;
+  }
+  return false;
+}
