@@ -8,6 +8,8 @@ import { captureToCsv } from "@/core/capture/csv";
 import type { ThinTrace } from "@/core/capture/thin";
 import { knownFrom, libraryItem, type LibraryItem } from "@/core/job/library";
 import type { Job } from "@/core/job/schema";
+import { departing } from "@/core/waveform/departing";
+import { traceSvg } from "@/core/waveform/trace-svg";
 import { compareCaptures, type Compared } from "@/core/waveform/compare";
 import { toothRun } from "@/core/waveform/findings";
 import { turnOf, viewOfFinding, viewOfTurn, type View } from "@/core/waveform/view";
@@ -19,6 +21,8 @@ import { captureWorker, type OpenCapture } from "../captures/use-capture";
 import { download } from "../jobs/download";
 import { Cap } from "../keys/cap";
 import { useUnits } from "../settings/use-units";
+import { ChannelsPanel } from "./channels-panel";
+import { saveTrace } from "./save-trace";
 import { ComparePanel } from "./compare-panel";
 import { FindingsPanel } from "./findings-panel";
 import { RingClock } from "./ring-clock";
@@ -39,12 +43,14 @@ export function CaptureView({
   others,
   onWeigh,
   onTighten,
+  onRescale,
 }: {
   job: Job;
   open: OpenCapture;
   result: Ok;
   others: { id: string; name: string }[];
   onWeigh: (capture: Ok, leading: string, id: string) => void;
+  onRescale: (capture: Ok["capture"]) => void;
   onTighten: (known: NonNullable<Job["setup"]["known"]>) => void;
 }) {
   const say = useUnits();
@@ -71,6 +77,7 @@ export function CaptureView({
       clearTimeout(wait);
     };
   }, [view]);
+  const departs = departing(result.channels);
   const shown = channel.findings;
   const marked = shown.flatMap((finding) => (finding.tooth ? toothRun(finding, raster?.columns ?? 0) : []));
   const toRow = (next: number) => {
@@ -182,6 +189,25 @@ export function CaptureView({
                 keep as {kind}
               </Cap>
             ))}
+            {(["svg", "png"] as const).map((kind) => (
+              <Cap
+                key={kind}
+                onClick={() =>
+                  saveTrace(
+                    traceSvg(
+                      detail ?? result.traces,
+                      result.capture.channels.map(({ name }) => name),
+                      channels[at]?.unit ?? "V",
+                      result.capture.name,
+                    ),
+                    result.capture.name,
+                    kind,
+                  ).catch((error: unknown) => toast.error(`No picture: ${String(error)}`))
+                }
+              >
+                picture, {kind.toUpperCase()}
+              </Cap>
+            ))}
             <Cap onClick={() => download(`${result.capture.name}.csv`, captureToCsv(result.capture), "text/csv")}>
               save as CSV
             </Cap>
@@ -205,6 +231,19 @@ export function CaptureView({
             onShow={show}
             onWeigh={() => onWeigh(result, channel.leading, open.id)}
           />
+          {departs.length > 0 && (
+            <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Which channel departs">
+              <h2 className="text-sm font-semibold text-muted">Which wheel departs</h2>
+              <ul>
+                {departs.map((one) => (
+                  <li key={one} className="border-t border-rule py-1.5">
+                    {say(one)}
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
+          <ChannelsPanel key={open.id} capture={result.capture} onApply={onRescale} />
           {others.length + library.length > 0 && (
             <ComparePanel
               others={others}

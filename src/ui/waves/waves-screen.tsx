@@ -101,6 +101,9 @@ function Waves({ job, change }: { job: Job; change: ChangeJob }) {
           open={open}
           result={open.result}
           onWeigh={weigh}
+          onRescale={(capture) =>
+            void takeCapture(capture).catch((error: unknown) => toast.error(`Not kept: ${String(error)}`))
+          }
           onTighten={(known) => {
             changeSetup(change, () => ({ known }));
             toast(`${known.from} now narrows what a good car of this model reads. Undo it under Complaint.`);

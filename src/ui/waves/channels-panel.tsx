@@ -1,0 +1,119 @@
+"use client";
+import { useState } from "react";
+import { toast } from "sonner";
+import type { Capture } from "@/core/capture/capture";
+import { rescaled, usualSetting, type ChannelSetting } from "@/core/capture/rescale";
+import { decimal } from "@/core/units/decimal";
+import { Cap } from "../keys/cap";
+
+const SENSING = [
+  ["volts", "volts, as they are"],
+  ["shunt", "over a shunt, Ω"],
+  ["clamp", "clamp, mV per A"],
+] as const;
+
+/** What each channel really was: its name, probe, shunt or clamp; told before it is judged. */
+export function ChannelsPanel({ capture, onApply }: { capture: Capture; onApply: (capture: Capture) => void }) {
+  const [settings, setSettings] = useState<ChannelSetting[]>(capture.channels.map(usualSetting));
+  const set = (at: number, parts: Partial<ChannelSetting>) =>
+    setSettings(settings.map((one, i) => (i === at ? { ...one, ...parts } : one)));
+  const apply = () => {
+    try {
+      onApply(rescaled(capture, settings));
+    } catch (error) {
+      if (!(error instanceof RangeError)) throw error;
+      toast.error(`${error.message}. Nothing was changed.`);
+    }
+  };
+  return (
+    <details className="rounded-2xl border border-rule bg-card p-4">
+      <summary className="min-h-8 cursor-pointer text-sm font-semibold text-muted">
+        Channels: name, probe, shunt or clamp
+      </summary>
+      {settings.map((setting, i) => (
+        <fieldset key={i} className="flex flex-wrap items-center gap-2 border-t border-rule py-2">
+          <legend className="sr-only">channel {i + 1}</legend>
+          <input
+            aria-label={`Name of channel ${i + 1}`}
+            value={setting.name}
+            maxLength={60}
+            className="min-h-11 w-36 rounded-lg border border-rule bg-paper px-2"
+            onChange={(event) => set(i, { name: event.target.value })}
+          />
+          <select
+            aria-label={`Probe of channel ${i + 1}`}
+            className="min-h-11 rounded-lg border border-rule bg-paper px-2"
+            value={setting.probe}
+            onChange={(event) => set(i, { probe: Number(event.target.value) as ChannelSetting["probe"] })}
+          >
+            {[1, 10, 100].map((factor) => (
+              <option key={factor} value={factor}>
+                probe ×{factor}
+              </option>
+            ))}
+          </select>
+          <select
+            aria-label={`What channel ${i + 1} senses`}
+            className="min-h-11 rounded-lg border border-rule bg-paper px-2"
+            value={setting.sensing.kind}
+            onChange={(event) =>
+              set(i, {
+                sensing:
+                  event.target.value === "shunt"
+                    ? { kind: "shunt", ohms: 10 }
+                    : event.target.value === "clamp"
+                      ? { kind: "clamp", millivoltsPerAmp: 100, loops: 6 }
+                      : { kind: "volts" },
+              })
+            }
+          >
+            {SENSING.map(([kind, say]) => (
+              <option key={kind} value={kind}>
+                {say}
+              </option>
+            ))}
+          </select>
+          {setting.sensing.kind === "shunt" && (
+            <Amount
+              label={`shunt of channel ${i + 1}, ohms`}
+              value={setting.sensing.ohms}
+              onSet={(ohms) => set(i, { sensing: { kind: "shunt", ohms } })}
+            />
+          )}
+          {setting.sensing.kind === "clamp" && (
+            <>
+              <Amount
+                label={`clamp of channel ${i + 1}, mV per A`}
+                value={setting.sensing.millivoltsPerAmp}
+                onSet={(millivoltsPerAmp) =>
+                  setting.sensing.kind === "clamp" && set(i, { sensing: { ...setting.sensing, millivoltsPerAmp } })
+                }
+              />
+              <Amount
+                label={`loops through the clamp of channel ${i + 1}`}
+                value={setting.sensing.loops}
+                onSet={(loops) =>
+                  setting.sensing.kind === "clamp" && set(i, { sensing: { ...setting.sensing, loops } })
+                }
+              />
+              <span className="text-sm text-muted">loops</span>
+            </>
+          )}
+        </fieldset>
+      ))}
+      <Cap onClick={apply}>read it again so</Cap>
+    </details>
+  );
+}
+
+function Amount({ label, value, onSet }: { label: string; value: number; onSet: (value: number) => void }) {
+  return (
+    <input
+      aria-label={label}
+      defaultValue={value}
+      inputMode="decimal"
+      className="min-h-11 w-20 rounded-lg border border-rule bg-paper px-2 text-right font-mono"
+      onChange={(event) => onSet(decimal(event.target.value))}
+    />
+  );
+}
