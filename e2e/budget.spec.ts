@@ -2,7 +2,7 @@ import { expect, test } from "@playwright/test";
 import { gzipSync } from "node:zlib";
 
 /** Script of the first view, gzip, in kB: what may not grow unseen. The goal is 200; half of what is there is React and Next. */
-const BUDGET_KB = 262;
+const BUDGET_KB = 280;
 
 for (const path of ["/", "/complaint", "/bench", "/look", "/waves", "/loom", "/close-out"])
   test(`the first view of ${path} keeps to its script budget, charts apart`, async ({ request }) => {

@@ -35,10 +35,34 @@ export function captureFromWav(bytes: Uint8Array, name: string): Capture {
   }
 }
 
-/** A capture as 32-bit float WAV, volts over full scale. */
+const HEADER_BYTES = 44;
+/** WAVE_FORMAT_IEEE_FLOAT of the RIFF/WAVE description (Microsoft and IBM, Multimedia Programming Interface, 1991). */
+const FLOAT_FORMAT = 3;
+
+/** A capture as 32-bit float WAV, volts over full scale. Written here: a package took four seconds a million samples. */
 export function captureToWav({ sampleS, channels }: Capture): Uint8Array {
-  const wav = new WaveFile();
-  const scaled = channels.map(({ samples }) => Float64Array.from(samples, (value) => value / WAV_FULL_SCALE_V));
-  wav.fromScratch(channels.length, Math.round(1 / sampleS), "32f", channels.length === 1 ? scaled[0]! : scaled);
-  return wav.toBuffer();
+  const rows = channels[0]?.samples.length ?? 0;
+  const rate = Math.round(1 / sampleS);
+  const row = 4 * channels.length;
+  const bytes = new Uint8Array(HEADER_BYTES + rows * row);
+  const view = new DataView(bytes.buffer);
+  const name = (at: number, four: string) => [...four].forEach((sign, i) => view.setUint8(at + i, sign.charCodeAt(0)));
+  name(0, "RIFF");
+  view.setUint32(4, bytes.length - 8, true);
+  name(8, "WAVE");
+  name(12, "fmt ");
+  view.setUint32(16, 16, true);
+  view.setUint16(20, FLOAT_FORMAT, true);
+  view.setUint16(22, channels.length, true);
+  view.setUint32(24, rate, true);
+  view.setUint32(28, rate * row, true);
+  view.setUint16(32, row, true);
+  view.setUint16(34, 32, true);
+  name(36, "data");
+  view.setUint32(40, rows * row, true);
+  channels.forEach(({ samples }, channel) => {
+    for (let i = 0; i < rows; i++)
+      view.setFloat32(HEADER_BYTES + i * row + 4 * channel, (samples[i] ?? 0) / WAV_FULL_SCALE_V, true);
+  });
+  return bytes;
 }

@@ -100,7 +100,7 @@ function stepsOf(job: Job, fault: string): DebriefStep[] {
 function bestRun(job: Job): Debrief["best"] {
   const { fault, seed, intermittent } = job.simulated!;
   const car = simulateCar(job.setup, fault, { seed, intermittent });
-  const lineUp = new LineUp(job.setup, job.complaint, { seed: seedFrom(job.id), perGroup: 32 });
+  const lineUp = new LineUp(job.setup, job.complaint, { seed: seedFrom(job.id), perGroup: 24 });
   const done = new Set<string>();
   const steps: Debrief["best"]["steps"] = [];
   let minutes = 0;
