@@ -49,6 +49,7 @@ const shots = [
     },
   ],
   ["explain", "/explain", DESK],
+  ["library", "/library", DESK],
   ["history", "/history", DESK],
   ["settings", "/settings", DESK],
   ["reckoner", "/reckoner", DESK],

@@ -11,7 +11,7 @@ import type { Job } from "./schema";
 
 /** What a simulated instrument shows on a demo or practice job. @returns null on a real job, which has no such car */
 export function readSimulated(job: Job, hookup: Hookup): string | null {
-  const car = carOf(job);
+  const car = readSimulatedCar(job);
   if (!car) return null;
   // Two readings at the same place differ as they do in life, yet the same log gives the same numbers.
   for (let i = 0; i < 7 * job.entries.length; i++) car.random();
@@ -20,7 +20,7 @@ export function readSimulated(job: Job, hookup: Hookup): string | null {
 
 /** A hand spin that runs out, recorded at the sensor plug of a simulated car. @returns null on a real job */
 export function recordSimulated(job: Job, point: Point = signalPoint(job.setup, "plug")): Capture | null {
-  const car = carOf(job);
+  const car = readSimulatedCar(job);
   if (!car) return null;
   const sampleS = 1 / 5000;
   return {
@@ -47,7 +47,7 @@ export function recordSimulated(job: Job, point: Point = signalPoint(job.setup, 
 
 /** A short drive logged by a simulated scan tool. @returns null on a real job */
 export function driveSimulated(job: Job): ScanLog | null {
-  const car = carOf(job);
+  const car = readSimulatedCar(job);
   if (!car) return null;
   const seed = (job.simulated?.seed ?? 1) + job.entries.length;
   return driveLog(car, `${job.car.name || "simulated car"}, drive ${job.entries.length + 1}`, seed);
@@ -58,7 +58,7 @@ const CURED_READINGS = 4;
 const CURED_DUTY = 0.1;
 
 /** The car behind the job as it is now: with its fault, or mended once the right thing was repaired. */
-function carOf(job: Job): SimulatedCar | null {
+export function readSimulatedCar(job: Job): SimulatedCar | null {
   if (!job.simulated) return null;
   const { fault, seed, intermittent } = job.simulated;
   const mended = standingRepair(job)?.fault === fault.split("@")[0];

@@ -4,6 +4,7 @@ import Link from "next/link";
 import { useEffect, useState, type RefObject } from "react";
 import type { NextCheck } from "@/core/job/describe-hookup";
 import { hookupCard } from "@/core/checks/hookup-card";
+import { lookPicture } from "@/core/job/look-picture";
 import type { ForecastStrip, Preview } from "@/core/job/forecast-strip";
 import type { Job } from "@/core/job/schema";
 import type { Suspect } from "@/core/lineup/suspects";
@@ -33,6 +34,7 @@ interface CardProps {
   onReadIt: (() => void) | null;
 }
 
+const LookDrawing = dynamic(() => import("./look-drawing").then((module) => module.LookDrawing));
 const HookupPicture = dynamic(() => import("./hookup-picture").then((module) => module.HookupPicture));
 const SkipMenu = dynamic(() => import("./skip-menu").then((module) => module.SkipMenu), {
   ssr: false,
@@ -62,6 +64,7 @@ export function NextCheckCard({
 }: CardProps) {
   const strip = useStrip(job, check);
   const say = useUnits();
+  const picture = job.simulated && check.answers && typed ? lookPicture(job, check.hookup, typed) : null;
   const preview = usePreview(job, check, typed);
   return (
     <section
@@ -159,6 +162,7 @@ export function NextCheckCard({
           </button>
         </form>
       </div>
+      {picture && <LookDrawing picture={picture} />}
       {!check.answers && <Keypad unit={check.unit ?? ""} typed={typed} onType={onType} onLog={onLog} />}
       {check.answers && (
         <div className="mt-3 flex flex-wrap gap-2" role="group" aria-label="Answers">
