@@ -78,8 +78,8 @@ const api = {
   },
 
   /** A job with its captures as one ZIP. */
-  pack(job: Job, captures: KeptCapture[]): Uint8Array<ArrayBuffer> {
-    return packJob(job, captures) as Uint8Array<ArrayBuffer>;
+  pack(job: Job, captures: KeptCapture[], onCapture: (done: number, of: number) => void): Uint8Array<ArrayBuffer> {
+    return packJob(job, captures, onCapture) as Uint8Array<ArrayBuffer>;
   },
 
   /** The shop's library as one ZIP. */

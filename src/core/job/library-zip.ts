@@ -1,10 +1,10 @@
-import { strFromU8, strToU8, zipSync } from "fflate";
+import { strFromU8, strToU8 } from "fflate";
 import * as z from "zod";
 import { UnusableInput } from "../capture/capture";
 import { captureFromWav, captureToWav } from "../capture/wav";
 import { firstIssue, parseJson } from "./file";
 import { libraryItemSchema, type LibraryItem } from "./library";
-import { unzip, type KeptCapture } from "./zip";
+import { Packer, unzip, type KeptCapture } from "./zip";
 
 const MOST_ITEMS = 2000;
 
@@ -17,11 +17,10 @@ const fileSchema = z.object({
 
 /** A shop's library as one ZIP: the list, and each recording as WAV. */
 export function packLibrary(items: readonly LibraryItem[], captures: readonly KeptCapture[]): Uint8Array {
-  const files: Record<string, Uint8Array> = {
-    "library.json": strToU8(JSON.stringify({ tastatura: LIBRARY_VERSION, items })),
-  };
-  for (const { id, capture } of captures) files[`captures/${id}.wav`] = captureToWav(capture);
-  return zipSync(files, { level: 6 });
+  const packer = new Packer();
+  packer.add("library.json", strToU8(JSON.stringify({ tastatura: LIBRARY_VERSION, items })));
+  for (const { id, capture } of captures) packer.add(`captures/${id}.wav`, captureToWav(capture));
+  return packer.end();
 }
 
 /** Reads a library ZIP. @throws UnusableInput for what is damaged, too large or no library */

@@ -1,4 +1,4 @@
-import { strFromU8, strToU8, unzipSync, zipSync, type UnzipFileInfo } from "fflate";
+import { strFromU8, strToU8, unzipSync, Zip, ZipDeflate, type UnzipFileInfo } from "fflate";
 import * as z from "zod";
 import { UnusableInput, type Capture } from "../capture/capture";
 import { captureFromWav, captureToWav } from "../capture/wav";
@@ -20,24 +20,60 @@ const listSchema = z.array(
   }),
 );
 
-/** A whole job as one ZIP: the job, its captures as WAV, its readings as CSV. */
-export function packJob(job: Job, captures: readonly KeptCapture[]): Uint8Array {
-  const files: Record<string, Uint8Array> = {
-    "job.json": strToU8(exportJob(job)),
-    "readings.csv": strToU8(readingsCsv(job)),
-    "captures.json": strToU8(
-      JSON.stringify(
-        captures.map(({ id, capture }) => ({
-          id,
-          name: capture.name,
-          startS: capture.startS,
-          channels: capture.channels.map(({ name }) => name),
-        })),
-      ),
-    ),
-  };
-  for (const { id, capture } of captures) files[`captures/${id}.wav`] = captureToWav(capture);
-  return zipSync(files, { level: 6 });
+/**
+ * A whole job as one ZIP: the job, its captures as WAV, its readings as CSV.
+ * @param onCapture told after each capture how many of how many are packed
+ */
+export function packJob(
+  job: Job,
+  captures: readonly KeptCapture[],
+  onCapture?: (done: number, of: number) => void,
+): Uint8Array {
+  const list = captures.map(({ id, capture }) => ({
+    id,
+    name: capture.name,
+    startS: capture.startS,
+    channels: capture.channels.map(({ name }) => name),
+  }));
+  const packer = new Packer();
+  packer.add("job.json", strToU8(exportJob(job)));
+  packer.add("readings.csv", strToU8(readingsCsv(job)));
+  packer.add("captures.json", strToU8(JSON.stringify(list)));
+  captures.forEach(({ id, capture }, i) => {
+    packer.add(`captures/${id}.wav`, captureToWav(capture));
+    onCapture?.(i + 1, captures.length);
+  });
+  return packer.end();
+}
+
+/** Files into one ZIP, one after another, so that progress can be told between them. */
+export class Packer {
+  private readonly chunks: Uint8Array[] = [];
+  private readonly zip: Zip;
+
+  constructor() {
+    this.zip = new Zip((error, chunk) => {
+      if (error) throw error;
+      this.chunks.push(chunk);
+    });
+  }
+
+  add(name: string, bytes: Uint8Array): void {
+    const file = new ZipDeflate(name, { level: 6 });
+    this.zip.add(file);
+    file.push(bytes, true);
+  }
+
+  end(): Uint8Array {
+    this.zip.end();
+    const out = new Uint8Array(this.chunks.reduce((sum, { length }) => sum + length, 0));
+    let at = 0;
+    for (const chunk of this.chunks) {
+      out.set(chunk, at);
+      at += chunk.length;
+    }
+    return out;
+  }
 }
 
 /** Largest a ZIP may become, and the most files it may hold: more is no job. */

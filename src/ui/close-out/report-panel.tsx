@@ -1,4 +1,5 @@
 "use client";
+import { proxy } from "comlink";
 import { useState } from "react";
 import { toast } from "sonner";
 import type { Diagnosis } from "@/core/job/diagnosis";
@@ -46,7 +47,15 @@ export function ReportPanel({
       const capture = await loadCapture(id);
       if (capture) kept.push({ id, capture });
     }
-    download(`${name}.zip`, await captureWorker().pack(job, kept), "application/zip");
+    const busy = toast.loading("Packing the job…");
+    try {
+      const told = proxy((done: number, of: number) =>
+        toast.loading(`Packing capture ${done} of ${of}…`, { id: busy }),
+      );
+      download(`${name}.zip`, await captureWorker().pack(job, kept, told), "application/zip");
+    } finally {
+      toast.dismiss(busy);
+    }
   };
   const reminder = async () => {
     const { reminderIcs } = await import("./reminder");

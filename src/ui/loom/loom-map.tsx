@@ -53,6 +53,7 @@ export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
                 key={`${station.station}${station.landmark ?? ""}`}
                 id={station.station}
                 movable={inline.includes(station.station) && inline.length > 1}
+                spaced={inline.length > 1}
               >
                 <div className="flex flex-wrap items-center gap-2 py-1.5">
                   <b className="w-32">{stationWords(station.station)}</b>
@@ -128,7 +129,18 @@ export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
 }
 
 /** One station with the span after it; inline connectors are dragged by their grip, or moved with Space and arrows. */
-function Row({ id, movable, children }: { id: string; movable: boolean; children: ReactNode }) {
+function Row({
+  id,
+  movable,
+  spaced,
+  children,
+}: {
+  id: string;
+  movable: boolean;
+  /** Others in the list have a grip: keep the column. */
+  spaced: boolean;
+  children: ReactNode;
+}) {
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id, disabled: !movable });
   return (
     <li ref={setNodeRef} style={{ transform: CSS.Transform.toString(transform), transition }} className="flex gap-1">
@@ -143,7 +155,7 @@ function Row({ id, movable, children }: { id: string; movable: boolean; children
           ⋮⋮
         </button>
       ) : (
-        <span className="w-8 shrink-0" />
+        spaced && <span className="w-8 shrink-0" />
       )}
       <div className="min-w-0 flex-1">{children}</div>
     </li>
