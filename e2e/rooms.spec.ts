@@ -146,6 +146,47 @@ test("practice: a car is diagnosed and the debrief says how it went", async ({ p
   await expect(page.getByRole("region", { name: "Scores so far" }).locator("li")).toHaveCount(1);
 });
 
+test("practice badly done: a part named on no reading at all is told so, with what guessing costs", async ({
+  page,
+}) => {
+  await page.goto("/practice");
+  await page.getByLabel("Exercise file").setInputFiles({
+    name: "e.json",
+    mimeType: "application/json",
+    buffer: Buffer.from('{"tastatura":"exercise/1","seed":77,"family":"passive","skill":"sensor and ring"}'),
+  });
+  await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible({ timeout: 60_000 });
+  await page.getByLabel("Part and place at fault").selectOption("channel-deaf@module-input");
+  await page.getByRole("button", { name: "name it" }).click();
+  await expect(page.getByRole("heading", { name: /✕ Not that: it was/ })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/named on few readings/)).toBeVisible();
+});
+
+test("what the simulated car shows is drawn, its drive is judged, and the library is searched", async ({ page }) => {
+  await board(page);
+  await page.goto("/look?job=demo-pelican");
+  await page.getByRole("button", { name: "drive the simulated car" }).click();
+  await expect(
+    page
+      .getByRole("region", { name: "Live data" })
+      .getByText(/Rear right/)
+      .first(),
+  ).toBeVisible();
+  await page.goto("/library");
+  await page.getByLabel("Search the library").fill("bad crack");
+  await expect(page.getByText("Ring cracked")).toBeVisible();
+  await expect(page.getByText("Gap too wide")).toHaveCount(0);
+  await page.goto("/bench?job=demo-pelican");
+  await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible({ timeout: 60_000 });
+  await page.locator('[data-point="c1.out.supply"]').click();
+  await page.locator('[data-point="c1.out.return"]').click();
+  await page.getByLabel("Instrument").selectOption("lamp");
+  await page.getByRole("button", { name: /read here/ }).click();
+  await page.keyboard.type("1");
+  await page.keyboard.press("Enter");
+  await expect(page.locator("#meaning").getByText(/No lamp or jumper into a connected module/)).toBeVisible();
+});
+
 test("nothing serious for a screen reader in any room", async ({ page }) => {
   await board(page);
   for (const address of [
@@ -155,6 +196,7 @@ test("nothing serious for a screen reader in any room", async ({ page }) => {
     "/close-out?job=demo-drover",
     "/practice",
     "/explain",
+    "/library",
     "/history",
     "/reckoner",
     "/settings",

@@ -37,6 +37,8 @@ export interface ChannelAnalysis {
   speedKmh: Range | null;
   pulses: number;
   pulsesPerRevolution: number | null;
+  /** The count by which the ring repeats itself, whatever was given; null when it is too even to tell. */
+  signaturePulses: number | null;
   /** How the count was come by. */
   countFrom: "given" | "signature" | "unknown";
   revolutions: number | null;
@@ -102,7 +104,8 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const pulses = findPulses(samples, shape);
   const rhythm = rhythmOf(pulses);
   const widths = coded || shape.kind !== "two-level" ? null : widthCoding(pulses, rhythm.periods, sampleS);
-  const found = options.pulses ?? findPulsesPerRevolution(rhythm);
+  const signature = findPulsesPerRevolution(rhythm);
+  const found = options.pulses ?? signature;
   const ring = found && pulses.length > 8 ? foldRing(pulses, rhythm, found) : null;
   const hertz = range(rhythm.periods, rhythm.ratios, sampleS);
   const tyre = parseTyre(options.tyre ?? "205/55R16");
@@ -152,6 +155,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     speedKmh: speed,
     pulses: pulses.length,
     pulsesPerRevolution: found,
+    signaturePulses: signature,
     countFrom: options.pulses ? "given" : found ? "signature" : "unknown",
     revolutions: ring ? ring.revolutions : null,
     ...(coded ? { frames: coded.frames } : {}),

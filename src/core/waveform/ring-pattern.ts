@@ -69,17 +69,22 @@ export function relativeHeights(pulses: readonly Pulse[]): Float64Array {
 }
 
 const FEWEST_TURNS = 2.2;
+/** Two edges, each anywhere within its sample: √(2/12) samples RMS. */
+const EDGE_JITTER_SAMPLES = 0.41;
+const OVER_GRID = 1.3;
 
 /**
  * Pulses per revolution from the ring's own signature: the lag at which period deviations repeat best.
  * @returns null when the ring is too even or the capture too short to tell
  */
-export function findPulsesPerRevolution({ ratios, teeth }: Rhythm): number | null {
+export function findPulsesPerRevolution({ periods, ratios, teeth }: Rhythm): number | null {
   const last = teeth.at(-1) ?? 0;
   const series = new Float64Array(last + 1);
   ratios.forEach((ratio, i) => (series[teeth[i]!] = Math.max(-1, Math.min(2, ratio - 1))));
   const power = series.reduce((sum, value) => sum + value * value, 0);
-  if (power === 0) return null;
+  // Edges fall between samples: what that alone makes of an even ring repeats itself too, and is no signature.
+  const grid = EDGE_JITTER_SAMPLES / (median([...periods]) || 1);
+  if (power <= (OVER_GRID * grid) ** 2 * Math.max(1, ratios.length)) return null;
   let best = { lag: 0, score: 0 };
   const most = Math.min(160, Math.floor(last / FEWEST_TURNS));
   const scores = new Float64Array(most + 1);

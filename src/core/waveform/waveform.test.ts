@@ -194,3 +194,11 @@ describe("capture files", () => {
     expect(() => parseCaptureCsv(text, "bad.csv")).toThrow(say);
   });
 });
+
+it("a ring that repeats itself by another count than the set-up's says so", () => {
+  const samples = wave({ teeth: 47, turnsPerS: decay, seconds: 5, rate: 8000, missing: [9] });
+  const [one] = analyseCapture(capture(samples, 8000), { pulses: 48 });
+  expect([one!.pulsesPerRevolution, one!.signaturePulses]).toEqual([48, 47]);
+  const even = wave({ teeth: 47, turnsPerS: () => 1, seconds: 4, rate: 8000, noise: 0 });
+  expect(analyseCapture(capture(even, 8000), { pulses: 48 })[0]!.signaturePulses).toBeNull();
+});

@@ -44,12 +44,14 @@ export function CaptureView({
   onWeigh,
   onTighten,
   onRescale,
+  onCount,
 }: {
   job: Job;
   open: OpenCapture;
   result: Ok;
   others: { id: string; name: string }[];
   onWeigh: (capture: Ok, leading: string, id: string) => void;
+  onCount: (pulses: number) => void;
   onRescale: (capture: Ok["capture"]) => void;
   onTighten: (known: NonNullable<Job["setup"]["known"]>) => void;
 }) {
@@ -230,6 +232,7 @@ export function CaptureView({
             onChannel={setAt}
             onShow={show}
             onWeigh={() => onWeigh(result, channel.leading, open.id)}
+            onCount={onCount}
           />
           {departs.length > 0 && (
             <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Which channel departs">

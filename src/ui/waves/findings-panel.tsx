@@ -12,10 +12,21 @@ interface FindingsProps {
   onChannel: (at: number) => void;
   onShow: (finding: number) => void;
   onWeigh: () => void;
+  /** Takes the ring's own count into the set-up. */
+  onCount: (pulses: number) => void;
 }
 
 /** What the recording shows, in words, each with “show me”; and the one key that weighs it in. */
-export function FindingsPanel({ channel, channelNames, at, logged, onChannel, onShow, onWeigh }: FindingsProps) {
+export function FindingsPanel({
+  channel,
+  channelNames,
+  at,
+  logged,
+  onChannel,
+  onShow,
+  onWeigh,
+  onCount,
+}: FindingsProps) {
   const say = useUnits();
   return (
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Findings">
@@ -34,6 +45,17 @@ export function FindingsPanel({ channel, channelNames, at, logged, onChannel, on
           {say(warning)}
         </p>
       ))}
+      {channel.signaturePulses !== null && channel.signaturePulses !== channel.pulsesPerRevolution && (
+        <div className="my-2 rounded-lg border border-plum px-3 py-2 text-sm text-plum">
+          <p>
+            The ring repeats itself every {channel.signaturePulses} pulses; the set-up says{" "}
+            {channel.pulsesPerRevolution}. A wrong ring, or a wrong set-up.
+          </p>
+          <Cap className="mt-1" onClick={() => onCount(channel.signaturePulses!)}>
+            set {channel.signaturePulses} pulses a turn
+          </Cap>
+        </div>
+      )}
       <ol>
         {channel.findings.map((finding, i) => (
           <li key={finding.code + finding.startS} className="border-b border-rule py-2">

@@ -101,6 +101,7 @@ function Waves({ job, change }: { job: Job; change: ChangeJob }) {
           open={open}
           result={open.result}
           onWeigh={weigh}
+          onCount={(pulsesPerRevolution) => changeSetup(change, () => ({ pulsesPerRevolution }))}
           onRescale={(capture) =>
             void takeCapture(capture).catch((error: unknown) => toast.error(`Not kept: ${String(error)}`))
           }
