@@ -63,6 +63,12 @@ const pathSchema = z
       context.addIssue({ code: "custom", path: [], message: `stations must read ${expected.join(", ")}` });
   });
 
+export const meterSchema = z.object({
+  inputMegohm: z.number().min(0.01).max(1000),
+  leadOhms: z.number().min(0).max(5),
+  averageResponding: z.boolean(),
+});
+
 /** What is known of a corner before anything is measured. */
 export const cornerSetupSchema = z.object({
   corner: z.enum(corners),
@@ -90,22 +96,23 @@ export const cornerSetupSchema = z.object({
     })
     .optional(),
   /** The hand meter in use: what it loads the circuit with, and what its leads add to ohms. */
-  meter: z
-    .object({
-      inputMegohm: z.number().min(0.01).max(1000),
-      leadOhms: z.number().min(0).max(5),
-      averageResponding: z.boolean(),
-    })
-    .optional(),
+  meter: meterSchema.optional(),
 });
 
 export type CornerSetup = z.infer<typeof cornerSetupSchema>;
 export type Station = z.infer<typeof stationSchema>;
 export type Span = z.infer<typeof spanSchema>;
 
-/** The meter in use, or a usual one: 10 MΩ, true RMS, 0.15 Ω of leads. */
+/** A usual hand meter: 10 MΩ, true RMS, 0.15 Ω of leads. */
+export const usualMeter: NonNullable<CornerSetup["meter"]> = {
+  inputMegohm: 10,
+  leadOhms: 0.15,
+  averageResponding: false,
+};
+
+/** The meter in use, or a usual one. */
 export function meterOf({ meter }: CornerSetup): NonNullable<CornerSetup["meter"]> {
-  return meter ?? { inputMegohm: 10, leadOhms: 0.15, averageResponding: false };
+  return meter ?? usualMeter;
 }
 
 /** The wire whose level carries the speed: the one the module senses. */

@@ -12,6 +12,14 @@ export const policySchema = z.object({
 });
 export type Policy = z.infer<typeof policySchema>;
 
+/** The schools of where to start, each as it is offered. */
+export const approachWords: Record<Policy["approach"], string> = {
+  information: "most per minute",
+  access: "easy plugs first",
+  wheel: "at the wheel first",
+};
+export const approaches = policySchema.shape.approach.unwrap().options;
+
 export interface Proposal {
   check: Check;
   /** Expected information about which fault it is, in bits. */

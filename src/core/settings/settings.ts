@@ -1,4 +1,6 @@
 import * as z from "zod";
+import { meterSchema } from "../circuit/setup";
+import { policySchema } from "../lineup/next-check";
 import { priorsSchema } from "../job/schema";
 import { usualEstimate } from "../repair/estimate";
 
@@ -14,6 +16,9 @@ export const settingsSchema = z.object({
     .default(usualEstimate),
   /** Shares of suspicion new jobs begin with; the usual ones when absent. */
   priors: priorsSchema.optional(),
+  /** How new jobs go about it, and the meter in the shop. */
+  policy: policySchema.default(() => policySchema.parse({})),
+  meter: meterSchema.optional(),
   units: z
     .object({
       speed: z.enum(["km/h", "mph"]),

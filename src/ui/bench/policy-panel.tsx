@@ -1,12 +1,7 @@
+import { approaches, approachWords } from "@/core/lineup/next-check";
 import type { Job } from "@/core/job/schema";
 import type { ChangeJob } from "../jobs/use-job";
 import { Cap } from "../keys/cap";
-
-const APPROACHES = [
-  ["information", "most per minute"],
-  ["access", "easy plugs first"],
-  ["wheel", "at the wheel first"],
-] as const;
 
 /** The school followed on this job, and the rule on piercing; both reach the same verdict. */
 export function PolicyPanel({ job, change }: { job: Job; change: ChangeJob }) {
@@ -15,14 +10,13 @@ export function PolicyPanel({ job, change }: { job: Job; change: ChangeJob }) {
   return (
     <details className="rounded-2xl border border-rule bg-card px-4 py-2">
       <summary className="min-h-8 cursor-pointer text-sm">
-        <b className="font-semibold text-muted">How to go about it:</b>{" "}
-        {APPROACHES.find(([id]) => id === job.policy.approach)![1]},{" "}
+        <b className="font-semibold text-muted">How to go about it:</b> {approachWords[job.policy.approach]},{" "}
         {job.policy.pierce ? "piercing allowed" : "no piercing"}
       </summary>
       <div className="flex flex-wrap gap-2 py-2">
-        {APPROACHES.map(([id, say]) => (
+        {approaches.map((id) => (
           <Cap key={id} aria-pressed={job.policy.approach === id} onClick={() => set({ approach: id })}>
-            {say}
+            {approachWords[id]}
           </Cap>
         ))}
         <Cap aria-pressed={job.policy.pierce} onClick={() => set({ pierce: !job.policy.pierce })}>

@@ -47,7 +47,7 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
     return onOtherTab(() => void refresh());
   }, [refresh, seed]);
   const start = async () => {
-    const job = newJob(settings.priors);
+    const job = newJob(settings);
     await saveJob(job);
     router.push(`/complaint?job=${job.id}`);
   };

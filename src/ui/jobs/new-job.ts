@@ -2,10 +2,10 @@ import { nanoid } from "nanoid";
 import { cornerSetupSchema } from "@/core/circuit/setup";
 import { JOB_VERSION, type Job } from "@/core/job/schema";
 import { complaintSchema } from "@/core/lineup/complaint";
-import { policySchema } from "@/core/lineup/next-check";
+import type { Settings } from "@/core/settings/settings";
 
 /** A job with a usual car behind it, so that three answers are enough to start. */
-export function newJob(priors?: Job["priors"]): Job {
+export function newJob({ priors, policy, meter }: Settings): Job {
   return {
     tastatura: JOB_VERSION,
     id: nanoid(10),
@@ -14,6 +14,7 @@ export function newJob(priors?: Job["priors"]): Job {
     setup: cornerSetupSchema.parse({
       corner: "FL",
       family: "active-2wire",
+      ...(meter ? { meter } : {}),
       path: [
         { station: "module", accessMin: 40 },
         { spanM: 1.2, mm2: 0.5 },
@@ -23,7 +24,7 @@ export function newJob(priors?: Job["priors"]): Job {
       ],
     }),
     complaint: complaintSchema.parse({}),
-    policy: policySchema.parse({}),
+    policy,
     ...(priors ? { priors } : {}),
     entries: [],
   };

@@ -1,7 +1,9 @@
 "use client";
+import { approaches, approachWords } from "@/core/lineup/next-check";
 import { useEffect, useState } from "react";
 import { toast } from "sonner";
 import { exportJob } from "@/core/job/file";
+import { usualMeter } from "@/core/circuit/setup";
 import { defaultPriors, withShare } from "@/core/faults/catalogue";
 import { parts, partWords } from "@/core/faults/fault";
 import { decimal } from "@/core/units/decimal";
@@ -43,6 +45,7 @@ export function SettingsScreen() {
             />
           </div>
         </section>
+        <WayPanel />
         <UnitsPanel />
         <PriorsPanel />
         <StorePanel />
@@ -63,6 +66,58 @@ function Field({ label, value, onSet }: { label: string; value: string; onSet: (
         onBlur={(event) => event.target.value !== value && onSet(event.target.value.trim())}
       />
     </label>
+  );
+}
+
+/** How new jobs go about it: approach, pierce rule, and the meter in the shop. */
+function WayPanel() {
+  const { settings, change } = useSettings();
+  const { policy } = settings;
+  const meter = settings.meter ?? usualMeter;
+  const number = (key: "inputMegohm" | "leadOhms", from: number, to: number) => (text: string) => {
+    const value = decimal(text);
+    if (!(value >= from && value <= to)) return toast.error(`A number from ${from} to ${to}.`);
+    change({ meter: { ...meter, [key]: value } });
+  };
+  return (
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="How we go about it">
+      <h2 className="border-b border-rule pb-1 font-semibold">How new jobs go about it</h2>
+      <div className="flex flex-wrap gap-2 pt-3" role="group" aria-label="Approach">
+        {approaches.map((approach) => (
+          <Cap
+            key={approach}
+            aria-pressed={policy.approach === approach}
+            onClick={() => change({ policy: { ...policy, approach } })}
+          >
+            {approachWords[approach]}
+          </Cap>
+        ))}
+      </div>
+      <div className="flex flex-wrap gap-2 pt-2" role="group" aria-label="Piercing">
+        {([false, true] as const).map((pierce) => (
+          <Cap
+            key={String(pierce)}
+            aria-pressed={policy.pierce === pierce}
+            onClick={() => change({ policy: { ...policy, pierce } })}
+          >
+            {pierce ? "pierce sparingly, sealed" : "never pierce"}
+          </Cap>
+        ))}
+      </div>
+      <div className="grid grid-cols-2 gap-3 pt-3">
+        <Field label="meter input, MΩ" value={String(meter.inputMegohm)} onSet={number("inputMegohm", 0.01, 1000)} />
+        <Field label="its leads, Ω (0 if nulled)" value={String(meter.leadOhms)} onSet={number("leadOhms", 0, 5)} />
+      </div>
+      <label className="flex min-h-11 items-center gap-2 pt-2 text-sm">
+        <input
+          type="checkbox"
+          className="size-5 accent-[var(--marigold)]"
+          checked={meter.averageResponding}
+          onChange={(event) => change({ meter: { ...meter, averageResponding: event.target.checked } })}
+        />
+        AC by average, not true RMS
+      </label>
+    </section>
   );
 }
 
