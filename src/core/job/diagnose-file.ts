@@ -8,7 +8,7 @@ import { LineUp } from "../lineup/line-up";
 import { policySchema } from "../lineup/next-check";
 import { accessSteps } from "../checks/access";
 import { diagnosisOf, type Diagnosis } from "./diagnosis";
-import { firstIssue, parseJson } from "./file";
+import { checkVersion, firstIssue, parseJson } from "./file";
 import { evidenceOf } from "./reading";
 import { readingSchema } from "./schema";
 
@@ -25,6 +25,7 @@ const diagnoseSchema = z.object({
  */
 export function diagnoseFile(text: string, name: string): Diagnosis {
   const parsed = parseJson(text, name);
+  checkVersion(parsed, "diagnose/1", name, "corner to diagnose");
   const head = diagnoseSchema.safeParse(parsed);
   if (!head.success) throw new UnusableInput(`${name}: ${firstIssue(head.error)}`);
   const corner = cornerSetupSchema.safeParse(parsed);

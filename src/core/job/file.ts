@@ -13,20 +13,25 @@ export function exportJob(job: Job): string {
  */
 export function importJob(text: string, name: string): Job {
   const parsed = parseJson(text, name);
-  const version =
-    typeof parsed === "object" && parsed !== null && "tastatura" in parsed ? String(parsed.tastatura) : null;
-  if (version === null)
-    throw new UnusableInput(
-      `${name} is JSON, but no Tastatura job: it has no “tastatura” field. Choose a file exported from the jobs board.`,
-    );
-  if (version !== JOB_VERSION)
-    throw new UnusableInput(
-      `${name} is of version “${version.slice(0, 30)}”; this program reads “${JOB_VERSION}”. Update the program, or export again from the older one.`,
-    );
+  checkVersion(parsed, JOB_VERSION, name, "Tastatura job");
   const job = jobSchema.safeParse(parsed);
   if (!job.success)
     throw new UnusableInput(`${name} does not fit a job: ${firstIssue(job.error)}. Nothing was changed.`);
   return job.data;
+}
+
+/** Refuses a document of another kind or version by name. @throws UnusableInput saying which it is and which is read */
+export function checkVersion(parsed: unknown, wanted: string, name: string, what: string): void {
+  const version =
+    typeof parsed === "object" && parsed !== null && "tastatura" in parsed ? String(parsed.tastatura) : null;
+  if (version === null)
+    throw new UnusableInput(
+      `${name} is JSON, but no ${what}: it has no “tastatura” field. Choose a file exported from here.`,
+    );
+  if (version !== wanted)
+    throw new UnusableInput(
+      `${name} is of version “${version.slice(0, 30)}”; this program reads “${wanted}”. Update the program, or export again from the older one.`,
+    );
 }
 
 /** Parses JSON with a sentence instead of a parser's message. @throws UnusableInput */

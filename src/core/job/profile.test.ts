@@ -69,7 +69,7 @@ describe("a car model kept once", () => {
   it.each([
     ["", /empty/],
     ["{", /cut short/],
-    ['{"tastatura":"profile/9"}', /no car profile/],
+    ['{"tastatura":"profile/9"}', /version “profile\/9”/],
   ])("%j is refused in words", (text, why) => {
     expect(() => importProfile(text, "p.json")).toThrow(UnusableInput);
     expect(() => importProfile(text, "p.json")).toThrow(why);

@@ -1,7 +1,7 @@
 import * as z from "zod";
 import { UnusableInput } from "../capture/capture";
 import { cornerSetupSchema, type CornerSetup } from "../circuit/setup";
-import { firstIssue, parseJson } from "./file";
+import { checkVersion, firstIssue, parseJson } from "./file";
 
 export const PROFILE_VERSION = "profile/1";
 
@@ -16,7 +16,9 @@ export type Profile = z.infer<typeof profileSchema>;
 
 /** Reads a profile file. @throws UnusableInput saying what is wrong and where */
 export function importProfile(text: string, name: string): Profile {
-  const parsed = profileSchema.safeParse(parseJson(text, name));
+  const document = parseJson(text, name);
+  checkVersion(document, PROFILE_VERSION, name, "car profile");
+  const parsed = profileSchema.safeParse(document);
   if (!parsed.success)
     throw new UnusableInput(`${name} is no car profile: ${firstIssue(parsed.error)}. Nothing was changed.`);
   return parsed.data;
