@@ -48,3 +48,12 @@ export function pointText(point: Point): string {
   if (point.at === "span") return `span${point.span}.${point.percent}.${point.conductor}`;
   return `${point.station}.${point.face}.${point.conductor}`;
 }
+
+/** Every terminal of this corner's connectors, both faces, as written in files. */
+export function facePoints(setup: CornerSetup): string[] {
+  return stationsOf(setup).flatMap(({ station }) =>
+    (["in", "out"] as const).flatMap((face) =>
+      conductorsOf[setup.family].map((conductor) => `${station}.${face}.${conductor}`),
+    ),
+  );
+}

@@ -1,6 +1,7 @@
 import { recordCar, signalPoint } from "../car/synthesise";
 import { readCar, simulateCar, type SimulatedCar } from "../car/simulated";
 import type { Hookup } from "../checks/hookup";
+import { pointLabel } from "../checks/words";
 import type { Point } from "../circuit/point";
 import type { Capture } from "../capture/capture";
 import { pointText } from "../circuit/point";
@@ -18,30 +19,21 @@ export function readSimulated(job: Job, hookup: Hookup): string | null {
   return readCar(car, hookup);
 }
 
-/** A hand spin that runs out, recorded at the sensor plug of a simulated car. @returns null on a real job */
-export function recordSimulated(job: Job, point: Point = signalPoint(job.setup, "plug")): Capture | null {
+/** A hand spin that runs out, recorded at any points of a simulated car at once. @returns null on a real job */
+export function recordSimulated(job: Job, points: readonly Point[] = [signalPoint(job.setup, "plug")]): Capture | null {
   const car = readSimulatedCar(job);
   if (!car) return null;
   const sampleS = 1 / 5000;
+  const seed = (job.simulated?.seed ?? 1) + job.entries.length;
   return {
-    name: `${job.car.name || "simulated car"}, ${job.setup.corner} ${pointText(point)}, spin ${job.entries.length + 1}`,
+    name: `${job.car.name || "simulated car"}, ${job.setup.corner} ${pointText(points[0]!)}, spin ${job.entries.length + 1}`,
     sampleS,
     startS: 0,
-    channels: [
-      {
-        name: "signal",
-        unit: "V",
-        samples: recordCar(car, {
-          point,
-          durationS: 5,
-          sampleS,
-          fromKmh: 9,
-          toKmh: 3,
-          noiseV: 0.008,
-          seed: (job.simulated?.seed ?? 1) + job.entries.length,
-        }),
-      },
-    ],
+    channels: points.map((point) => ({
+      name: points.length > 1 ? pointLabel(point) : "signal",
+      unit: "V",
+      samples: recordCar(car, { point, durationS: 5, sampleS, fromKmh: 9, toKmh: 3, noiseV: 0.008, seed }),
+    })),
   };
 }
 

@@ -13,6 +13,7 @@ import {
   type ReadingEntry,
 } from "@/core/job/derive";
 import { hookupOf, readingTyped } from "@/core/job/reading";
+import { settling } from "@/core/units/settling";
 import type { Entry, Job } from "@/core/job/schema";
 import { describeHookup, type NextCheck } from "@/core/job/describe-hookup";
 import { stamp, withEntry } from "../jobs/entries";
@@ -41,6 +42,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   const [picking, setPicking] = useState<{ red?: string; black?: string } | null>(null);
   const [keys, setKeys] = useState(false);
   const [typed, setTyped] = useState("");
+  const [display, setDisplay] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
   const alone = job.simulated?.practice?.alone === true && !standingRepair(job);
@@ -97,6 +99,13 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     if (lock?.stops) return setRefusal(lock.say);
     const shown = await lineUpWorker().readSimulated(job, check.hookup);
     if (shown === null) return;
+    setTyped("");
+    if (!matchMedia("(prefers-reduced-motion: reduce)").matches)
+      for (const step of settling(shown)) {
+        setDisplay(step);
+        await new Promise((resolve) => setTimeout(resolve, SETTLE_MS));
+      }
+    setDisplay(null);
     setTyped(shown);
     setRefusal(null);
     input.current?.focus();
@@ -173,6 +182,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
               free={free !== null}
               position={free ? null : { at: Math.min(chosen, proposals.length - 1) + 1, of: proposals.length }}
               typed={typed}
+              display={display}
               refusal={refusal}
               input={input}
               proven={alone ? null : (diagnosis.suspects.find(({ verdict }) => verdict === "proven") ?? null)}
@@ -240,6 +250,9 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     </main>
   );
 }
+
+/** How often a hand meter renews its display (common practice, no source). */
+const SETTLE_MS = 120;
 
 function pinsOf(job: Job) {
   return standingReadings(job).flatMap(({ reading }) => {

@@ -2,6 +2,7 @@
 import { Dialog, DialogPanel, DialogTitle } from "@headlessui/react";
 import { useState } from "react";
 import { conductorsOf, spansOf, stationsOf, type CornerSetup } from "@/core/circuit/setup";
+import { facePoints } from "@/core/circuit/point";
 import { circuitStateSchema, type WheelMotion } from "@/core/circuit/state";
 import { looksFor } from "@/core/checks/answers";
 import { instruments, instrumentWords, isLookInstrument, type Hookup, type Instrument } from "@/core/checks/hookup";
@@ -172,11 +173,7 @@ function Tick({ label, on, onChange }: { label: string; on: boolean; onChange: (
 }
 
 function pointList(setup: CornerSetup): string[] {
-  const faces = stationsOf(setup).flatMap(({ station }) =>
-    (["in", "out"] as const).flatMap((face) =>
-      conductorsOf[setup.family].map((conductor) => `${station}.${face}.${conductor}`),
-    ),
-  );
+  const faces = facePoints(setup);
   const middles = spansOf(setup).flatMap((_, span) =>
     conductorsOf[setup.family].map((conductor) => `span${span + 1}.50.${conductor}`),
   );

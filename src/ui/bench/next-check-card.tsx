@@ -22,6 +22,8 @@ interface CardProps {
   free: boolean;
   position: { at: number; of: number } | null;
   typed: string;
+  /** What a simulated display shows while it settles. */
+  display: string | null;
   refusal: string | null;
   input: RefObject<HTMLInputElement | null>;
   proven: Suspect | null;
@@ -52,6 +54,7 @@ export function NextCheckCard({
   free,
   position,
   typed,
+  display,
   refusal,
   input,
   proven,
@@ -137,7 +140,7 @@ export function NextCheckCard({
               inputMode={check.answers ? "text" : "decimal"}
               className={`w-full min-w-0 bg-transparent text-right font-mono font-semibold !outline-none ${check.answers ? "text-xl" : "text-4xl"}`}
               value={typed}
-              placeholder={check.answers ? "1…" : "0.0"}
+              placeholder={display ?? (check.answers ? "1…" : "0.0")}
               aria-label={`Reading: ${check.label}`}
               aria-describedby="meaning"
               aria-invalid={refusal !== null}

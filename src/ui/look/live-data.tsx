@@ -6,6 +6,7 @@ import { toast } from "sonner";
 import { looks } from "@/core/checks/answers";
 import { circuitStateSchema } from "@/core/circuit/state";
 import type { Job } from "@/core/job/schema";
+import { simulatedCodes } from "@/core/job/simulated-codes";
 import { driveSimulated } from "@/core/job/simulated-reading";
 import { liveSpeedWord } from "@/core/scanlog/analyse-scan";
 import { steadyLog } from "@/core/scanlog/steady-log";
@@ -106,6 +107,23 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
             }}
           >
             drive the simulated car
+          </Cap>
+        )}
+        {job.simulated && (
+          <Cap
+            className="border-plum!"
+            onClick={() => {
+              const codes = simulatedCodes(job) ?? [];
+              const fresh = codes.filter((code) => !job.complaint.codes.includes(code));
+              if (fresh.length > 0)
+                change((newest) => ({
+                  ...newest,
+                  complaint: { ...newest.complaint, codes: [...newest.complaint.codes, ...fresh] },
+                }));
+              toast(codes.length > 0 ? `Codes: ${codes.join(", ")}.` : "No code stored.");
+            }}
+          >
+            read its codes
           </Cap>
         )}
         <p className="text-sm text-muted">

@@ -1,5 +1,5 @@
-import { parsePoint } from "@/core/circuit/point";
-import { conductorsOf, stationsOf, type CornerSetup } from "@/core/circuit/setup";
+import { facePoints, parsePoint } from "@/core/circuit/point";
+import { conductorsOf, type CornerSetup } from "@/core/circuit/setup";
 import type { PathItem } from "@/core/harness/path-shares";
 
 export const WIDTH = 1240;
@@ -63,12 +63,5 @@ export function wireConductorY(text: string, setup: CornerSetup, wireY: (wire: n
 
 /** Every terminal that can be touched, with its place on the drawing. */
 export function terminals(setup: CornerSetup, layout: Placed[]): { point: string; x: number }[] {
-  return stationsOf(setup).flatMap(({ station }) =>
-    (["in", "out"] as const).flatMap((face) =>
-      conductorsOf[setup.family].map((conductor) => {
-        const point = `${station}.${face}.${conductor}`;
-        return { point, x: pointX(point, setup, layout) ?? 0 };
-      }),
-    ),
-  );
+  return facePoints(setup).map((point) => ({ point, x: pointX(point, setup, layout) ?? 0 }));
 }

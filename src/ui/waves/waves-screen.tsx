@@ -1,9 +1,12 @@
 "use client";
+import { useState } from "react";
 import { useSearchParams } from "next/navigation";
 import { useHotkeys } from "react-hotkeys-hook";
 import { toast } from "sonner";
 import { scopeAnswers } from "@/core/checks/answers";
 import { captureReading } from "@/core/job/reading";
+import { signalPoint } from "@/core/car/synthesise";
+import { facePoints, parsePoint } from "@/core/circuit/point";
 import { recordSimulated } from "@/core/job/simulated-reading";
 import type { Job } from "@/core/job/schema";
 import { WithJob } from "../bench/bench-screen";
@@ -34,8 +37,11 @@ export function WavesScreen() {
 
 function Waves({ job, change }: { job: Job; change: ChangeJob }) {
   const { own, open, busy, take, takeCapture, choose, markLogged } = useCapture(job);
+  const [also, setAlso] = useState("");
   const record = () => {
-    const capture = recordSimulated(job);
+    const wanted = also ? parsePoint(also, job.setup) : null;
+    const points = [signalPoint(job.setup, "plug"), ...(wanted?.ok ? [wanted.point] : [])];
+    const capture = recordSimulated(job, points);
     if (capture) takeCapture(capture).catch((error: unknown) => toast.error(`Not kept: ${String(error)}`));
   };
   useHotkeys("r", record);
@@ -85,6 +91,21 @@ function Waves({ job, change }: { job: Job; change: ChangeJob }) {
           <Cap legend="R" className="border-plum!" onClick={record}>
             spin the simulated wheel
           </Cap>
+        )}
+        {job.simulated && (
+          <select
+            aria-label="Second channel of the simulated recorder"
+            className="min-h-12 rounded-lg border border-rule bg-paper px-2"
+            value={also}
+            onChange={(event) => setAlso(event.target.value)}
+          >
+            <option value="">one channel: signal at the plug</option>
+            {facePoints(job.setup).map((point) => (
+              <option key={point} value={point}>
+                and {point}
+              </option>
+            ))}
+          </select>
         )}
         <p className="text-sm text-muted">CSV, TSV, gz of these, or WAV; or drop one anywhere here.</p>
       </div>
