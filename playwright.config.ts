@@ -5,6 +5,8 @@ const port = Number(process.env.PORT ?? 3211);
 export default defineConfig({
   testDir: "e2e",
   timeout: 120_000,
+  // Slow machines read a file or build a line-up in more than the usual five seconds.
+  expect: { timeout: 20_000 },
   workers: 1,
   reporter: "line",
   use: {
