@@ -42,8 +42,8 @@ rows.push([
 ]);
 
 const car = simulateCar(job.setup, "nothing@none", { seed: 1 });
-const recording = (conductor: "supply" | "signal") => ({
-  point: signalPoint(job.setup, conductor === "signal" ? "plug" : "module"),
+const recording = (station: "plug" | "module") => ({
+  point: signalPoint(job.setup, station),
   durationS: 0.1,
   sampleS: 1e-5,
   fromKmh: 9,
@@ -54,7 +54,7 @@ const recording = (conductor: "supply" | "signal") => ({
 rows.push([
   "100 ms of two channels at 100 kS/s",
   "≤ 10",
-  await time(20, () => [recordCar(car, recording("signal")), recordCar(car, recording("supply"))]),
+  await time(20, () => [recordCar(car, recording("plug")), recordCar(car, recording("module"))]),
   "as many sines",
   await time(20, () => Float32Array.from({ length: 20_000 }, (_, i) => Math.sin(i / 7))),
 ]);

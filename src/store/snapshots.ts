@@ -19,14 +19,13 @@ const KEPT = 8;
 /** Takes a snapshot when the newest is half a day old, and drops the oldest beyond eight. @returns whether one was taken */
 export async function snapshotIfDue(now: Date): Promise<boolean> {
   const times = (await snapshots.keys()).sort();
-  const newest = times.at(-1);
-  // A clock moved back must not stop the copies: a newest one from the future counts as old.
-  if (newest && Math.abs(now.getTime() - Date.parse(newest)) < EVERY_MS) return false;
+  // A clock moved back must not stop the copies: only one near this very time counts as fresh.
+  if (times.some((at) => Math.abs(now.getTime() - Date.parse(at)) < EVERY_MS)) return false;
   const { jobs } = await listJobs();
   if (jobs.length === 0) return false;
   const at = now.toISOString();
   await snapshots.setItem(at, { at, jobs });
-  for (const old of [...times, at].sort().slice(0, -KEPT)) await snapshots.removeItem(old);
+  for (const old of times.slice(0, Math.max(0, times.length + 1 - KEPT))) await snapshots.removeItem(old);
   return true;
 }
 

@@ -43,12 +43,12 @@ export function recordCar(car: SimulatedCar, options: RecordingOptions): Float32
     const at = here ? levels.present : levels.away!;
     const tooth = toothAt(teeth, angle - Math.floor(angle));
     const field = open ? OPENED_FIELD : 1;
-    if (here && condition.circuit.sensor.mode === "noisy" && random() < options.sampleS / NOISY_EVERY_S) stray = !stray;
+    const noisy = here && condition.circuit.sensor.mode === "noisy";
+    if (noisy && random() < options.sampleS / NOISY_EVERY_S) stray = !stray;
     const signal =
       setup.family === "passive"
         ? at.low + field * passiveV(car, at.high, tooth, kmh)
         : activeV(condition, at, tooth, field);
-    const noisy = here && condition.circuit.sensor.mode === "noisy";
     out[i] = (noisy ? strayV(setup.family === "passive", at, stray, random) : signal) + options.noiseV * normal(random);
   }
   return out;

@@ -13,6 +13,9 @@ export interface Tolerances {
   outputFactor: Bounds;
 }
 
+/** Sense resistors met in practice, ohms. */
+export const SENSE_OHMS = { from: 100, to: 140 } as const;
+
 const USUAL: Tolerances = {
   senseOhms: [114, 130],
   lowA: [6.5e-3, 7.5e-3],
@@ -26,21 +29,29 @@ const SIZE_SPREAD = 0.12;
 const PEAK_TO_PEAK = 2 * Math.SQRT2;
 
 /** Tolerances of this car: the usual ones, or those about a known-good recording of its model. */
-export function tolerancesOf({ family, known }: CornerSetup): Tolerances {
+export function tolerancesOf({ family, sense, known }: CornerSetup): Tolerances {
   if (!known) return USUAL;
   if (family === "passive" && known.millivoltsPerKmh) {
     const usual = (1000 * PEAK_TO_PEAK * PASSIVE_REFERENCE.volts) / PASSIVE_REFERENCE.speedKmh;
     return { ...USUAL, outputFactor: about(known.millivoltsPerKmh / usual, SIZE_SPREAD) };
   }
-  if (family !== "active-2wire" || !known.lowV || !known.highV) return USUAL;
+  // Only on the low side does the level stand over the sense resistor alone.
+  if (family !== "active-2wire" || sense !== "low" || !known.lowV || !known.highV) return USUAL;
   // Which of resistor and current makes the level no voltage tells: the resistor takes it, the current keeps its middle.
   const lowA = (USUAL.lowA[0] + USUAL.lowA[1]) / 2;
+  const ohms = known.lowV / lowA;
+  if (ohms < SENSE_OHMS.from || ohms > SENSE_OHMS.to) return USUAL;
   return {
     ...USUAL,
     lowA: about(lowA, LEVEL_SPREAD),
-    senseOhms: about(known.lowV / lowA, LEVEL_SPREAD),
+    senseOhms: about(ohms, LEVEL_SPREAD),
     ratio: about(known.highV / known.lowV, LEVEL_SPREAD),
   };
+}
+
+/** Whether a set-up's known-good tells anything of this kind of sensor. */
+export function isNarrowed(setup: CornerSetup): boolean {
+  return tolerancesOf(setup) !== USUAL;
 }
 
 /** What a known-good recording changes, in one sentence; null when it changes nothing for this family. */

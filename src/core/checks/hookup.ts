@@ -3,6 +3,8 @@ import type { CornerSetup } from "../circuit/setup";
 import { stateKey, type CircuitState } from "../circuit/state";
 import type { Quantity } from "../units/quantity";
 
+/** What answers without probes. */
+export const lookInstruments = ["eyes", "hands", "film", "gauge", "compare", "scan"] as const;
 export const instruments = [
   "volts-dc",
   "volts-ac",
@@ -12,12 +14,7 @@ export const instruments = [
   "hertz",
   "duty",
   "lamp",
-  "eyes",
-  "hands",
-  "film",
-  "gauge",
-  "compare",
-  "scan",
+  ...lookInstruments,
   "scope",
 ] as const;
 export type Instrument = (typeof instruments)[number];
@@ -51,15 +48,6 @@ export const instrumentWords: Record<Instrument, string> = {
   scope: "scope",
 };
 
-/** What answers without probes. */
-export const lookInstruments = [
-  "eyes",
-  "hands",
-  "film",
-  "gauge",
-  "compare",
-  "scan",
-] as const satisfies readonly Instrument[];
 export type LookInstrument = (typeof lookInstruments)[number];
 
 export function isLookInstrument(instrument: Instrument): instrument is LookInstrument {

@@ -69,6 +69,8 @@ export const meterSchema = z.object({
   averageResponding: z.boolean(),
 });
 
+export type Meter = z.infer<typeof meterSchema>;
+
 /** What is known of a corner before anything is measured. */
 export const cornerSetupSchema = z.object({
   corner: z.enum(corners),
@@ -104,14 +106,14 @@ export type Station = z.infer<typeof stationSchema>;
 export type Span = z.infer<typeof spanSchema>;
 
 /** A usual hand meter: 10 MΩ, true RMS, 0.15 Ω of leads. */
-export const usualMeter: NonNullable<CornerSetup["meter"]> = {
+export const usualMeter: Meter = {
   inputMegohm: 10,
   leadOhms: 0.15,
   averageResponding: false,
 };
 
 /** The meter in use, or a usual one. */
-export function meterOf({ meter }: CornerSetup): NonNullable<CornerSetup["meter"]> {
+export function meterOf({ meter }: CornerSetup): Meter {
   return meter ?? usualMeter;
 }
 

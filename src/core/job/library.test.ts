@@ -87,7 +87,7 @@ describe("a known-good narrows what a good car reads", () => {
 
   it("levels of two-wire sensors, from the recording's own", () => {
     const item = { ...shelf[0]!.item, simulated: false };
-    const known = knownFrom(item, "active-2wire")!;
+    const known = knownFrom(item, good)!;
     const own = setupOf({ known });
     expect(spreadOf(own)).toBeLessThan(0.5 * spreadOf(good));
     const { senseOhms, lowA } = tolerancesOf(own);
@@ -98,12 +98,15 @@ describe("a known-good narrows what a good car reads", () => {
 
   it("size for speed of passive sensors; nothing across families, and nothing from a bad one", () => {
     const passive = shelf[2]!.item;
-    const setup = setupOf({ family: "passive", known: knownFrom(passive, "passive") });
+    const setup = setupOf({ family: "passive", known: knownFrom(passive, setupOf({ family: "passive" })) });
     const [from, to] = tolerancesOf(setup).outputFactor;
     expect(to / from).toBeLessThan(1.3);
     expect(knownWords(setup)).toMatch(/Output for speed/);
-    expect(knownFrom(passive, "active-2wire")).toBeNull();
-    expect(knownFrom({ ...passive, kind: "known-bad" }, "passive")).toBeNull();
+    expect(knownFrom(passive, good)).toBeNull();
+    expect(knownFrom({ ...passive, kind: "known-bad" }, setup)).toBeNull();
+    // A high-side level stands on the supply, and a three-wire output is the pull-up's: neither tells of a current.
+    expect(knownFrom(shelf[0]!.item, setupOf({ sense: "high" }))).toBeNull();
+    expect(knownFrom(shelf[1]!.item, setupOf({ family: "active-3wire" }))).toBeNull();
     expect(knownWords(good)).toBeNull();
   });
 });

@@ -1,4 +1,5 @@
 import * as z from "zod";
+import { isNarrowed } from "../car/tolerances";
 import { families, type CornerSetup } from "../circuit/setup";
 import type { ChannelAnalysis } from "../waveform/analyse";
 
@@ -58,18 +59,18 @@ export function libraryItem(
   };
 }
 
-/** What a known-good item tells of every car of its model; null when it is of another family, or measured nothing. */
-export function knownFrom(item: LibraryItem, family: CornerSetup["family"]): NonNullable<CornerSetup["known"]> | null {
+/** What a known-good item tells of every car of its model; null when it tells nothing of this kind of sensor. */
+export function knownFrom(item: LibraryItem, setup: CornerSetup): NonNullable<CornerSetup["known"]> | null {
   const { levels } = item;
-  if (item.kind !== "known-good" || item.family !== family || !levels) return null;
+  if (item.kind !== "known-good" || item.family !== setup.family || !levels) return null;
   const { lowV, highV, millivoltsPerKmh } = levels;
-  if (family === "passive" ? !millivoltsPerKmh : !lowV || !highV) return null;
-  return {
+  const known = {
     from: `${item.model}, known-good`,
     ...(lowV !== null ? { lowV } : {}),
     ...(highV !== null ? { highV } : {}),
     ...(millivoltsPerKmh !== null ? { millivoltsPerKmh } : {}),
   };
+  return isNarrowed({ ...setup, known }) ? known : null;
 }
 
 /** Items that fit a search: every word must be somewhere in what is shown. */

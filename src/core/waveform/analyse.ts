@@ -7,7 +7,9 @@ import { threeLevel, widthCoding, type Frame, type WidthClass } from "./protocol
 import { supplyDips, supplyFinding } from "./supply";
 import { leadingFinding, type Finding } from "./findings";
 import { findPulses, guardV, rhythmOf, type Pulse } from "./pulses";
-import { lossFindings, median, shapeFindings } from "./ring-findings";
+import { lossFindings, shapeFindings } from "./ring-findings";
+import { SENSE_OHMS } from "../car/tolerances";
+import { median } from "../units/median";
 import { isFastTone, recordingWarnings } from "./recording-warnings";
 import { excursions, type Excursions } from "./excursions";
 import { onceATurn } from "./once-a-turn";
@@ -53,8 +55,6 @@ export interface ChannelAnalysis {
   leading: string;
 }
 
-/** Sense resistors met in practice, ohms; a level is wrong only if it is wrong for all of them. */
-const SENSE_OHMS = { from: 100, to: 140 } as const;
 const WINDOW_MA = { low: [5.9, 8.4], high: [11.8, 16.8] } as const;
 /** Passive module thresholds are commonly 100–200 mV (from memory). */
 const PASSIVE_THRESHOLD_V = 0.15;
@@ -199,6 +199,7 @@ function levelFindings(
   const list: Finding[] = [];
   if (isPassive(shape, options) && speed) list.push(...passiveSize(pulses, speed, whole));
   if (shape.kind === "two-level" && options.family === "active-2wire" && shape.lowV > 0.05 && shape.highV < 4) {
+    // A level is wrong only if it is wrong for every sense resistor met in practice.
     const [lowMa, highMa] = [shape.lowV, shape.highV].map((volts) => ({
       least: (1000 * volts) / SENSE_OHMS.to,
       most: (1000 * volts) / SENSE_OHMS.from,

@@ -1,3 +1,4 @@
+import { median } from "../units/median";
 import type { Finding } from "./findings";
 import { isMissing, type Pulse, type Rhythm } from "./pulses";
 import type { TurnWave, TurnWaves } from "./once-a-turn";
@@ -200,9 +201,4 @@ function firstHarmonic(values: Float64Array): (tooth: number) => number {
 
 function medianAbsolute(values: Float64Array): number {
   return median([...values].filter((value) => !Number.isNaN(value)).map(Math.abs));
-}
-
-export function median(values: number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted[sorted.length >> 1] ?? 0;
 }

@@ -12,6 +12,7 @@ import {
   standingRepair,
   type ReadingEntry,
 } from "@/core/job/derive";
+import { pathPins } from "@/core/job/path-pins";
 import { hookupOf, readingTyped } from "@/core/job/reading";
 import { settling } from "@/core/units/settling";
 import type { Entry, Job } from "@/core/job/schema";
@@ -45,6 +46,12 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   const [display, setDisplay] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
+  /** Counts what was asked of the simulated car: a reading that settles late must not land on another check. */
+  const asked = useRef(0);
+  const forgetDisplay = () => {
+    asked.current++;
+    setDisplay(null);
+  };
   const alone = job.simulated?.practice?.alone === true && !standingRepair(job);
   const proposals = diagnosis?.next ?? [];
   const check: NextCheck | null = free
@@ -52,6 +59,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     : (proposals[Math.min(chosen, proposals.length - 1)] ?? null);
 
   const append = (entry: Entry) => {
+    forgetDisplay();
     change((newest) => withEntry(newest, entry));
     setTyped("");
     setRefusal(null);
@@ -88,6 +96,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   const skip = (reason: string) =>
     check && !free && append({ ...stamp(), kind: "skip", check: check.id, reason: `${reason}: ${check.label}` });
   const other = (step: number) => {
+    forgetDisplay();
     setFree(null);
     setTyped("");
     setRefusal(null);
@@ -97,13 +106,15 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     if (!check || !job.simulated) return;
     const lock = interlock(check.hookup);
     if (lock?.stops) return setRefusal(lock.say);
+    const own = ++asked.current;
     const shown = await lineUpWorker().readSimulated(job, check.hookup);
-    if (shown === null) return;
+    if (shown === null || asked.current !== own) return;
     setTyped("");
     if (!matchMedia("(prefers-reduced-motion: reduce)").matches)
       for (const step of settling(shown)) {
         setDisplay(step);
         await new Promise((resolve) => setTimeout(resolve, SETTLE_MS));
+        if (asked.current !== own) return;
       }
     setDisplay(null);
     setTyped(shown);
@@ -111,6 +122,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     input.current?.focus();
   };
   const chooseFree = (hookup: Hookup) => {
+    forgetDisplay();
     setFree(hookup);
     setPicking(null);
     setTyped("");
@@ -162,7 +174,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
       <PathDrawing
         setup={job.setup}
         suspects={alone ? [] : diagnosis.suspects}
-        pins={pinsOf(job)}
+        pins={pathPins(job)}
         probes={{ red: check?.red ?? check?.look, black: check?.black }}
         state={check?.state ?? null}
         lamp={check?.instrument === "lamp"}
@@ -239,12 +251,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
         </span>
       </footer>
       {picking && (
-        <FreeReading
-          setup={job.setup}
-          points={picking}
-          onClose={() => setPicking(null)}
-          onChoose={(hookup) => chooseFree(hookup)}
-        />
+        <FreeReading setup={job.setup} points={picking} onClose={() => setPicking(null)} onChoose={chooseFree} />
       )}
       {keys && <KeySheet onClose={() => setKeys(false)} />}
     </main>
@@ -253,18 +260,3 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
 
 /** How often a hand meter renews its display (common practice, no source). */
 const SETTLE_MS = 120;
-
-function pinsOf(job: Job) {
-  return standingReadings(job).flatMap(({ reading }) => {
-    const hookup = hookupOf(reading, job.setup);
-    if (!hookup.ok || !reading.red || reading.value === undefined) return [];
-    const own = { point: reading.red, label: String(reading.value) };
-    const other = reading.black && stationPart(reading.black) !== stationPart(reading.red) ? reading.black : null;
-    return other && other.includes(".") ? [own, { point: other, label: `${own.label} ⊣` }] : [own];
-  });
-}
-
-/** Where a point's pin would stand: two probes at one face need one pin. */
-function stationPart(point: string): string {
-  return point.split(".").slice(0, 2).join(".");
-}

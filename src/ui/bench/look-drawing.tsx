@@ -4,54 +4,49 @@ import type { LookPicture } from "@/core/job/look-picture";
 export function LookDrawing({ picture }: { picture: LookPicture }) {
   return (
     <figure className="mt-2 rounded-xl border border-plum bg-paper p-3">
-      <svg
-        viewBox="0 0 420 170"
-        className="block h-auto w-full max-w-md"
-        role="img"
-        aria-label={SAY[picture.kind](picture)}
-      >
+      <svg viewBox="0 0 420 170" className="block h-auto w-full max-w-md" role="img" aria-label={pictureWords(picture)}>
         {(picture.kind === "ring" || picture.kind === "film") && <Ring picture={picture} />}
         {picture.kind === "plug" && <Plug {...picture} />}
         {picture.kind === "wire" && <Wire {...picture} />}
         {picture.kind === "foot" && <Foot {...picture} />}
         {picture.kind === "bearing" && <Bearing {...picture} />}
       </svg>
-      <figcaption className="text-sm text-muted">simulated · {SAY[picture.kind](picture)}</figcaption>
+      <figcaption className="text-sm text-muted">simulated · {pictureWords(picture)}</figcaption>
     </figure>
   );
 }
 
-const SAY: Record<LookPicture["kind"], (picture: LookPicture) => string> = {
-  ring: (one) => ringWords("the ring, unrolled", one),
-  film: (one) => ringWords("the encoder under film, unrolled", one),
-  plug: (one) =>
-    "bad" in one && one.bad ? "the plug: green bloom, one terminal backed out" : "the plug: clean, terminals even",
-  wire: (one) =>
-    "damaged" in one && one.damaged
-      ? "the loom: insulation chafed through at a clip"
-      : "the loom: whole along its clips",
-  foot: (one) =>
-    "liftMm" in one && one.liftMm > 0
-      ? "the foot: rust under it lifts it"
-      : "loose" in one && one.loose
-        ? "the foot: moves in its seat"
-        : "the foot: flat in its seat",
-  bearing: (one) =>
-    "play" in one && one.play ? "the hub: rocks, and stands still with the brake held" : "the hub: no play",
-};
+function pictureWords(picture: LookPicture): string {
+  switch (picture.kind) {
+    case "ring":
+    case "film":
+      return ringWords(picture);
+    case "plug":
+      return picture.bad ? "the plug: green bloom, one terminal backed out" : "the plug: clean, terminals even";
+    case "wire":
+      return picture.damaged ? "the loom: insulation chafed through at a clip" : "the loom: whole along its clips";
+    case "foot":
+      if (picture.loose) return "the foot: moves in its seat";
+      return picture.liftMm > 0 ? "the foot: rust under it lifts it" : "the foot: flat in its seat";
+    case "bearing":
+      return picture.play ? "the hub: rocks, and stands still with the brake held" : "the hub: no play";
+  }
+}
 
-function ringWords(what: string, one: LookPicture): string {
-  if (!("stripes" in one)) return what;
-  if (!one.stripes) return `${what}: no stripes on this side`;
-  if (one.missing) return `${what}: ${one.missing[1]} gone`;
-  if (one.crack !== null) return `${what}: a crack`;
-  return one.debris !== null ? `${what}: one packed or bent` : `${what}: even all the way`;
+type RingPicture = Extract<LookPicture, { kind: "ring" | "film" }>;
+
+function ringWords({ kind, stripes, missing, crack, debris }: RingPicture): string {
+  const what = kind === "ring" ? "the ring, unrolled" : "the encoder under film, unrolled";
+  if (!stripes) return `${what}: no stripes on this side`;
+  if (missing) return `${what}: ${missing[1]} gone`;
+  if (crack !== null) return `${what}: a crack`;
+  return debris !== null ? `${what}: one packed or bent` : `${what}: even all the way`;
 }
 
 const ROW = 24;
 
 /** Teeth or pole pairs laid out in rows, so that each can be told. */
-function Ring({ picture }: { picture: Extract<LookPicture, { kind: "ring" | "film" }> }) {
+function Ring({ picture }: { picture: RingPicture }) {
   const { pulses, missing, crack, debris, kind, stripes } = picture;
   const rows = Math.ceil(pulses / ROW);
   const height = Math.min(60, 150 / rows);

@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { useRouter, useSearchParams } from "next/navigation";
 import { useHotkeys } from "react-hotkeys-hook";
-import { families, familyWords, stationsOf, type Family } from "@/core/circuit/setup";
+import { families, familyWords, meterOf, stationsOf, type Family } from "@/core/circuit/setup";
 import { withConnectors } from "@/core/harness/edit-path";
 import { decodeCode, onlyHistory, sayCode, splitCodes } from "@/core/codes/code";
 import type { Job } from "@/core/job/schema";
@@ -232,7 +232,7 @@ function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
             onChange={(text) => setup({ supplyV: Number(text) })}
           />
         </div>
-        <MeterFields job={job} onChange={(meter) => setup({ meter })} />
+        <MeterFields meter={meterOf(job.setup)} onChange={(meter) => setup({ meter })} />
         <Group label="Inline connectors between module and sensor plug">
           {[0, 1, 2, 3].map((count) => (
             <Cap

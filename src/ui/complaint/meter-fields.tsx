@@ -1,16 +1,8 @@
-import { meterOf, type CornerSetup } from "@/core/circuit/setup";
+import type { Meter } from "@/core/circuit/setup";
 import { decimal } from "@/core/units/decimal";
-import type { Job } from "@/core/job/schema";
 
 /** The meter in use: its load and its leads are in every forecast. */
-export function MeterFields({
-  job,
-  onChange,
-}: {
-  job: Job;
-  onChange: (meter: NonNullable<CornerSetup["meter"]>) => void;
-}) {
-  const meter = meterOf(job.setup);
+export function MeterFields({ meter, onChange }: { meter: Meter; onChange: (meter: Meter) => void }) {
   return (
     <fieldset className="grid gap-4 md:grid-cols-3">
       <legend className="mb-1 text-sm text-muted">Your meter</legend>

@@ -35,6 +35,7 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
   const [shown, setShown] = useState<ScanFinding | null>(null);
   const car = job.setup;
   const say = useUnits();
+  const { units } = useSettings().settings;
   const last = job.entries.findLast((entry) => entry.kind === "scan");
   const lastId = last?.kind === "scan" ? last.scanId : null;
   useEffect(() => {
@@ -127,7 +128,7 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
           </Cap>
         )}
         <p className="text-sm text-muted">
-          CSV with time and four speeds; or type the four at a steady speed, in {useSettings().settings.units.speed}:
+          CSV with time and four speeds; or type the four at a steady speed, in {units.speed}:
         </p>
         <FourSpeeds onSpeeds={(speeds) => void keep({ ok: true, ...steadyLog(speeds, car) })} />
       </div>

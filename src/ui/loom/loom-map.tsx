@@ -50,7 +50,7 @@ export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
           <ol>
             {stations.map((station, i) => (
               <Row
-                key={`${station.station}${station.landmark ?? ""}`}
+                key={station.station}
                 id={station.station}
                 movable={inline.includes(station.station) && inline.length > 1}
                 spaced={inline.length > 1}
@@ -177,6 +177,7 @@ function Field({
     <label className="flex items-center gap-1 text-sm text-muted">
       <span className="sr-only">{label}</span>
       <input
+        key={value}
         defaultValue={value}
         placeholder={label}
         title={label}

@@ -7,13 +7,9 @@ import { pathShares } from "@/core/harness/path-shares";
 import type { Suspect } from "@/core/lineup/suspects";
 import { placeItems, pointX, terminals, TOP, WIDTH, wireConductorY } from "./path-layout";
 import { BatteryOff, LampBetween, PinnedReading, ProbeTip, SensorLead, SpanWires, Station } from "./path-parts";
+import type { Pin } from "@/core/job/path-pins";
 import { pointLabel } from "@/core/checks/words";
 import { formatShare } from "@/core/units/format";
-
-export interface Pin {
-  point: string;
-  label: string;
-}
 
 interface PathProps {
   setup: CornerSetup;

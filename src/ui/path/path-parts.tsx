@@ -24,24 +24,11 @@ export function Station({ item, x, width, open }: Placed & { open: boolean }) {
       />
       <rect x={x} y={TOP} width={width} height={BOX} rx="9" fill={hatch(item.share)} />
       <rect x={x} y={TOP + BOX - 4} width={width} height="4" rx="2" fill="var(--rule)" />
-      <text
-        x={x + 9}
-        y={TOP + 20}
-        fontSize="15"
-        fontWeight="700"
-        fill="var(--ink)"
-        style={{ paintOrder: "stroke", stroke: "var(--card)", strokeWidth: 6 }}
-      >
+      <text x={x + 9} y={TOP + 20} fontSize="15" fontWeight="700" fill="var(--ink)" style={HALO}>
         {item.name}
       </text>
       {open && (
-        <text
-          x={x + 9}
-          y={TOP + 38}
-          fontSize="13"
-          fill="var(--ink)"
-          style={{ paintOrder: "stroke", stroke: "var(--card)", strokeWidth: 6 }}
-        >
+        <text x={x + 9} y={TOP + 38} fontSize="13" fill="var(--ink)" style={HALO}>
           open
         </text>
       )}
@@ -78,7 +65,7 @@ function PartedStation({ item, x, width }: Placed) {
         fontSize="15"
         fontWeight="700"
         fill="var(--ink)"
-        style={{ paintOrder: "stroke", stroke: "var(--card)", strokeWidth: 6 }}
+        style={HALO}
       >
         {item.name} open
       </text>
@@ -86,6 +73,9 @@ function PartedStation({ item, x, width }: Placed) {
     </g>
   );
 }
+
+/** Keeps words readable over a hatch. */
+const HALO = { paintOrder: "stroke", stroke: "var(--card)", strokeWidth: 6 } as const;
 
 const PARTED = 16;
 
@@ -99,7 +89,7 @@ export function Share({ x, y, share }: { x: number; y: number; share: number }) 
       fontWeight="700"
       fontFamily="var(--font-mono)"
       fill="var(--ink)"
-      style={{ paintOrder: "stroke", stroke: "var(--card)", strokeWidth: 7 }}
+      style={HALO}
     >
       {formatShare(share).replace(" %", "")}
     </text>

@@ -2,13 +2,14 @@
 import { approaches, approachWords } from "@/core/lineup/next-check";
 import { useEffect, useState } from "react";
 import { toast } from "sonner";
-import { exportJob } from "@/core/job/file";
-import { usualMeter } from "@/core/circuit/setup";
+import { exportJob, firstIssue } from "@/core/job/file";
+import { meterSchema, usualMeter, type Meter } from "@/core/circuit/setup";
 import { defaultPriors, withShare } from "@/core/faults/catalogue";
 import { parts, partWords } from "@/core/faults/fault";
 import { decimal } from "@/core/units/decimal";
 import { listJobs } from "@/store/jobs";
 import { listSnapshots, restoreSnapshot, type Snapshot } from "@/store/snapshots";
+import { MeterFields } from "../complaint/meter-fields";
 import { download } from "../jobs/download";
 import { Cap } from "../keys/cap";
 import { PlainHeader } from "../keys/plain-header";
@@ -73,11 +74,10 @@ function Field({ label, value, onSet }: { label: string; value: string; onSet: (
 function WayPanel() {
   const { settings, change } = useSettings();
   const { policy } = settings;
-  const meter = settings.meter ?? usualMeter;
-  const number = (key: "inputMegohm" | "leadOhms", from: number, to: number) => (text: string) => {
-    const value = decimal(text);
-    if (!(value >= from && value <= to)) return toast.error(`A number from ${from} to ${to}.`);
-    change({ meter: { ...meter, [key]: value } });
+  const setMeter = (typed: Meter) => {
+    const parsed = meterSchema.safeParse(typed);
+    if (parsed.success) change({ meter: parsed.data });
+    else toast.error(`Not taken: ${firstIssue(parsed.error)}. The old value stands.`);
   };
   return (
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label="How we go about it">
@@ -104,19 +104,9 @@ function WayPanel() {
           </Cap>
         ))}
       </div>
-      <div className="grid grid-cols-2 gap-3 pt-3">
-        <Field label="meter input, MΩ" value={String(meter.inputMegohm)} onSet={number("inputMegohm", 0.01, 1000)} />
-        <Field label="its leads, Ω (0 if nulled)" value={String(meter.leadOhms)} onSet={number("leadOhms", 0, 5)} />
+      <div className="pt-3">
+        <MeterFields meter={settings.meter ?? usualMeter} onChange={setMeter} />
       </div>
-      <label className="flex min-h-11 items-center gap-2 pt-2 text-sm">
-        <input
-          type="checkbox"
-          className="size-5 accent-[var(--marigold)]"
-          checked={meter.averageResponding}
-          onChange={(event) => change({ meter: { ...meter, averageResponding: event.target.checked } })}
-        />
-        AC by average, not true RMS
-      </label>
     </section>
   );
 }

@@ -123,7 +123,7 @@ export function CaptureView({
     toast(`Kept as ${kind}: ${item.model}. Compare any capture with it here.`);
   };
   const against = library.find(({ captureId }) => captureId === comparedId);
-  const known = against && !against.simulated ? knownFrom(against, job.setup.family) : null;
+  const known = against && !against.simulated ? knownFrom(against, job.setup) : null;
   const compare = async (id: string) => {
     setComparedId(id);
     const other = (await loadCapture(id)) ?? (await loadShipped(id));

@@ -1,0 +1,23 @@
+import { standingReadings } from "./derive";
+import { hookupOf } from "./reading";
+import type { Job } from "./schema";
+
+/** A reading pinned on the path where a probe stood. */
+export interface Pin {
+  point: string;
+  label: string;
+}
+
+/** Every standing measurement at its red point, and again at its black one when that is another face of the corner. */
+export function pathPins(job: Job): Pin[] {
+  return standingReadings(job).flatMap(({ reading }) => {
+    const hookup = hookupOf(reading, job.setup);
+    if (!hookup.ok || !("black" in hookup.value) || !reading.red || reading.value === undefined) return [];
+    const { red, black } = hookup.value;
+    const own = { point: reading.red, label: String(reading.value) };
+    const elsewhere =
+      (black.at === "face" || black.at === "span") &&
+      !(black.at === "face" && red.at === "face" && black.station === red.station && black.face === red.face);
+    return elsewhere && reading.black ? [own, { point: reading.black, label: `${own.label} ⊣` }] : [own];
+  });
+}
