@@ -69,6 +69,10 @@ for (const pierce of [true, false])
     await page.getByRole("textbox", { name: "supply end to end" }).fill("0.3");
     await page.keyboard.press("Enter");
     await expect(page.getByRole("button", { name: "✓ 0.3" })).toBeVisible();
+    const map = page.getByRole("region", { name: "Loom map" });
+    await map.getByRole("button", { name: "add a connector" }).click();
+    await expect(map.getByText("connector C2")).toBeVisible();
+    await expect(page.getByRole("region", { name: "Wire table" })).toBeVisible();
   });
 
 test("close-out: repaired, measured again, fixed, and a PDF comes out", async ({ page }) => {

@@ -4,7 +4,7 @@ import { decimal } from "@/core/units/decimal";
 /** The meter in use: its load and its leads are in every forecast. */
 export function MeterFields({ meter, onChange }: { meter: Meter; onChange: (meter: Meter) => void }) {
   return (
-    <fieldset className="grid gap-4 md:grid-cols-3">
+    <fieldset className="grid grid-cols-[repeat(auto-fit,minmax(11rem,1fr))] items-end gap-4">
       <legend className="mb-1 text-sm text-muted">Your meter</legend>
       <label className="text-sm text-muted">
         input, MΩ

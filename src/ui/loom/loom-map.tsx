@@ -150,7 +150,7 @@ function Row({
           {...attributes}
           {...listeners}
           aria-label={`Move ${stationWords(id)}`}
-          className="mt-1.5 min-h-11 w-8 shrink-0 cursor-grab touch-none rounded-lg text-muted"
+          className="mt-1.5 min-h-11 w-8 shrink-0 self-start cursor-grab touch-none rounded-lg text-muted"
         >
           ⋮⋮
         </button>

@@ -53,15 +53,17 @@ function Loom({ job, change }: { job: Job; change: ChangeJob }) {
 }
 
 function useLoom(job: Job): LoomView | null {
-  const [view, setView] = useState<LoomView | null>(null);
+  const [made, setMade] = useState<{ path: Job["setup"]["path"]; view: LoomView } | null>(null);
+  const { path } = job.setup;
   useEffect(() => {
     let live = true;
     void lineUpWorker()
       .loom(job)
-      .then((made) => live && setView(made));
+      .then((view) => live && setMade({ path, view }));
     return () => {
       live = false;
     };
-  }, [job]);
-  return view;
+  }, [job, path]);
+  // A view of another path has other spans: nothing is shown until this one's is there.
+  return made?.path === path ? made.view : null;
 }
