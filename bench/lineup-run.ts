@@ -44,10 +44,14 @@ export interface Truth {
   car: number;
   setup: CornerSetup;
   truth: Suspectable;
+  intermittent: boolean;
 }
 
-/** The cars of a run: faults drawn by their priors, families in turn. */
-export function truths(cars: number, seed = 2026): Truth[] {
+/**
+ * The cars of a run: faults drawn by their priors, families in turn.
+ * @param intermittent only faults that come and go, on cars whose owner says so
+ */
+export function truths(cars: number, seed = 2026, intermittent = false): Truth[] {
   const random = seeded(seed);
   return Array.from({ length: cars }, (_, car) => {
     const setup = cornerSetupSchema.parse({
@@ -61,9 +65,9 @@ export function truths(cars: number, seed = 2026): Truth[] {
         { station: "plug", accessMin: 7 },
       ],
     });
-    const all = suspectables(setup);
-    let pick = random();
-    return { car, setup, truth: all.find((one) => (pick -= one.prior) <= 0) ?? all.at(-1)! };
+    const all = suspectables(setup).filter(({ fault }) => fault.intermittent || !intermittent);
+    let pick = random() * all.reduce((sum, { prior }) => sum + prior, 0);
+    return { car, setup, truth: all.find((one) => (pick -= one.prior) <= 0) ?? all.at(-1)!, intermittent };
   });
 }
 
@@ -82,9 +86,12 @@ export interface RunResult {
 }
 
 /** Diagnoses one car. @param say is told each step, for tracing */
-export function runCar(method: Method, { car: seed, setup, truth }: Truth, say?: (line: string) => void): RunResult {
-  const car = simulateCar(setup, suspectId(truth.fault, truth.place), { seed: 9000 + seed, spread: SPREAD });
-  const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed });
+export function runCar(method: Method, one: Truth, say?: (line: string) => void): RunResult {
+  const { car: seed, setup, truth, intermittent } = one;
+  const fault = suspectId(truth.fault, truth.place);
+  const car = simulateCar(setup, fault, { seed: 9000 + seed, spread: SPREAD, intermittent });
+  const complaint = complaintSchema.parse(intermittent ? { presence: "intermittent" } : {});
+  const lineUp = new LineUp(setup, complaint, { seed });
   const slips = seeded(seed * 7 + 1);
   const done = new Set<string>();
   const queue = textbookOrder(lineUp.checks);

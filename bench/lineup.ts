@@ -1,7 +1,7 @@
 /**
  * The verdict on cars the line-up has not seen: truths drawn from ranges 1.5 times wider, other seeds, meter error and
  * 2 % slipped readings. Baseline in the same run: a fixed textbook order of checks, weighed by the same line-up.
- * usage: npm run bench:lineup -- [cars] [--seed N] [--ours] [--trace]
+ * usage: npm run bench:lineup -- [cars] [--seed N] [--ours] [--intermittent] [--trace]
  */
 import { spawn } from "node:child_process";
 import { cpus } from "node:os";
@@ -22,6 +22,7 @@ const { values, positionals } = parseArgs({
     seed: { type: "string", default: "2026" },
     shard: { type: "string" },
     ours: { type: "boolean" },
+    intermittent: { type: "boolean" },
     trace: { type: "boolean" },
   },
 });
@@ -33,7 +34,7 @@ else report((await Promise.all(cpus().map((_, i, { length }) => startShard(`${i}
 
 function runShard(shard: string): void {
   const [from, step] = shard.split("/").map(Number) as [number, number];
-  for (const one of truths(CARS, Number(values.seed)))
+  for (const one of truths(CARS, Number(values.seed), values.intermittent))
     if (one.car % step === from)
       for (const method of used) {
         const { setup, truth } = one;
@@ -76,7 +77,7 @@ function startShard(shard: string): Promise<Outcome[]> {
 }
 
 function report(outcomes: Outcome[]): void {
-  console.log(`${CARS} cars, all families`);
+  console.log(`${CARS} cars, all families${values.intermittent ? ", faults that come and go" : ""}`);
   for (const method of used) {
     const own = outcomes.filter((one) => one.method === method);
     const proven = own.filter((one) => one.proven);

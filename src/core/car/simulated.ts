@@ -6,6 +6,7 @@ import type { CarCondition } from "../faults/fault";
 import { normal, seeded, type Random } from "../random/random";
 import { formatQuantity } from "../units/format";
 import { DRAWS, drawCar, drawHealthy, dutyOf, fromUniforms } from "./draw";
+import { seenShare } from "./seen-share";
 import { StateReader, type Outlook } from "./reader";
 import { whereaboutsOf } from "./whereabouts";
 import { SymptomWatch } from "./symptom";
@@ -64,9 +65,8 @@ export function simulateCar(
 
 /** What the instrument shows on this car, as a person would type it: `11.2 V`, `OL`, `missing-pulses`. */
 export function readCar(car: SimulatedCar, hookup: Hookup): string {
-  const here = car.away === null || car.random() < car.duty;
-  const watched = hookup.instrument === "scope" || hookup.instrument === "scan";
-  const condition = here || watched ? car.condition : car.away!;
+  const here = car.away === null || car.random() < seenShare(hookup, car.duty);
+  const condition = here ? car.condition : car.away!;
   const where = whereaboutsOf(car.truth, car.away !== null);
   const reader = new StateReader(car.setup, hookup.state, [hookup]);
   reader.take(condition);

@@ -26,6 +26,7 @@ const MINUTES = {
   sensorOut: 15,
   measure: 1,
   probe: 2,
+  watch: 6,
   capture: 3,
   drive: 5,
   look: 1,
@@ -120,6 +121,7 @@ function lookAccess(
 }
 
 function ownMinutes(hookup: Hookup, pierces: boolean): number {
+  if (hookup.state.watched) return MINUTES.watch;
   if (pierces) return MINUTES.pierce;
   if (hookup.instrument === "scope") return MINUTES.capture;
   if (hookup.instrument === "amps-dc") return MINUTES.clamp;

@@ -24,14 +24,29 @@ const BATTERY_NEGATIVE: Point = { at: "battery", pole: "negative" };
 const BODY: Point = { at: "body" };
 const HAND_SPIN_KMH = 7;
 
-/** Every check worth proposing on this corner, allowed now or not. */
-export function checkCatalogue(setup: CornerSetup): Check[] {
+/**
+ * Every check worth proposing on this corner, allowed now or not.
+ * @param comesAndGoes the fault is intermittent: live volts are also offered watched while the loom is moved
+ */
+export function checkCatalogue(setup: CornerSetup, comesAndGoes = false): Check[] {
   const stations = stationsOf(setup).map(({ station }) => station);
   const checks: Hookup[] = [];
   for (const station of stations) checks.push(...atStation(setup, station));
   checks.push(...alongHarness(setup, stations), ...moduleSupply(), ...wheelAndRing(setup), ...pierced(setup));
+  if (comesAndGoes) checks.push(...checks.filter(isWatchable).map(watched));
   const unique = new Map(checks.map((hookup) => [hookupKey(hookup), hookup]));
   return [...unique].map(([id, hookup]) => ({ id, hookup, ...accessSteps(hookup, setup) }));
+}
+
+/** Live volts at a plug that stays joined, ohms along a wire or coil: what comes and goes is seen only by waiting for it. */
+function isWatchable(hookup: Hookup): boolean {
+  if (!("red" in hookup) || hookup.red.at !== "face") return false;
+  if (hookup.instrument === "volts-dc") return hookup.state.unplugged.length === 0;
+  return hookup.instrument === "ohms";
+}
+
+function watched(hookup: Hookup): Hookup {
+  return { ...hookup, state: { ...hookup.state, watched: true } };
 }
 
 function state(parts: Partial<CircuitState> = {}): CircuitState {

@@ -47,10 +47,11 @@ export function hookupCard(hookup: Hookup, setup: CornerSetup): HookupCard | nul
   const { instrument } = hookup;
   const picture =
     instrument === "scope" ? "scope" : instrument === "amps-dc" ? "clamp" : instrument === "lamp" ? "lamp" : "meter";
-  const dial =
+  const usual =
     hookup.instrument === "scope" && setup.family === "passive"
       ? set[0].replace("DC coupling", "AC or DC coupling")
       : set[0];
+  const dial = hookup.state.watched ? `${usual}, MIN/MAX hold on` : usual;
   return { picture, dial: `${instrumentWords[hookup.instrument]}: ${dial}`, sockets: set[1], leads };
 }
 

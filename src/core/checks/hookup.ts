@@ -68,6 +68,17 @@ export type Hookup =
 
 /** Names a hook-up: two readings with the same key were taken the same way. */
 export function hookupKey(hookup: Hookup): string {
+  const known = keys.get(hookup);
+  if (known !== undefined) return known;
+  const key = makeKey(hookup);
+  keys.set(hookup, key);
+  return key;
+}
+
+/** Planning asks for a hundred names a reading; a hook-up never changes, so neither does its name. */
+const keys = new WeakMap<Hookup, string>();
+
+function makeKey(hookup: Hookup): string {
   const where =
     "look" in hookup ? hookup.look : pointText(hookup.red) + ("black" in hookup ? `>${pointText(hookup.black)}` : "");
   return `${hookup.instrument}:${where}:${stateKey(hookup.state)}`;

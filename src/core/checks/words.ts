@@ -16,8 +16,12 @@ export function instruction(hookup: Hookup, setup: CornerSetup): string {
     return `${before} Feed fused 12 V into ${red} and hang the test lamp from ${pointWords(hookup.black, setup)} to battery −.`;
   if (hookup.instrument === "scope")
     return `${before} Scope, DC-coupled: probe on ${red}, its ground at the same connector. Record at least three turns.`;
-  return `${before} Meter on ${instrumentWords[hookup.instrument]}: red on ${red}, black on ${pointWords(hookup.black, setup)}.`;
+  const meter = `Meter on ${instrumentWords[hookup.instrument]}: red on ${red}, black on ${pointWords(hookup.black, setup)}.`;
+  return `${before} ${meter}${hookup.state.watched ? ` ${WATCH}` : ""}`;
 }
+
+const WATCH =
+  "MIN/MAX hold on, five minutes: move the loom and bounce the corner. Type the value it jumped to, or the steady one if it never did.";
 
 /** A point as said aloud: “the supply wire of connector C1, module side”. */
 export function pointWords(point: Point, setup: CornerSetup): string {
@@ -63,7 +67,7 @@ export function hookupLabel(hookup: Hookup): string {
     );
   if (hookup.instrument === "amps-dc") return `clamp at ${pointLabel(hookup.red)}`;
   if (hookup.instrument === "scope") return `capture at ${pointLabel(hookup.red)}`;
-  return `${pointLabel(hookup.red)} to ${pointLabel(hookup.black)}`;
+  return `${pointLabel(hookup.red)} to ${pointLabel(hookup.black)}${hookup.state.watched ? ", watched" : ""}`;
 }
 
 /** The state of the car for a hook-up as a short phrase: `key on, plug open`. */
@@ -72,6 +76,7 @@ export function stateWords(state: CircuitState): string {
   if (state.batteryOff) words.push("battery off");
   for (const station of state.unplugged) words.push(`${stationWords(station)} open`);
   if (state.wheel !== "still") words.push(MOTION[state.wheel]);
+  if (state.watched) words.push("watched while moved");
   if (state.load) words.push(`${state.load.kind} ${state.load.red} to ${state.load.black}`);
   return words.join(", ");
 }

@@ -7,6 +7,8 @@ export const circuitStateSchema = z.object({
   batteryOff: z.boolean().default(false),
   wheel: z.enum(["still", "creep", "hand", "driven"]).default("still"),
   speedKmh: z.number().min(0).max(300).optional(),
+  /** Left on for minutes with the loom moved, the meter holding least and greatest: the value it jumped to is read. */
+  watched: z.boolean().optional(),
   load: z.object({ kind: z.enum(["lamp", "led"]), red: z.string(), black: z.string() }).optional(),
 });
 
@@ -30,6 +32,6 @@ export function stateKey(state: CircuitState): string {
     state.batteryOff ? "b-" : "",
     state.wheel,
     speedOf(state),
-    load,
+    load + (state.watched ? "watched" : ""),
   ].join("|");
 }

@@ -25,7 +25,7 @@ export function putOff(
   setup: CornerSetup,
   done: ReadonlySet<string>,
 ): ReadonlySet<string> {
-  const all = checkCatalogue(setup);
+  const all = checkCatalogue(setup, true);
   const own = all.find(({ id }) => id === check);
   const alike = own && ALIKE[skipReasons.find((one) => reason.startsWith(one)) ?? "would do harm"](own, done);
   return new Set([check, ...(alike ? all.filter(alike).map(({ id }) => id) : [])]);

@@ -1,9 +1,13 @@
 import { StateReader, type Outlook } from "../car/reader";
 import { answersFor } from "../checks/answers";
 import { byState, hookupKey, type Hookup } from "../checks/hookup";
+import { seenShare } from "../car/seen-share";
 import { freshen, type Candidates, type Group } from "./candidates";
 
-/** What every candidate would read in one hook-up. Numbers have `slots` alternatives each (sensor level × fault there or away). */
+/**
+ * What candidates would read in one hook-up, the forecast of row `r` kept at `r / stride`. Numbers have `slots`
+ * alternatives each (sensor level × fault there or away).
+ */
 export type ForecastTable =
   | { kind: "numbers"; hookup: Hookup; slots: number; values: Float64Array; chances: Float64Array }
   | { kind: "words"; hookup: Hookup; words: readonly string[]; chances: Float64Array };
@@ -15,7 +19,7 @@ export const PLANNING_STRIDE = 6;
 
 /**
  * Forecasts for a line-up, made when first wanted and kept; hook-ups in one state share the solves.
- * @param stride 1 forecasts every candidate, 3 every third (rows in between stay empty)
+ * @param stride 1 forecasts every candidate, 3 every third; group sizes are multiples of it
  */
 export class Forecasts {
   private readonly candidates: Candidates;
@@ -30,8 +34,14 @@ export class Forecasts {
     this.moves = new Int32Array(candidates.groups.length);
   }
 
-  /** The tables of these hook-ups, in order; a group that has moved since is forecast anew if it still matters. */
-  want(hookups: readonly Hookup[], matters: (group: number, shelf: readonly Hookup[]) => boolean): ForecastTable[] {
+  /**
+   * The tables of these hook-ups, in order; a group that has moved since is forecast anew if it still matters.
+   * @param matters told the group, the hook-ups asked for, and whether an older forecast of it is at hand
+   */
+  want(
+    hookups: readonly Hookup[],
+    matters: (group: number, shelf: readonly Hookup[], older: boolean) => boolean,
+  ): ForecastTable[] {
     const wanted = new Set(hookups.map(hookupKey));
     const missing = hookups.filter((hookup) => !this.tables.has(hookupKey(hookup)));
     for (const sharing of byState(missing)) this.read(sharing);
@@ -39,7 +49,10 @@ export class Forecasts {
       const asked = shelf.tables.flatMap(({ hookup }) => (wanted.has(hookupKey(hookup)) ? [hookup] : []));
       if (asked.length === 0) continue;
       this.candidates.groups.forEach((group, g) => {
-        if (shelf.made[g] === this.moves[g] || (!matters(g, asked) && (shelf.made[g] !== NEVER || this.stride > 1)))
+        if (
+          shelf.made[g] === this.moves[g] ||
+          (!matters(g, asked, shelf.made[g] !== NEVER) && (shelf.made[g] !== NEVER || this.stride > 1))
+        )
           return;
         freshen(this.candidates, group, g);
         fill(shelf.reader, shelf.tables, this.candidates, group, this.stride);
@@ -55,7 +68,8 @@ export class Forecasts {
   }
 
   private read(hookups: Hookup[]): void {
-    const { setup, count, groups } = this.candidates;
+    const { setup, groups } = this.candidates;
+    const count = this.candidates.count / this.stride;
     const tables = hookups.map((hookup): ForecastTable => {
       const words = answersFor(hookup, setup)?.words;
       if (words) return { kind: "words", hookup, words, chances: new Float64Array(count * words.length) };
@@ -82,44 +96,34 @@ function fill(
 ): void {
   for (let row = group.first; row < group.first + group.size; row += stride) {
     const duty = candidates.duty[row]!;
+    const place = row / stride;
     reader.take(candidates.cars[row]!);
-    tables.forEach((table, at) => write(table, row, reader.outlook(at, group.whereabouts), duty, 0));
+    tables.forEach((table, at) =>
+      write(table, place, reader.outlook(at, group.whereabouts), seenShare(table.hookup, duty), 0),
+    );
     const away = candidates.healthy[row];
     if (!away) continue;
     reader.take(away);
     const healthyHere = { ...group.whereabouts, comesAndGoes: false };
-    tables.forEach((table, at) => write(table, row, reader.outlook(at, healthyHere), 1 - duty, 2));
+    tables.forEach((table, at) =>
+      write(table, place, reader.outlook(at, healthyHere), 1 - seenShare(table.hookup, duty), 2),
+    );
   }
 }
 
-/** Words are mixed by duty except where a long watch (scan, scope) or a look sees the fault however short it shows. */
-function write(table: ForecastTable, row: number, outlook: Outlook, share: number, slot: number): void {
+/** Both states of a fault that comes and goes are mixed by how long each is there for this hook-up to see. */
+function write(table: ForecastTable, place: number, outlook: Outlook, share: number, slot: number): void {
   if (table.kind === "words" && outlook.kind === "words") {
-    const start = row * table.words.length;
-    const weight = isLongWatch(table.hookup)
-      ? slot === 0
-        ? Math.max(share, Math.min(1, share + 0.6))
-        : Math.min(share, 1 - Math.min(1, 1 - share + 0.6))
-      : share;
+    const start = place * table.words.length;
     outlook.chances.forEach((chance, i) => {
-      table.chances[start + i] = (slot === 0 ? 0 : table.chances[start + i]!) + weight * chance;
+      table.chances[start + i] = (slot === 0 ? 0 : table.chances[start + i]!) + share * chance;
     });
   } else if (table.kind === "numbers" && outlook.kind === "numbers") {
-    const start = row * table.slots;
+    const start = place * table.slots;
     if (slot === 0) table.chances.fill(0, start, start + table.slots);
     outlook.values.forEach((value, i) => {
       table.values[start + slot + i] = value;
       table.chances[start + slot + i] = share * outlook.chances[i]!;
     });
   }
-}
-
-function isLongWatch({ instrument }: Hookup): boolean {
-  return (
-    instrument === "scope" ||
-    instrument === "scan" ||
-    instrument === "eyes" ||
-    instrument === "hands" ||
-    instrument === "film"
-  );
 }

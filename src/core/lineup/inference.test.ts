@@ -8,7 +8,7 @@ import type { Hookup } from "../checks/hookup";
 import { forecastStrip, previewReading } from "../job/forecast-strip";
 import { normalScore, normal, seeded } from "../random/random";
 import { complaintSchema } from "./complaint";
-import { InformationTable, informationTable } from "./information";
+import { InformationTable, informationTable, subsetWeights } from "./information";
 import { LineUp } from "./line-up";
 import { overLimitChance, scaleError, toScale, fromScale } from "./scale";
 import { BLUNDER } from "./weigh";
@@ -109,9 +109,11 @@ describe("word answers", () => {
     const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed: 4, perGroup: 24 });
     const shares = lineUp.shares();
     const tyres: Hookup = { instrument: "eyes", look: "tyres", state: off };
+    const within = subsetWeights(lineUp.candidates, 1);
+    const ownVoices = Int32Array.from(shares.keys());
     const [seen, irrelevant] = lineUp
       .tables([film, tyres])
-      .map((table) => informationTable(table, lineUp.candidates, shares));
+      .map((table) => informationTable(table, lineUp.candidates, shares, 1, within, ownVoices));
     expect(seen!.bits).toBeGreaterThan(5 * irrelevant!.bits);
   });
 });

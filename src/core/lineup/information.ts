@@ -22,7 +22,8 @@ export class InformationTable {
     this.bins = bins;
     this.chances = chances;
     this.live = [...shares.keys()].filter((g) => shares[g]! > NEGLIGIBLE_SHARE);
-    this.groupEntropy = Float64Array.from(shares, (_, g) => entropy(chances, g * bins, bins));
+    this.groupEntropy = new Float64Array(shares.length);
+    for (const g of this.live) this.groupEntropy[g] = entropy(chances, g * bins, bins);
     this.bits = this.gain(shares);
   }
 
@@ -54,17 +55,21 @@ export class InformationTable {
 
 /**
  * Sorts one check's forecasts into outcome bins by group.
- * @param voices for each group, the group whose forecasts stand for it (its own by default; see reach.ts)
+ * @param within weights of the candidates forecast, summing to 1 in each group (see `subsetWeights`)
+ * @param voices for each group, the group whose forecasts stand for it (see reach.ts)
  */
 export function informationTable(
   table: ForecastTable,
   candidates: Candidates,
   shares: Float64Array,
-  stride = 1,
-  voices: Int32Array = Int32Array.from(shares.keys()),
+  stride: number,
+  within: Float64Array,
+  voices: Int32Array,
 ): InformationTable {
-  const within = subsetWeights(candidates, stride);
-  const speaking = new Set([...voices].filter((_, g) => shares[g]! > NEGLIGIBLE_SHARE));
+  const speaking = new Set<number>();
+  voices.forEach((voice, g) => {
+    if (shares[g]! > NEGLIGIBLE_SHARE) speaking.add(voice);
+  });
   if (table.kind === "words") return wordsTable(table, candidates, shares, within, stride, speaking, voices);
   const span = range(table, candidates, speaking, stride);
   const bins = Math.max(2, Math.min(MOST_BINS, Math.ceil((span.high - span.low) / NARROWEST_BIN)));
@@ -78,9 +83,10 @@ export function informationTable(
       const weight = within[row]!;
       if (weight < 1e-6) continue;
       for (let slot = 0; slot < table.slots; slot++) {
-        const chance = table.chances[row * table.slots + slot]! * weight;
+        const at = (row / stride) * table.slots + slot;
+        const chance = table.chances[at]! * weight;
         if (chance === 0) continue;
-        const value = table.values[row * table.slots + slot]!;
+        const value = table.values[at]!;
         const overLimit = overLimitChance(table.hookup.instrument, value);
         chances[g * all + bins]! += chance * overLimit;
         if (value === Infinity) continue;
@@ -116,7 +122,8 @@ function wordsTable(
     if (!speaking.has(g)) return;
     for (let row = first; row < first + size; row += stride) {
       const weight = within[row]!;
-      for (let word = 0; word < bins; word++) chances[g * bins + word]! += weight * table.chances[row * bins + word]!;
+      for (let word = 0; word < bins; word++)
+        chances[g * bins + word]! += weight * table.chances[(row / stride) * bins + word]!;
     }
     blunder(chances, g * bins, bins);
   });
@@ -163,12 +170,11 @@ function range(
   let [low, high] = [Infinity, -Infinity];
   candidates.groups.forEach(({ first, size }, g) => {
     if (!speaking.has(g)) return;
-    for (let row = first; row < first + size; row += stride)
-      for (let at = row * table.slots; at < (row + 1) * table.slots; at++) {
-        if (table.chances[at] === 0 || table.values[at] === Infinity) continue;
-        if (table.values[at]! < low) low = table.values[at]!;
-        if (table.values[at]! > high) high = table.values[at]!;
-      }
+    for (let at = (first / stride) * table.slots; at < ((first + size) / stride) * table.slots; at++) {
+      if (table.chances[at] === 0 || table.values[at] === Infinity) continue;
+      if (table.values[at]! < low) low = table.values[at]!;
+      if (table.values[at]! > high) high = table.values[at]!;
+    }
   });
   if (low > high) return { low: 0, high: 1 };
   return { low: toScale(table.hookup.instrument, low) - 0.05, high: toScale(table.hookup.instrument, high) + 0.05 };
@@ -185,10 +191,11 @@ function slotKernels(
   within: Float64Array,
   stride: number,
 ): Float64Array {
-  return Float64Array.from({ length: table.slots }, (_, slot) => {
+  const kernels = new Float64Array(table.slots);
+  for (let slot = 0; slot < table.slots; slot++) {
     let [sum, mean, square] = [0, 0, 0];
     for (let row = first; row < first + size; row += stride) {
-      const at = row * table.slots + slot;
+      const at = (row / stride) * table.slots + slot;
       if (table.chances[at] === 0 || table.values[at] === Infinity) continue;
       const x = toScale(table.hookup.instrument, table.values[at]!);
       const weight = within[row]!;
@@ -196,17 +203,18 @@ function slotKernels(
       mean += weight * x;
       square += weight * x * x;
     }
-    if (sum <= 0) return 0;
+    if (sum <= 0) continue;
     const deviation = Math.sqrt(Math.max(0, square / sum - (mean / sum) ** 2));
-    return Math.min(WIDEST_KERNEL, CLOUD_OVER_SCATTER * deviation);
-  });
+    kernels[slot] = Math.min(WIDEST_KERNEL, CLOUD_OVER_SCATTER * deviation);
+  }
+  return kernels;
 }
 
 const CLOUD_OVER_SCATTER = 1.6;
 const WIDEST_KERNEL = 0.5;
 
-/** Weights of the candidates looked at, summing to 1 within each group. */
-function subsetWeights({ groups, weight, count }: Candidates, stride: number): Float64Array {
+/** Weights of every `stride`-th candidate, summing to 1 within each group. */
+export function subsetWeights({ groups, weight, count }: Candidates, stride: number): Float64Array {
   const within = new Float64Array(count);
   for (const { first, size } of groups) {
     let sum = 0;

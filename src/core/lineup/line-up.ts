@@ -15,7 +15,7 @@ import { settleGroup, slipShare, weighGroup, type Pull } from "./weigh";
 
 export interface LineUpOptions {
   seed: number;
-  /** Candidates per fault and place. */
+  /** Candidates per fault and place, at least. */
   perGroup?: number;
   priors?: Record<Part, number>;
 }
@@ -57,12 +57,13 @@ export class LineUp {
     this.setup = setup;
     this.complaint = complaint;
     this.seed = seed;
-    this.candidates = drawCandidates(setup, complaint, priors, perGroup, seed);
+    const groupSize = PLANNING_STRIDE * Math.ceil(perGroup / PLANNING_STRIDE);
+    this.candidates = drawCandidates(setup, complaint, priors, groupSize, seed);
     this.forecasts = new Forecasts(this.candidates);
     this.planning = new Forecasts(this.candidates, PLANNING_STRIDE);
     this.reach = new Reach(this.candidates);
     this.clouds = this.candidates.groups.map(freshCloud);
-    this.checks = checkCatalogue(setup);
+    this.checks = checkCatalogue(setup, complaint.presence === "intermittent");
     this.initial = this.shares();
   }
 
@@ -120,11 +121,11 @@ export class LineUp {
   /** Share of each group, in the order of `candidates.groups`. */
   shares(): Float64Array {
     const { groups, weight } = this.candidates;
-    return Float64Array.from(groups, ({ first, size }) => {
-      let sum = 0;
-      for (let row = first; row < first + size; row++) sum += weight[row]!;
-      return sum;
+    const shares = new Float64Array(groups.length);
+    groups.forEach(({ first, size }, g) => {
+      for (let row = first; row < first + size; row++) shares[g]! += weight[row]!;
     });
+    return shares;
   }
 
   groupIndex(id: string): number {
@@ -143,7 +144,10 @@ export class LineUp {
     this.reach.learn(hookups);
     const voices = new Map(hookups.map((hookup) => [hookup, this.reach.voices(hookup, shares)]));
     const speaks = (g: number, asked: readonly Hookup[]) => asked.some((hookup) => voices.get(hookup)?.includes(g));
-    const tables = this.planning.want(hookups, (g, asked) => shares[g]! > NEGLIGIBLE_SHARE && speaks(g, asked));
+    const tables = this.planning.want(
+      hookups,
+      (g, asked, older) => shares[g]! > (older ? REPLANNED_SHARE : NEGLIGIBLE_SHARE) && speaks(g, asked),
+    );
     return hookups.map((hookup, i) => ({ table: tables[i]!, voices: voices.get(hookup)! }));
   }
 
@@ -224,6 +228,8 @@ export class LineUp {
 const FINE_SHARE = 2e-4;
 /** Groups below this share keep the forecasts they have. */
 const FORECAST_SHARE = 1e-5;
+/** Below this share planning goes by a group's older forecasts: what they are off by cannot change the choice. */
+const REPLANNED_SHARE = 1e-2;
 
 const SETTLING_ROUNDS = 1;
 /** Groups below this share are not worth settling. */

@@ -4,7 +4,7 @@ import type { Check } from "../checks/catalogue";
 import { PLANNING_STRIDE } from "./forecast";
 import type { LineUp } from "./line-up";
 import { isGateCheck, moduleGatePassed, sharesByPart } from "./suspects";
-import { informationTable, type InformationTable } from "./information";
+import { informationTable, subsetWeights, type InformationTable } from "./information";
 
 export const policySchema = z.object({
   approach: z.enum(["information", "access", "wheel"]).default("information"),
@@ -48,19 +48,24 @@ const APPROACH_PULL = 0.45;
  * several checks share is charged once. Checks not allowed now are left out.
  */
 export function proposeChecks(lineUp: LineUp, policy: Policy, progress: Progress, most = 6): Proposal[] {
-  const taken = new Set(lineUp.weighed.map(({ evidence }) => hookupKey(evidence.hookup)));
+  // Watched again is a new chance to see an intermittent; any other reading taken twice says little more than once.
+  const taken = new Set(
+    lineUp.weighed.flatMap(({ evidence: { hookup } }) => (hookup.state.watched ? [] : [hookupKey(hookup)])),
+  );
   const allowed = lineUp.checks.filter(
     (check) => isAllowed(check, lineUp, policy) && !taken.has(check.id) && !progress.skipped.has(check.id),
   );
   if (allowed.length === 0) return [];
   const tables = lineUp.planningTables(allowed.map(({ hookup }) => hookup));
   const shares = lineUp.shares();
+  const within = subsetWeights(lineUp.candidates, PLANNING_STRIDE);
   const single = allowed.map((check, i): Scored => {
     const information = informationTable(
       tables[i]!.table,
       lineUp.candidates,
       shares,
       PLANNING_STRIDE,
+      within,
       tables[i]!.voices,
     );
     const cost = costOf(check, progress.done, policy);

@@ -59,7 +59,9 @@ export class Reach {
     untouched.forEach((same, g) => {
       if (same && (lead < 0 || shares[g]! > shares[lead]!)) lead = g;
     });
-    return Int32Array.from(untouched, (same, g) => (same ? lead : g));
+    const voices = new Int32Array(untouched.length);
+    for (let g = 0; g < voices.length; g++) voices[g] = untouched[g] ? lead : g;
+    return voices;
   }
 }
 

@@ -173,12 +173,13 @@ function slotValues(
   slot: number,
 ): Float64Array | null {
   let any = false;
-  const x = Float64Array.from({ length: size }, (_, k) => {
+  const x = new Float64Array(size).fill(NaN);
+  for (let k = 0; k < size; k++) {
     const at = (first + k) * table.slots + slot;
-    if (table.chances[at] === 0 || table.values[at] === Infinity) return NaN;
+    if (table.chances[at] === 0 || table.values[at] === Infinity) continue;
     any = true;
-    return toScale(table.hookup.instrument, table.values[at]!);
-  });
+    x[k] = toScale(table.hookup.instrument, table.values[at]!);
+  }
   return any ? x : null;
 }
 

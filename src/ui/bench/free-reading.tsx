@@ -33,11 +33,13 @@ export function FreeReading({
   const [wheel, setWheel] = useState<WheelMotion>("still");
   const [unplugged, setUnplugged] = useState<string[]>([]);
   const [batteryOff, setBatteryOff] = useState(false);
+  const [watched, setWatched] = useState(false);
   const state = circuitStateSchema.parse({
     key,
     wheel,
     unplugged,
     batteryOff,
+    ...(watched ? { watched } : {}),
     ...(wheel === "hand" ? { speedKmh: 7 } : {}),
   });
   const possible = looksFor(instrument, setup);
@@ -114,6 +116,7 @@ export function FreeReading({
             ))}
             <Tick label="battery negative" on={batteryOff} onChange={setBatteryOff} />
           </fieldset>
+          <Tick label="watched for minutes, MIN/MAX held, loom moved" on={watched} onChange={setWatched} />
           {!chosen.ok && <p className="text-brick">{chosen.say}</p>}
           <div className="flex justify-end gap-2">
             <Cap legend="Esc" onClick={onClose}>
