@@ -1,6 +1,7 @@
 /** How long the answers of the rooms take, each beside a baseline in the same run. usage: tsx bench/answers.ts */
 import { reportPdf } from "../src/app/api/report/report-pdf";
-import { recordCar, signalPoint } from "../src/core/car/synthesise";
+import { recordCar } from "../src/core/car/synthesise";
+import { signalPoint } from "../src/core/circuit/point";
 import { simulateCar } from "../src/core/car/simulated";
 import { explainCorner, usualExplain } from "../src/core/explain/explain";
 import { libraryItemSchema, searchLibrary } from "../src/core/job/library";

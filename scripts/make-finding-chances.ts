@@ -12,7 +12,8 @@ import { circuitStateSchema } from "../src/core/circuit/state";
 import { cornerSetupSchema, families } from "../src/core/circuit/setup";
 import { StateReader } from "../src/core/car/reader";
 import { simulateCar } from "../src/core/car/simulated";
-import { recordCar, signalPoint } from "../src/core/car/synthesise";
+import { recordCar } from "../src/core/car/synthesise";
+import { signalPoint } from "../src/core/circuit/point";
 import { suspectables, suspectId } from "../src/core/faults/catalogue";
 import { analyseCapture } from "../src/core/waveform/analyse";
 

@@ -1,7 +1,7 @@
 import type { Metadata, Viewport } from "next";
 import { headers } from "next/headers";
 import type { ReactNode } from "react";
-import { Toaster } from "sonner";
+import { Toasts } from "@/ui/keys/toast";
 import { Offline } from "@/ui/offline/offline";
 import "./globals.css";
 
@@ -21,7 +21,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
       <body className="min-h-screen">
         {children}
         <Offline />
-        <Toaster position="bottom-center" richColors={false} toastOptions={{ duration: 8000 }} />
+        <Toasts />
       </body>
     </html>
   );

@@ -1,6 +1,7 @@
 import { cornerSetupSchema, type CornerSetup } from "../core/circuit/setup";
 import type { Capture } from "../core/capture/capture";
-import { recordCar, signalPoint } from "../core/car/synthesise";
+import { recordCar } from "../core/car/synthesise";
+import { signalPoint } from "../core/circuit/point";
 import { simulateCar } from "../core/car/simulated";
 import { libraryItem, type LibraryItem } from "../core/job/library";
 import { analyseCapture } from "../core/waveform/analyse";

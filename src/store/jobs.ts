@@ -1,14 +1,14 @@
-import localforage from "localforage";
 import type { Capture } from "../core/capture/capture";
 import { mergeJobs } from "../core/job/derive";
 import { jobSchema, type Job } from "../core/job/schema";
 import type { ScanLog } from "../core/scanlog/scan-log";
+import { shelf } from "./shelf";
 
-const jobs = localforage.createInstance({ name: "tastatura", storeName: "jobs" });
-const captures = localforage.createInstance({ name: "tastatura", storeName: "captures" });
-const scans = localforage.createInstance({ name: "tastatura", storeName: "scans" });
-const photos = localforage.createInstance({ name: "tastatura", storeName: "photos" });
-const flags = localforage.createInstance({ name: "tastatura", storeName: "flags" });
+const jobs = shelf("jobs");
+const captures = shelf("captures");
+const scans = shelf("scans");
+const photos = shelf("photos");
+const flags = shelf("flags");
 
 const CHANNEL = "tastatura-jobs";
 const channel = typeof BroadcastChannel === "undefined" ? null : new BroadcastChannel(CHANNEL);

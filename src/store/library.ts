@@ -1,10 +1,10 @@
-import localforage from "localforage";
 import type { Capture } from "../core/capture/capture";
 import { libraryItemSchema, type LibraryItem } from "../core/job/library";
 import type { KeptCapture } from "../core/job/zip";
 import { loadCapture, saveCapture } from "./jobs";
+import { shelf } from "./shelf";
 
-const library = localforage.createInstance({ name: "tastatura", storeName: "library" });
+const library = shelf("library");
 
 /** Every kept recording, newest first. */
 export async function listLibrary(): Promise<LibraryItem[]> {

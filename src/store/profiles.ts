@@ -1,7 +1,7 @@
-import localforage from "localforage";
 import { profileSchema, type Profile } from "../core/job/profile";
+import { shelf } from "./shelf";
 
-const profiles = localforage.createInstance({ name: "tastatura", storeName: "profiles" });
+const profiles = shelf("profiles");
 
 /** Every car profile kept here, by name; what cannot be read is left where it is. */
 export async function listProfiles(): Promise<Profile[]> {

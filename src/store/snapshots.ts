@@ -1,11 +1,11 @@
-import localforage from "localforage";
-import * as z from "zod";
+import * as z from "zod/mini";
 import { jobSchema, type Job } from "../core/job/schema";
 import { listJobs, saveJob } from "./jobs";
+import { shelf } from "./shelf";
 
-const snapshots = localforage.createInstance({ name: "tastatura", storeName: "snapshots" });
+const snapshots = shelf("snapshots");
 
-const snapshotSchema = z.object({ at: z.string().max(40), jobs: z.array(z.unknown()) });
+const snapshotSchema = z.object({ at: z.string().check(z.maxLength(40)), jobs: z.array(z.unknown()) });
 
 /** A copy of all jobs as they were at one time; captures are kept once, by the jobs. */
 export interface Snapshot {

@@ -1,7 +1,9 @@
 import { expose } from "comlink";
 import type { Hookup } from "../core/checks/hookup";
 import { forecastStrip, previewReading, type ForecastStrip, type Preview } from "../core/job/forecast-strip";
-import { progressOf, replay, standingReadings } from "../core/job/derive";
+import { standingReadings } from "../core/job/derive";
+import { progressOf } from "../core/job/progress";
+import { replay } from "../core/job/replay";
 import { diagnosisOf, rankingOf, type Diagnosis, type Ranking } from "../core/job/diagnosis";
 import type { NextCheck } from "../core/job/describe-hookup";
 import { evidenceOf } from "../core/job/reading";

@@ -1,6 +1,5 @@
 import { CornerNet } from "../circuit/corner-net";
 import type { Point } from "../circuit/point";
-import { signalConductor, type CornerSetup } from "../circuit/setup";
 import { SolvedCorner } from "../circuit/solve";
 import { circuitStateSchema } from "../circuit/state";
 import { normal, seeded } from "../random/random";
@@ -188,9 +187,4 @@ function dropoutTimes(car: SimulatedCar, durationS: number, random: () => number
     const from = random() * durationS;
     return [from, from + 0.03 + random() * 0.15];
   });
-}
-
-/** The setup's signal conductor, the one worth recording. */
-export function signalPoint(setup: CornerSetup, station: string): Point {
-  return { at: "face", station, face: "out", conductor: signalConductor(setup) };
 }

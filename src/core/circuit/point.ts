@@ -1,4 +1,4 @@
-import { conductorsOf, spansOf, stationsOf, type Conductor, type CornerSetup } from "./setup";
+import { conductorsOf, signalConductor, spansOf, stationsOf, type Conductor, type CornerSetup } from "./setup";
 
 /** A place a probe can touch. */
 export type Point =
@@ -56,4 +56,9 @@ export function facePoints(setup: CornerSetup): string[] {
       conductorsOf[setup.family].map((conductor) => `${station}.${face}.${conductor}`),
     ),
   );
+}
+
+/** The setup's signal conductor, the one worth recording. */
+export function signalPoint(setup: CornerSetup, station: string): Point {
+  return { at: "face", station, face: "out", conductor: signalConductor(setup) };
 }

@@ -1,8 +1,9 @@
-import * as z from "zod";
+import * as z from "zod/mini";
+import en from "zod/v4/locales/en.js";
 import { corners } from "../units/corner";
 
-// Zod would otherwise compile its parsers with eval, which the page policy forbids.
-z.config({ jitless: true });
+// Zod would otherwise compile its parsers with eval, which the page policy forbids; its small build brings no words.
+z.config({ ...en(), jitless: true });
 
 export const families = ["active-2wire", "active-3wire", "passive"] as const;
 export type Family = (typeof families)[number];
@@ -21,34 +22,38 @@ export const familyWords: Record<Family, string> = {
 };
 
 const stationSchema = z.object({
-  station: z.string().regex(/^(module|plug|c[1-9])$/, "a station is module, c1 … c9 or plug"),
-  accessMin: z.number().min(0).max(600).optional(),
-  landmark: z.string().max(80).optional(),
+  station: z.string().check(z.regex(/^(module|plug|c[1-9])$/, "a station is module, c1 … c9 or plug")),
+  accessMin: z.optional(z.number().check(z.gte(0), z.lte(600))),
+  landmark: z.optional(z.string().check(z.maxLength(80))),
   /** Terminal and colour of each conductor here, as the diagram or a look has them. */
-  pins: z.record(z.string().max(10), z.object({ pin: z.string().max(12), colour: z.string().max(24) })).optional(),
+  pins: z.optional(
+    z.record(
+      z.string().check(z.maxLength(10)),
+      z.object({ pin: z.string().check(z.maxLength(12)), colour: z.string().check(z.maxLength(24)) }),
+    ),
+  ),
   /** The connector's face, to find a terminal by counting. */
-  face: z
-    .object({
-      rows: z.number().int().min(1).max(4),
-      columns: z.number().int().min(1).max(60),
+  face: z.optional(
+    z.object({
+      rows: z.int().check(z.gte(1), z.lte(4)),
+      columns: z.int().check(z.gte(1), z.lte(60)),
       /** The side it is looked at from; the mating side shows each row the other way round. */
-      seen: z.enum(["wire", "mating"]).optional(),
-    })
-    .optional(),
+      seen: z.optional(z.enum(["wire", "mating"])),
+    }),
+  ),
 });
 const spanSchema = z.object({
-  spanM: z.number().positive().max(30),
-  mm2: z.number().min(0.1).max(10),
-  landmark: z.string().max(80).optional(),
+  spanM: z.number().check(z.positive(), z.lte(30)),
+  mm2: z.number().check(z.gte(0.1), z.lte(10)),
+  landmark: z.optional(z.string().check(z.maxLength(80))),
   /** How rough this stretch is on a wire, 1 = ordinary; multiplies its share of the prior. */
-  exposure: z.number().min(0.1).max(20).optional(),
+  exposure: z.optional(z.number().check(z.gte(0.1), z.lte(20))),
   /** The insulation may be pierced here at all. */
-  pierceable: z.boolean().optional(),
+  pierceable: z.optional(z.boolean()),
 });
-const pathSchema = z
-  .array(z.union([stationSchema, spanSchema]))
-  .min(3)
-  .superRefine((path, context) => {
+const pathSchema = z.array(z.union([stationSchema, spanSchema])).check(
+  z.minLength(3),
+  z.superRefine((path, context) => {
     path.forEach((part, at) => {
       if ("station" in part === (at % 2 === 1))
         context.addIssue({ code: "custom", path: [at], message: "stations and spans must take turns, module first" });
@@ -61,11 +66,12 @@ const pathSchema = z
     ];
     if (stations.join() !== expected.join())
       context.addIssue({ code: "custom", path: [], message: `stations must read ${expected.join(", ")}` });
-  });
+  }),
+);
 
 export const meterSchema = z.object({
-  inputMegohm: z.number().min(0.01).max(1000),
-  leadOhms: z.number().min(0).max(5),
+  inputMegohm: z.number().check(z.gte(0.01), z.lte(1000)),
+  leadOhms: z.number().check(z.gte(0), z.lte(5)),
   averageResponding: z.boolean(),
 });
 
@@ -75,30 +81,30 @@ export type Meter = z.infer<typeof meterSchema>;
 export const cornerSetupSchema = z.object({
   corner: z.enum(corners),
   family: z.enum(families),
-  sense: z.enum(["low", "high"]).default("low"),
-  supplyV: z.number().min(3).max(30).default(12),
-  pullUpV: z.number().min(3).max(30).default(5),
+  sense: z._default(z.enum(["low", "high"]), "low"),
+  supplyV: z._default(z.number().check(z.gte(3), z.lte(30)), 12),
+  pullUpV: z._default(z.number().check(z.gte(3), z.lte(30)), 5),
   /** Passive only: whether the module puts a small bias on both legs to detect opens. */
-  bias: z.boolean().default(true),
-  pulsesPerRevolution: z.number().int().min(8).max(400).default(48),
-  tyre: z.string().max(40).default("205/55R16"),
+  bias: z._default(z.boolean(), true),
+  pulsesPerRevolution: z._default(z.int().check(z.gte(8), z.lte(400)), 48),
+  tyre: z._default(z.string().check(z.maxLength(40)), "205/55R16"),
   /** The other axle's tyre, where it is another size. */
-  otherAxleTyre: z.string().max(40).optional(),
+  otherAxleTyre: z.optional(z.string().check(z.maxLength(40))),
   /** Which wheels are driven: a differential shares their speed. */
-  drivetrain: z.enum(["front", "rear", "all"]).optional(),
+  drivetrain: z.optional(z.enum(["front", "rear", "all"])),
   path: pathSchema,
   /** What a known-good recording of this model showed: it narrows the usual tolerances. */
-  known: z
-    .object({
-      from: z.string().max(200),
-      lowV: z.number().optional(),
-      highV: z.number().optional(),
+  known: z.optional(
+    z.object({
+      from: z.string().check(z.maxLength(200)),
+      lowV: z.optional(z.number()),
+      highV: z.optional(z.number()),
       /** Passive: peak-to-peak millivolts for each km/h. */
-      millivoltsPerKmh: z.number().positive().optional(),
-    })
-    .optional(),
+      millivoltsPerKmh: z.optional(z.number().check(z.positive())),
+    }),
+  ),
   /** The hand meter in use: what it loads the circuit with, and what its leads add to ohms. */
-  meter: meterSchema.optional(),
+  meter: z.optional(meterSchema),
 });
 
 export type CornerSetup = z.infer<typeof cornerSetupSchema>;

@@ -1,15 +1,15 @@
-import * as z from "zod";
+import * as z from "zod/mini";
 
 /** What the rest of the car is doing while a reading is taken. */
 export const circuitStateSchema = z.object({
-  key: z.enum(["off", "on"]).default("on"),
-  unplugged: z.array(z.string()).default([]),
-  batteryOff: z.boolean().default(false),
-  wheel: z.enum(["still", "creep", "hand", "driven"]).default("still"),
-  speedKmh: z.number().min(0).max(300).optional(),
+  key: z._default(z.enum(["off", "on"]), "on"),
+  unplugged: z._default(z.array(z.string()), []),
+  batteryOff: z._default(z.boolean(), false),
+  wheel: z._default(z.enum(["still", "creep", "hand", "driven"]), "still"),
+  speedKmh: z.optional(z.number().check(z.gte(0), z.lte(300))),
   /** Left on for minutes with the loom moved, the meter holding least and greatest: the value it jumped to is read. */
-  watched: z.boolean().optional(),
-  load: z.object({ kind: z.enum(["lamp", "led"]), red: z.string(), black: z.string() }).optional(),
+  watched: z.optional(z.boolean()),
+  load: z.optional(z.object({ kind: z.enum(["lamp", "led"]), red: z.string(), black: z.string() })),
 });
 
 export type CircuitState = z.infer<typeof circuitStateSchema>;

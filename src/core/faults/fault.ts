@@ -79,6 +79,9 @@ export interface Place {
 /** Reads the fault's own nuisance numbers: mostly in [0, 1], with tails to about −0.35 and 1.35. */
 export type FaultDraw = (index: 0 | 1 | 2 | 3) => number;
 
+/** What the suspect with nothing wrong is called; healthy readings are told by it. */
+export const HEALTHY = "nothing@none";
+
 export interface Fault {
   code: string;
   part: Part;

@@ -1,9 +1,3 @@
-import { putOff } from "./skip-rules";
-import { accessSteps } from "../checks/access";
-import { seedFrom } from "../random/random";
-import { LineUp } from "../lineup/line-up";
-import type { Progress } from "../lineup/next-check";
-import { evidenceOf, hookupOf } from "./reading";
 import type { Entry, Job, Reading } from "./schema";
 
 export type ReadingEntry = Extract<Entry, { reading: Reading }>;
@@ -44,40 +38,6 @@ function readingsWhere(job: Pick<Job, "entries">, beforeRepair: boolean): Readin
 export function lastUndoable({ entries }: Pick<Job, "entries">): Entry | null {
   const retracted = retractedIds({ entries });
   return entries.findLast((entry) => entry.kind !== "retract" && !retracted.has(entry.id)) ?? null;
-}
-
-/** Preparations already made for earlier readings, and checks the technician could not reach. */
-export function progressOf(job: Job): Progress {
-  const retracted = retractedIds(job);
-  const done = new Set<string>();
-  for (const { reading } of standingReadings(job)) {
-    const hookup = hookupOf(reading, job.setup);
-    if (hookup.ok) for (const step of accessSteps(hookup.value, job.setup).access) done.add(step.id);
-  }
-  return {
-    done,
-    skipped: new Set(
-      job.entries.flatMap((entry) =>
-        entry.kind === "skip" && !retracted.has(entry.id)
-          ? [...putOff(entry.check, entry.reason, job.setup, done)]
-          : [],
-      ),
-    ),
-  };
-}
-
-/** The line-up of a job, rebuilt by replaying its log from its seed. Entries that no longer parse are left out. */
-export function replay(job: Job, perGroup?: number): LineUp {
-  const lineUp = new LineUp(job.setup, job.complaint, {
-    seed: seedFrom(job.id),
-    ...(perGroup ? { perGroup } : {}),
-    ...(job.priors ? { priors: job.priors } : {}),
-  });
-  for (const { reading } of standingReadings(job)) {
-    const evidence = evidenceOf(reading, job.setup);
-    if (evidence.ok) lineUp.add(evidence.value);
-  }
-  return lineUp;
 }
 
 /** Two copies of one job joined: every entry once, in order of time. */

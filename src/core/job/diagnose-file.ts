@@ -1,11 +1,11 @@
-import * as z from "zod";
+import * as z from "zod/mini";
 import { UnusableInput } from "../capture/capture";
 import { cornerSetupSchema } from "../circuit/setup";
 import { seedFrom } from "../random/random";
 import { parseTyre } from "../tyre/tyre";
 import { complaintSchema } from "../lineup/complaint";
 import { LineUp } from "../lineup/line-up";
-import { policySchema } from "../lineup/next-check";
+import { policySchema } from "../lineup/policy";
 import { accessSteps } from "../checks/access";
 import { diagnosisOf, type Diagnosis } from "./diagnosis";
 import { checkVersion, firstIssue, parseJson } from "./file";
@@ -14,9 +14,9 @@ import { readingSchema } from "./schema";
 
 const diagnoseSchema = z.object({
   tastatura: z.literal("diagnose/1"),
-  complaint: complaintSchema.default(() => complaintSchema.parse({})),
-  policy: policySchema.default(() => policySchema.parse({})),
-  readings: z.array(readingSchema).max(500).default([]),
+  complaint: z._default(complaintSchema, () => complaintSchema.parse({})),
+  policy: z._default(policySchema, () => policySchema.parse({})),
+  readings: z._default(z.array(readingSchema).check(z.maxLength(500)), []),
 });
 
 /**

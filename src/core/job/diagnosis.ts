@@ -3,7 +3,8 @@ import { pointLabel } from "../checks/words";
 import { contradictions, type Contradiction } from "../lineup/contradictions";
 import { weighGuess, type Guess } from "../lineup/cost";
 import type { LineUp } from "../lineup/line-up";
-import { LEAST_BITS, proposeChecks, type Policy, type Progress, type Proposal } from "../lineup/next-check";
+import { LEAST_BITS, proposeChecks, type Progress, type Proposal } from "../lineup/next-check";
+import { type Policy } from "../lineup/policy";
 import { rankParts, rankSuspects, type PartShare, type Suspect } from "../lineup/suspects";
 import { describeHookup, type NextCheck } from "./describe-hookup";
 
@@ -42,11 +43,6 @@ export function diagnosisOf(lineUp: LineUp, policy: Policy, progress: Progress):
     next: proposals.map((proposal) => describeCheck(proposal, lineUp, ranking.suspects)),
     guess: weighGuess(ranking.parts, proposals),
   };
-}
-
-/** The part that is proven, if one is. */
-export function provenSuspect({ suspects }: Diagnosis): Suspect | null {
-  return suspects.find(({ verdict }) => verdict === "proven") ?? null;
 }
 
 function describeCheck({ check, bits, minutes, todo }: Proposal, lineUp: LineUp, suspects: Suspect[]): NextCheck {

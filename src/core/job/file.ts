@@ -52,7 +52,7 @@ export function parseJson(text: string, name: string): unknown {
 }
 
 /** The first thing wrong, with its place in the file. */
-export function firstIssue(error: z.ZodError): string {
+export function firstIssue(error: z.core.$ZodError): string {
   const issue = error.issues[0]!;
   const where = issue.path.map(String).join(".");
   return `${where || "the file"}: ${issue.message}`;

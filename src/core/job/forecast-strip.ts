@@ -1,6 +1,6 @@
 import { hookupLabel } from "../checks/words";
 import type { Hookup } from "../checks/hookup";
-import { HEALTHY } from "../lineup/candidates";
+import { HEALTHY } from "../faults/fault";
 import type { LineUp } from "../lineup/line-up";
 import { subsetRange, bandsOf, previewShares, type Band } from "../lineup/preview";
 import { toScale } from "../lineup/scale";

@@ -1,5 +1,5 @@
 import { strFromU8, strToU8 } from "fflate";
-import * as z from "zod";
+import * as z from "zod/mini";
 import { UnusableInput } from "../capture/capture";
 import { captureFromWav, captureToWav } from "../capture/wav";
 import { firstIssue, parseJson } from "./file";
@@ -12,7 +12,7 @@ export const LIBRARY_VERSION = "library/1";
 
 const fileSchema = z.object({
   tastatura: z.literal(LIBRARY_VERSION),
-  items: z.array(libraryItemSchema).max(MOST_ITEMS),
+  items: z.array(libraryItemSchema).check(z.maxLength(MOST_ITEMS)),
 });
 
 /** A shop's library as one ZIP: the list, and each recording as WAV. */
@@ -36,28 +36,4 @@ export function unpackLibrary(bytes: Uint8Array, name: string): { items: Library
     return wav ? [{ id, capture: captureFromWav(wav, `${model}, ${kind}`) }] : [];
   });
   return { items: parsed.data.items, captures };
-}
-
-/**
- * Two shops' libraries joined. An item of one id with the same content is the same item; with other content it clashes
- * and comes in under a new id beside the one that is there, so that neither is lost.
- */
-export function mergeLibraries(
-  own: readonly LibraryItem[],
-  other: readonly LibraryItem[],
-  newId: () => string,
-): { added: LibraryItem[]; known: number; clashing: number } {
-  const byId = new Map(own.map((item) => [item.id, item]));
-  const added: LibraryItem[] = [];
-  let [known, clashing] = [0, 0];
-  for (const item of other) {
-    const here = byId.get(item.id);
-    if (!here) added.push(item);
-    else if (JSON.stringify(here) === JSON.stringify(item)) known++;
-    else {
-      clashing++;
-      added.push({ ...item, id: newId() });
-    }
-  }
-  return { added, known, clashing };
 }

@@ -7,8 +7,8 @@ import { knownWords, tolerancesOf } from "../car/tolerances";
 import { readCar, simulateCar } from "../car/simulated";
 import { cornerSetupSchema, type CornerSetup } from "../circuit/setup";
 import { shippedLibrary } from "../../demo/shipped-library";
-import { knownFrom, libraryItemSchema, searchLibrary } from "./library";
-import { mergeLibraries, packLibrary, unpackLibrary } from "./library-zip";
+import { knownFrom, libraryItemSchema, searchLibrary, mergeLibraries } from "./library";
+import { packLibrary, unpackLibrary } from "./library-zip";
 import { hookupOf } from "./reading";
 import { readingSchema } from "./schema";
 

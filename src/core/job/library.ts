@@ -1,30 +1,30 @@
-import * as z from "zod";
+import * as z from "zod/mini";
 import { isNarrowed } from "../car/tolerances";
 import { families, type CornerSetup } from "../circuit/setup";
 import type { ChannelAnalysis } from "../waveform/analyse";
 
 /** A recording kept for comparison, without the car's name or plate. */
 export const libraryItemSchema = z.object({
-  id: z.string().min(1).max(60),
-  captureId: z.string().min(1).max(60),
+  id: z.string().check(z.minLength(1), z.maxLength(60)),
+  captureId: z.string().check(z.minLength(1), z.maxLength(60)),
   kind: z.enum(["known-good", "known-bad"]),
   /** Model as said, number stripped. */
-  model: z.string().max(120),
+  model: z.string().check(z.maxLength(120)),
   family: z.enum(families),
-  pulses: z.number().int().min(8).max(400),
-  finding: z.string().max(60),
-  at: z.string().max(40),
+  pulses: z.int().check(z.gte(8), z.lte(400)),
+  finding: z.string().check(z.maxLength(60)),
+  at: z.string().check(z.maxLength(40)),
   /** What the recording measured, for tolerances and for reading beside a meter. */
-  levels: z
-    .object({
-      lowV: z.number().nullable(),
-      highV: z.number().nullable(),
-      millivoltsPerKmh: z.number().nullable(),
-      dutyPct: z.number().nullable(),
-    })
-    .optional(),
+  levels: z.optional(
+    z.object({
+      lowV: z.nullable(z.number()),
+      highV: z.nullable(z.number()),
+      millivoltsPerKmh: z.nullable(z.number()),
+      dutyPct: z.nullable(z.number()),
+    }),
+  ),
   /** Made by the simulated car, not by a workshop. */
-  simulated: z.boolean().default(false),
+  simulated: z._default(z.boolean(), false),
 });
 export type LibraryItem = z.infer<typeof libraryItemSchema>;
 
@@ -80,4 +80,28 @@ export function searchLibrary(items: readonly LibraryItem[], query: string): Lib
     const text = `${item.model} ${item.kind} ${item.family} ${item.finding} ${item.pulses}`.toLowerCase();
     return words.every((word) => text.includes(word));
   });
+}
+
+/**
+ * Two shops' libraries joined. An item of one id with the same content is the same item; with other content it clashes
+ * and comes in under a new id beside the one that is there, so that neither is lost.
+ */
+export function mergeLibraries(
+  own: readonly LibraryItem[],
+  other: readonly LibraryItem[],
+  newId: () => string,
+): { added: LibraryItem[]; known: number; clashing: number } {
+  const byId = new Map(own.map((item) => [item.id, item]));
+  const added: LibraryItem[] = [];
+  let [known, clashing] = [0, 0];
+  for (const item of other) {
+    const here = byId.get(item.id);
+    if (!here) added.push(item);
+    else if (JSON.stringify(here) === JSON.stringify(item)) known++;
+    else {
+      clashing++;
+      added.push({ ...item, id: newId() });
+    }
+  }
+  return { added, known, clashing };
 }

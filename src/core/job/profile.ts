@@ -1,4 +1,4 @@
-import * as z from "zod";
+import * as z from "zod/mini";
 import { UnusableInput } from "../capture/capture";
 import { cornerSetupSchema, type CornerSetup } from "../circuit/setup";
 import { checkVersion, firstIssue, parseJson } from "./file";
@@ -8,8 +8,8 @@ export const PROFILE_VERSION = "profile/1";
 /** What is known of a car model, set up once and used for every car like it. */
 export const profileSchema = z.object({
   tastatura: z.literal(PROFILE_VERSION),
-  id: z.string().min(1).max(60),
-  name: z.string().min(1).max(120),
+  id: z.string().check(z.minLength(1), z.maxLength(60)),
+  name: z.string().check(z.minLength(1), z.maxLength(120)),
   setup: cornerSetupSchema,
 });
 export type Profile = z.infer<typeof profileSchema>;

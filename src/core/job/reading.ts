@@ -1,4 +1,4 @@
-import { signalPoint } from "../car/synthesise";
+import { signalPoint } from "../circuit/point";
 import { answersFor } from "../checks/answers";
 import { isLookInstrument, type Hookup, type LookInstrument } from "../checks/hookup";
 import { circuitStateSchema } from "../circuit/state";

@@ -1,4 +1,5 @@
-import { recordCar, signalPoint } from "../car/synthesise";
+import { recordCar } from "../car/synthesise";
+import { signalPoint } from "../circuit/point";
 import { readCar, simulateCar, type SimulatedCar } from "../car/simulated";
 import type { Hookup } from "../checks/hookup";
 import { pointLabel } from "../checks/words";

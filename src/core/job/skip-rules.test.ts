@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { checkCatalogue } from "../checks/catalogue";
 import { cornerSetupSchema } from "../circuit/setup";
-import { progressOf } from "./derive";
+import { progressOf } from "./progress";
 import { jobSchema } from "./schema";
 import { putOff } from "./skip-rules";
 

@@ -1,15 +1,6 @@
 import { checkCatalogue, type Check } from "../checks/catalogue";
 import type { CornerSetup } from "../circuit/setup";
-
-/** Why a check is put off; each reason also puts off what fails for the same cause. */
-export const skipReasons = [
-  "can't reach it",
-  "no tool for it",
-  "not raised now",
-  "too cold to lift",
-  "would do harm",
-] as const;
-export type SkipReason = (typeof skipReasons)[number];
+import { skipReasons, type SkipReason } from "./skip-reasons";
 
 /**
  * The checks that a skip puts off: out of reach takes with it all that needs the same place, a missing tool all of its

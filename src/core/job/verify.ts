@@ -2,7 +2,7 @@ import type { Hookup } from "../checks/hookup";
 import { hookupKey } from "../checks/hookup";
 import { describeHookup, type NextCheck } from "./describe-hookup";
 import { LineUp } from "../lineup/line-up";
-import { HEALTHY } from "../lineup/candidates";
+import { HEALTHY } from "../faults/fault";
 import { rankSuspects } from "../lineup/suspects";
 import { complaintSchema } from "../lineup/complaint";
 import { readingsAfterRepair, standingReadings } from "./derive";

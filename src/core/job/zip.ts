@@ -1,5 +1,5 @@
 import { strFromU8, strToU8, unzipSync, Zip, ZipDeflate, type UnzipFileInfo } from "fflate";
-import * as z from "zod";
+import * as z from "zod/mini";
 import { UnusableInput, type Capture } from "../capture/capture";
 import { captureFromWav, captureToWav } from "../capture/wav";
 import { readingsCsv } from "./readings-csv";
@@ -13,10 +13,10 @@ export interface KeptCapture {
 
 const listSchema = z.array(
   z.object({
-    id: z.string().regex(/^[\w-]{1,60}$/),
-    name: z.string().max(200),
+    id: z.string().check(z.regex(/^[\w-]{1,60}$/)),
+    name: z.string().check(z.maxLength(200)),
     startS: z.number(),
-    channels: z.array(z.string().max(80)).max(20),
+    channels: z.array(z.string().check(z.maxLength(80))).check(z.maxLength(20)),
   }),
 );
 

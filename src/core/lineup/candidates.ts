@@ -15,9 +15,6 @@ import { complaintWeight, type Complaint } from "./complaint";
 export const COMMON_WIDTH = 0.85;
 const COMMON_SCATTER = Math.sqrt(1 - COMMON_WIDTH * COMMON_WIDTH);
 
-/** What group `nothing` is called; healthy readings are told by it. */
-export const HEALTHY = "nothing@none";
-
 /** One fault at one place with its share of the candidates: rows `first` to `first + size − 1`. */
 export interface Group extends Suspectable {
   id: string;

@@ -1,4 +1,4 @@
-import * as z from "zod";
+import * as z from "zod/mini";
 import { decodeCode, type CodeKind } from "../codes/code";
 import type { Corner } from "../units/corner";
 import type { Fault, Part } from "../faults/fault";
@@ -20,11 +20,11 @@ export const recentWorks = ["brakes", "bearing", "exhaust", "tyres", "sensor", "
 
 /** What was said before anything was measured. */
 export const complaintSchema = z.object({
-  presence: z.enum(["hard", "intermittent"]).default("hard"),
-  codes: z.array(z.string().max(40)).max(40).default([]),
-  symptoms: z.array(z.enum(symptoms)).default([]),
-  recentWork: z.array(z.enum(recentWorks)).default([]),
-  note: z.string().max(4000).optional(),
+  presence: z._default(z.enum(["hard", "intermittent"]), "hard"),
+  codes: z._default(z.array(z.string().check(z.maxLength(40))).check(z.maxLength(40)), []),
+  symptoms: z._default(z.array(z.enum(symptoms)), []),
+  recentWork: z._default(z.array(z.enum(recentWorks)), []),
+  note: z.optional(z.string().check(z.maxLength(4000))),
 });
 export type Complaint = z.infer<typeof complaintSchema>;
 

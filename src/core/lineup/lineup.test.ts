@@ -7,7 +7,8 @@ import { complaintSchema } from "./complaint";
 import { contradictions } from "./contradictions";
 import { sequenceCost, weighGuess } from "./cost";
 import { LineUp } from "./line-up";
-import { policySchema, proposeChecks } from "./next-check";
+import { proposeChecks } from "./next-check";
+import { policySchema } from "./policy";
 import { rankParts, rankSuspects } from "./suspects";
 import { typedEvidence } from "./typed-evidence";
 

@@ -1,24 +1,11 @@
-import * as z from "zod";
 import { hookupKey } from "../checks/hookup";
 import type { Check } from "../checks/catalogue";
 import { PLANNING_STRIDE } from "./forecast";
+import { HEALTHY } from "../faults/fault";
 import type { LineUp } from "./line-up";
+import type { Policy } from "./policy";
 import { isGateCheck, moduleGatePassed, sharesByPart } from "./suspects";
 import { informationTable, subsetWeights, type InformationTable } from "./information";
-
-export const policySchema = z.object({
-  approach: z.enum(["information", "access", "wheel"]).default("information"),
-  pierce: z.boolean().default(false),
-});
-export type Policy = z.infer<typeof policySchema>;
-
-/** The schools of where to start, each as it is offered. */
-export const approachWords: Record<Policy["approach"], string> = {
-  information: "most per minute",
-  access: "easy plugs first",
-  wheel: "at the wheel first",
-};
-export const approaches = policySchema.shape.approach.unwrap().options;
 
 export interface Proposal {
   check: Check;
@@ -110,7 +97,7 @@ export function isAllowed(check: Check, lineUp: LineUp, policy: Policy): boolean
 
 /** An intermittent counts as caught once a reading was had that a healthy corner would hardly give. */
 function caught(lineUp: LineUp): boolean {
-  const healthy = lineUp.groupIndex("nothing@none");
+  const healthy = lineUp.groupIndex(HEALTHY);
   return lineUp.weighed.some(({ byGroup, overall }) => overall > 5 * byGroup[healthy]!);
 }
 

@@ -4,7 +4,8 @@ import type { Check } from "../checks/catalogue";
 import { circuitStateSchema } from "../circuit/state";
 import { seeded } from "../random/random";
 import { InformationTable } from "./information";
-import { costOf, policySchema, rankByWorth, type Scored } from "./next-check";
+import { costOf, rankByWorth, type Scored } from "./next-check";
+import { policySchema } from "./policy";
 
 interface Case {
   priors: number[];

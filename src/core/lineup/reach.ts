@@ -1,7 +1,7 @@
 import { StateReader, type Outlook } from "../car/reader";
 import { byState, hookupKey, type Hookup } from "../checks/hookup";
-import type { CarCondition } from "../faults/fault";
-import { HEALTHY, type Candidates } from "./candidates";
+import { HEALTHY, type CarCondition } from "../faults/fault";
+import type { Candidates } from "./candidates";
 import { scaleError, toScale } from "./scale";
 
 /**

@@ -1,7 +1,7 @@
 import type { Part } from "../faults/fault";
-import { parts } from "../faults/fault";
+import { HEALTHY, parts } from "../faults/fault";
 import type { Hookup } from "../checks/hookup";
-import { HEALTHY, type Group } from "./candidates";
+import type { Group } from "./candidates";
 import type { LineUp } from "./line-up";
 
 export type Verdict = "suspect" | "proven" | "cleared";
@@ -57,6 +57,11 @@ export function rankSuspects(lineUp: LineUp): Suspect[] {
       };
     })
     .sort((a, b) => b.share - a.share);
+}
+
+/** The part that is proven, if one is. */
+export function provenSuspect(suspects: readonly Suspect[]): Suspect | null {
+  return suspects.find(({ verdict }) => verdict === "proven") ?? null;
 }
 
 /** Parts under this share are left out of lists that are read at a glance. */

@@ -1,4 +1,4 @@
-import * as z from "zod";
+import * as z from "zod/mini";
 import { cornerSetupSchema, families, type CornerSetup, type Family } from "../circuit/setup";
 import { suspectables, suspectId } from "../faults/catalogue";
 import { seeded } from "../random/random";
@@ -11,11 +11,11 @@ export type Skill = (typeof skills)[number];
 /** A practice car by its seed: two people with the same file have the same car. */
 export const exerciseSchema = z.object({
   tastatura: z.literal("exercise/1"),
-  seed: z.number().int().min(1).max(2_000_000_000),
-  family: z.enum(families).optional(),
-  skill: z.enum(skills).optional(),
+  seed: z.int().check(z.gte(1), z.lte(2_000_000_000)),
+  family: z.optional(z.enum(families)),
+  skill: z.optional(z.enum(skills)),
   /** Alone: no suspects and no proposals until the part is named. */
-  alone: z.boolean().default(false),
+  alone: z._default(z.boolean(), false),
 });
 export type Exercise = z.infer<typeof exerciseSchema>;
 

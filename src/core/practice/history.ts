@@ -1,4 +1,4 @@
-import * as z from "zod";
+import * as z from "zod/mini";
 import { skills, type Skill } from "./exercise";
 
 export const scoreSchema = z.object({

@@ -4,7 +4,7 @@ import { readSimulated, recordSimulated } from "../job/simulated-reading";
 import { readingFrom } from "../job/reading";
 import { checkCatalogue } from "../checks/catalogue";
 import { suspectables, suspectId } from "../faults/catalogue";
-import { policySchema } from "../lineup/next-check";
+import { policySchema } from "../lineup/policy";
 import { analyseCapture } from "../waveform/analyse";
 import { debrief } from "./debrief";
 import { exerciseSchema, practiceCar, skills } from "./exercise";

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { progressOf, replay } from "../job/derive";
+import { progressOf } from "../job/progress";
+import { replay } from "../job/replay";
 import { diagnosisOf } from "../job/diagnosis";
 import { jobSchema } from "../job/schema";
 import { verification } from "../job/verify";

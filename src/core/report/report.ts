@@ -1,4 +1,4 @@
-import * as z from "zod";
+import * as z from "zod/mini";
 import { answersFor } from "../checks/answers";
 import { hookupLabel, stateWords } from "../checks/words";
 import { familyWords } from "../circuit/setup";
@@ -12,7 +12,7 @@ import type { Verification } from "../job/verify";
 import { cornerWords } from "../units/corner";
 import { formatShare } from "../units/format";
 
-const line = z.string().max(600);
+const line = z.string().check(z.maxLength(600));
 
 /** A report as plain words and numbers, ready to be set on paper. */
 export const reportSchema = z.object({
@@ -20,20 +20,24 @@ export const reportSchema = z.object({
   plate: line,
   date: line,
   corner: line,
-  came: z.array(line).max(40),
+  came: z.array(line).check(z.maxLength(40)),
   found: line,
   meaning: line,
-  proof: z.array(line).max(60),
-  cleared: z.array(line).max(20),
-  done: z.array(line).max(60),
-  verified: z.array(line).max(60),
+  proof: z.array(line).check(z.maxLength(60)),
+  cleared: z.array(line).check(z.maxLength(20)),
+  done: z.array(line).check(z.maxLength(60)),
+  verified: z.array(line).check(z.maxLength(60)),
   fixed: z.boolean(),
   advice: line,
-  readings: z.array(z.object({ at: line, what: line, state: line, value: line, phase: line })).max(1000),
-  setup: z.array(line).max(20),
-  trace: z
-    .object({ name: line, unit: z.string().max(8), points: z.array(z.tuple([z.number(), z.number()])).max(6000) })
-    .optional(),
+  readings: z.array(z.object({ at: line, what: line, state: line, value: line, phase: line })).check(z.maxLength(1000)),
+  setup: z.array(line).check(z.maxLength(20)),
+  trace: z.optional(
+    z.object({
+      name: line,
+      unit: z.string().check(z.maxLength(8)),
+      points: z.array(z.tuple([z.number(), z.number()])).check(z.maxLength(6000)),
+    }),
+  ),
 });
 export type Report = z.infer<typeof reportSchema>;
 

@@ -1,32 +1,34 @@
-import * as z from "zod";
+import * as z from "zod/mini";
 import { meterSchema } from "../circuit/setup";
-import { policySchema } from "../lineup/next-check";
+import { policySchema } from "../lineup/policy";
 import { priorsSchema } from "../job/schema";
 import { usualEstimate } from "../repair/estimate";
 
 export const settingsSchema = z.object({
-  estimate: z
-    .object({
-      currency: z.string().min(1).max(4),
-      labourRate: z.number().min(0).max(1000),
-      taxPct: z.number().min(0).max(100),
-      seizedPct: z.number().min(0).max(100),
-      seizedMin: z.number().min(0).max(600),
-    })
-    .default(usualEstimate),
+  estimate: z._default(
+    z.object({
+      currency: z.string().check(z.minLength(1), z.maxLength(4)),
+      labourRate: z.number().check(z.gte(0), z.lte(1000)),
+      taxPct: z.number().check(z.gte(0), z.lte(100)),
+      seizedPct: z.number().check(z.gte(0), z.lte(100)),
+      seizedMin: z.number().check(z.gte(0), z.lte(600)),
+    }),
+    usualEstimate,
+  ),
   /** Shares of suspicion new jobs begin with; the usual ones when absent. */
-  priors: priorsSchema.optional(),
+  priors: z.optional(priorsSchema),
   /** How new jobs go about it, and the meter in the shop. */
-  policy: policySchema.default(() => policySchema.parse({})),
-  meter: meterSchema.optional(),
-  units: z
-    .object({
+  policy: z._default(policySchema, () => policySchema.parse({})),
+  meter: z.optional(meterSchema),
+  units: z._default(
+    z.object({
       speed: z.enum(["km/h", "mph"]),
       length: z.enum(["mm", "in"]),
       torque: z.enum(["N·m", "lb·ft"]),
       temperature: z.enum(["°C", "°F"]),
-    })
-    .default({ speed: "km/h", length: "mm", torque: "N·m", temperature: "°C" }),
+    }),
+    { speed: "km/h", length: "mm", torque: "N·m", temperature: "°C" },
+  ),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 

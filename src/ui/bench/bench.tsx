@@ -2,7 +2,6 @@
 import dynamic from "next/dynamic";
 import { useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { toast } from "sonner";
 import { interlock } from "@/core/checks/interlocks";
 import type { Hookup } from "@/core/checks/hookup";
 import {
@@ -20,16 +19,19 @@ import { describeHookup, type NextCheck } from "@/core/job/describe-hookup";
 import { stamp, withEntry } from "../jobs/entries";
 import type { ChangeJob } from "../jobs/use-job";
 import { lineUpWorker, useDiagnosis } from "../jobs/use-lineup";
-import { NameItPanel } from "../practice/name-it-panel";
 import { PathDrawing } from "../path/path-drawing";
-import { CaughtPanel } from "./caught-panel";
-import { LogPanel } from "./log-panel";
 import { NextCheckCard } from "./next-check-card";
 import { PolicyPanel } from "./policy-panel";
 import { SuspectsPanel } from "./suspects-panel";
+import { toast } from "../keys/toast";
 
 const FreeReading = dynamic(() => import("./free-reading").then((module) => module.FreeReading), { ssr: false });
 const KeySheet = dynamic(() => import("./key-sheet").then((module) => module.KeySheet), { ssr: false });
+const NameItPanel = dynamic(() => import("../practice/name-it-panel").then((module) => module.NameItPanel), {
+  ssr: false,
+});
+const LogPanel = dynamic(() => import("./log-panel").then((module) => module.LogPanel), { ssr: false });
+const CaughtPanel = dynamic(() => import("./caught-panel").then((module) => module.CaughtPanel), { ssr: false });
 const CapturePanel = dynamic(() => import("./capture-panel").then((module) => module.CapturePanel), {
   ssr: false,
   loading: () => <p className="rounded-2xl border border-rule bg-card p-4 text-muted">Loading captures…</p>,

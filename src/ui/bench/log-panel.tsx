@@ -1,12 +1,12 @@
 "use client";
 import { useState } from "react";
-import { toast } from "sonner";
 import { logText } from "@/core/job/log-text";
 import { hookupLabel, stateWords } from "@/core/checks/words";
 import { hookupOf } from "@/core/job/reading";
 import { filterLog, logKinds, type LogKind } from "@/core/job/log-filter";
 import type { ReadingEntry } from "@/core/job/derive";
 import type { Entry, Job } from "@/core/job/schema";
+import { toast } from "../keys/toast";
 
 /** Hours and minutes as the place writes them. */
 const CLOCK = new Intl.DateTimeFormat(undefined, { hour: "2-digit", minute: "2-digit" });

@@ -1,7 +1,11 @@
-import type { LookPicture } from "@/core/job/look-picture";
+import type { Hookup } from "@/core/checks/hookup";
+import { lookPicture, type LookPicture } from "@/core/job/look-picture";
+import type { Job } from "@/core/job/schema";
 
 /** What is seen at the simulated car, drawn from the defect it has. */
-export function LookDrawing({ picture }: { picture: LookPicture }) {
+export function LookDrawing({ job, hookup, answer }: { job: Job; hookup: Hookup; answer: string }) {
+  const picture = lookPicture(job, hookup, answer);
+  if (!picture) return null;
   return (
     <figure className="mt-2 rounded-xl border border-plum bg-paper p-3">
       <svg viewBox="0 0 420 170" className="block h-auto w-full max-w-md" role="img" aria-label={pictureWords(picture)}>

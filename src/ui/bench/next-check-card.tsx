@@ -4,7 +4,6 @@ import Link from "next/link";
 import { useEffect, useState, type RefObject } from "react";
 import type { NextCheck } from "@/core/job/describe-hookup";
 import { hookupCard } from "@/core/checks/hookup-card";
-import { lookPicture } from "@/core/job/look-picture";
 import type { ForecastStrip, Preview } from "@/core/job/forecast-strip";
 import type { Job } from "@/core/job/schema";
 import type { Suspect } from "@/core/lineup/suspects";
@@ -36,8 +35,8 @@ interface CardProps {
   onReadIt: (() => void) | null;
 }
 
-const LookDrawing = dynamic(() => import("./look-drawing").then((module) => module.LookDrawing));
-const HookupPicture = dynamic(() => import("./hookup-picture").then((module) => module.HookupPicture));
+const LookDrawing = dynamic(() => import("./look-drawing").then((module) => module.LookDrawing), { ssr: false });
+const HookupPicture = dynamic(() => import("./hookup-picture").then((module) => module.HookupPicture), { ssr: false });
 const SkipMenu = dynamic(() => import("./skip-menu").then((module) => module.SkipMenu), {
   ssr: false,
   loading: () => (
@@ -67,7 +66,6 @@ export function NextCheckCard({
 }: CardProps) {
   const strip = useStrip(job, check);
   const say = useUnits();
-  const picture = job.simulated && check.answers && typed ? lookPicture(job, check.hookup, typed) : null;
   const preview = usePreview(job, check, typed);
   return (
     <section
@@ -165,7 +163,7 @@ export function NextCheckCard({
           </button>
         </form>
       </div>
-      {picture && <LookDrawing picture={picture} />}
+      {job.simulated && check.answers && typed && <LookDrawing job={job} hookup={check.hookup} answer={typed} />}
       {!check.answers && <Keypad unit={check.unit ?? ""} typed={typed} onType={onType} onLog={onLog} />}
       {check.answers && (
         <div className="mt-3 flex flex-wrap gap-2" role="group" aria-label="Answers">

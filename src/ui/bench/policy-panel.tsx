@@ -1,4 +1,4 @@
-import { approaches, approachWords } from "@/core/lineup/next-check";
+import { approaches, approachWords } from "@/core/lineup/policy";
 import type { Job } from "@/core/job/schema";
 import type { ChangeJob } from "../jobs/use-job";
 import { Cap } from "../keys/cap";

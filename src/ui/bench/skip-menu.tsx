@@ -1,6 +1,6 @@
 "use client";
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
-import { skipReasons } from "@/core/job/skip-rules";
+import { skipReasons } from "@/core/job/skip-reasons";
 import { Cap } from "../keys/cap";
 
 /** Puts a check off, with the reason the plan is to respect. */

@@ -2,11 +2,11 @@
 import { wrap, type Remote } from "comlink";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
-import { toast } from "sonner";
 import type { Capture } from "@/core/capture/capture";
 import type { Job } from "@/core/job/schema";
 import { loadCapture, saveCapture } from "@/store/jobs";
 import type { CaptureWorker, ReadCapture } from "@/workers/capture.worker";
+import { toast } from "../keys/toast";
 
 let remote: Remote<CaptureWorker> | null = null;
 

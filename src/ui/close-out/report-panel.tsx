@@ -1,7 +1,6 @@
 "use client";
 import { proxy } from "comlink";
 import { useState } from "react";
-import { toast } from "sonner";
 import type { Diagnosis } from "@/core/job/diagnosis";
 import { exportJob } from "@/core/job/file";
 import type { Job } from "@/core/job/schema";
@@ -13,6 +12,7 @@ import { loadCapture } from "@/store/jobs";
 import { captureWorker, capturesOf } from "../captures/use-capture";
 import { download } from "../jobs/download";
 import { Cap } from "../keys/cap";
+import { toast } from "../keys/toast";
 
 /** The record: PDF for the customer and the file, readings as CSV, the whole job, a reminder. */
 export function ReportPanel({

@@ -11,7 +11,7 @@ import { complaintReasons } from "@/core/lineup/complaint-reasons";
 import { cornersCoded, recentWorks, symptoms, type Complaint } from "@/core/lineup/complaint";
 import { corners, cornerWords } from "@/core/units/corner";
 import { parseTyre } from "@/core/tyre/tyre";
-import { WithJob } from "../bench/bench-screen";
+import { WithJob } from "../jobs/with-job";
 import { changeSetup } from "../jobs/change-setup";
 import { useJob, type ChangeJob } from "../jobs/use-job";
 import { useDiagnosis } from "../jobs/use-lineup";

@@ -1,7 +1,6 @@
 "use client";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
-import { toast } from "sonner";
 import { UnusableInput } from "@/core/capture/capture";
 import { importProfile, PROFILE_VERSION, withProfile, type Profile } from "@/core/job/profile";
 import type { Job } from "@/core/job/schema";
@@ -10,6 +9,7 @@ import { download } from "../jobs/download";
 import type { ChangeJob } from "../jobs/use-job";
 import { Cap } from "../keys/cap";
 import { FileCap } from "../keys/file-cap";
+import { toast } from "../keys/toast";
 
 /** The car model's set-up, kept once and used again. */
 export function ProfilePanel({ job, change }: { job: Job; change: ChangeJob }) {

@@ -1,7 +1,7 @@
-import { toast } from "sonner";
 import { cornerSetupSchema, type CornerSetup } from "@/core/circuit/setup";
 import { firstIssue } from "@/core/job/file";
 import type { ChangeJob } from "./use-job";
+import { toast } from "../keys/toast";
 
 /** Changes the corner's set-up; what does not fit is told and left as it was. */
 export function changeSetup(change: ChangeJob, parts: (setup: CornerSetup) => Partial<CornerSetup>): void {

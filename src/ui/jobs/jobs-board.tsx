@@ -5,7 +5,6 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { toast } from "sonner";
 import { UnusableInput } from "@/core/capture/capture";
 import { standingReadings } from "@/core/job/derive";
 import { exportJob, importJob } from "@/core/job/file";
@@ -23,6 +22,7 @@ import { loadDemo } from "./load-demo";
 import { useSettings } from "../settings/use-settings";
 import { newJob } from "./new-job";
 import { stopBoardWorker, useDiagnosis } from "./use-lineup";
+import { toast } from "../keys/toast";
 
 /** The board: one row a job. */
 export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {

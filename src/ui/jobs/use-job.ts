@@ -1,8 +1,8 @@
 "use client";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { toast } from "sonner";
 import type { Job } from "@/core/job/schema";
 import { loadJob, onOtherTab, saveJob } from "@/store/jobs";
+import { toast } from "../keys/toast";
 
 export type JobState =
   { status: "loading" } | { status: "missing" } | { status: "failed"; say: string } | { status: "ready"; job: Job };

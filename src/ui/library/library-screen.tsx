@@ -1,11 +1,9 @@
 "use client";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
-import { toast } from "sonner";
 import { scopeAnswers } from "@/core/checks/answers";
 import { familyWords } from "@/core/circuit/setup";
-import { searchLibrary, type LibraryItem } from "@/core/job/library";
-import { mergeLibraries } from "@/core/job/library-zip";
+import { mergeLibraries, searchLibrary, type LibraryItem } from "@/core/job/library";
 import { formatQuantity } from "@/core/units/format";
 import { loadCapture } from "@/store/jobs";
 import { addToLibrary, listLibrary, removeFromLibrary } from "@/store/library";
@@ -15,6 +13,7 @@ import { Cap } from "../keys/cap";
 import { FileCap } from "../keys/file-cap";
 import { PlainHeader } from "../keys/plain-header";
 import { listShipped } from "./shipped";
+import { toast } from "../keys/toast";
 
 /** Known-good and known-bad recordings: the shop's own and the simulated ones that come with the app. */
 export function LibraryScreen() {

@@ -1,4 +1,4 @@
-import * as z from "zod";
+import * as z from "zod/mini";
 import type { Capture } from "@/core/capture/capture";
 import { parseCaptureCsv } from "@/core/capture/csv";
 import { libraryItemSchema, type LibraryItem } from "@/core/job/library";

@@ -1,7 +1,6 @@
 "use client";
 import { useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { toast } from "sonner";
 import { answersFor } from "@/core/checks/answers";
 import { hookupKey, type Hookup } from "@/core/checks/hookup";
 import { walkRound } from "@/core/checks/walk-round";
@@ -15,6 +14,7 @@ import type { ChangeJob } from "../jobs/use-job";
 import { lineUpWorker } from "../jobs/use-lineup";
 import { Cap } from "../keys/cap";
 import { PhotoStrip } from "./photo-strip";
+import { toast } from "../keys/toast";
 
 /** The walk-round of the corner: one item after the other, one key each. */
 export function EyesSheet({ job, change }: { job: Job; change: ChangeJob }) {

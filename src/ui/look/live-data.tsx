@@ -2,12 +2,9 @@
 import dynamic from "next/dynamic";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
-import { toast } from "sonner";
 import { looks } from "@/core/checks/answers";
 import { circuitStateSchema } from "@/core/circuit/state";
 import type { Job } from "@/core/job/schema";
-import { simulatedCodes } from "@/core/job/simulated-codes";
-import { driveSimulated } from "@/core/job/simulated-reading";
 import { liveSpeedWord } from "@/core/scanlog/analyse-scan";
 import { steadyLog } from "@/core/scanlog/steady-log";
 import type { ScanFinding } from "@/core/scanlog/scan-log";
@@ -23,6 +20,7 @@ import { Cap } from "../keys/cap";
 import { useSettings } from "../settings/use-settings";
 import { useUnits } from "../settings/use-units";
 import { FileCap } from "../keys/file-cap";
+import { toast } from "../keys/toast";
 
 const SpeedChart = dynamic(() => import("./speed-chart").then((module) => module.SpeedChart), {
   ssr: false,
@@ -83,6 +81,22 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
     );
     setRead({ ...read, logged: true });
   };
+  const drive = async () => {
+    const { driveSimulated } = await import("@/core/job/simulated-reading");
+    const log = driveSimulated(job);
+    if (log) await keep(await captureWorker().analyseScan(log, car));
+  };
+  const readCodes = async () => {
+    const { simulatedCodes } = await import("@/core/job/simulated-codes");
+    const codes = simulatedCodes(job) ?? [];
+    const fresh = codes.filter((code) => !job.complaint.codes.includes(code));
+    if (fresh.length > 0)
+      change((newest) => ({
+        ...newest,
+        complaint: { ...newest.complaint, codes: [...newest.complaint.codes, ...fresh] },
+      }));
+    toast(codes.length > 0 ? `Codes: ${codes.join(", ")}.` : "No code stored.");
+  };
   return (
     <section
       className="rounded-2xl border border-rule bg-card p-4"
@@ -100,30 +114,12 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
           open a speed log
         </FileCap>
         {job.simulated && (
-          <Cap
-            className="border-plum!"
-            onClick={() => {
-              const log = driveSimulated(job);
-              if (log) void captureWorker().analyseScan(log, car).then(keep);
-            }}
-          >
+          <Cap className="border-plum!" onClick={() => void drive()}>
             drive the simulated car
           </Cap>
         )}
         {job.simulated && (
-          <Cap
-            className="border-plum!"
-            onClick={() => {
-              const codes = simulatedCodes(job) ?? [];
-              const fresh = codes.filter((code) => !job.complaint.codes.includes(code));
-              if (fresh.length > 0)
-                change((newest) => ({
-                  ...newest,
-                  complaint: { ...newest.complaint, codes: [...newest.complaint.codes, ...fresh] },
-                }));
-              toast(codes.length > 0 ? `Codes: ${codes.join(", ")}.` : "No code stored.");
-            }}
-          >
+          <Cap className="border-plum!" onClick={() => void readCodes()}>
             read its codes
           </Cap>
         )}

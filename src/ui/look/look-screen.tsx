@@ -1,6 +1,6 @@
 "use client";
 import { useSearchParams } from "next/navigation";
-import { WithJob } from "../bench/bench-screen";
+import { WithJob } from "../jobs/with-job";
 import { SuspicionPanel } from "../complaint/suspicion-panel";
 import { useJob } from "../jobs/use-job";
 import { useDiagnosis } from "../jobs/use-lineup";

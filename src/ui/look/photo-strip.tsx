@@ -1,12 +1,12 @@
 "use client";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
-import { toast } from "sonner";
 import type { Entry, Job } from "@/core/job/schema";
 import { loadPhoto, savePhoto } from "@/store/jobs";
 import { stamp } from "../jobs/entries";
 import { FileCap } from "../keys/file-cap";
 import { scaledPhoto } from "./scaled-photo";
+import { toast } from "../keys/toast";
 
 /** Photos kept with the job, scaled down before they are stored. */
 export function PhotoStrip({

@@ -1,18 +1,23 @@
 "use client";
+import dynamic from "next/dynamic";
 import { useSearchParams } from "next/navigation";
 import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { Job } from "@/core/job/schema";
 import type { LoomView } from "@/workers/lineup.worker";
-import { WithJob } from "../bench/bench-screen";
+import { WithJob } from "../jobs/with-job";
 import { useJob, type ChangeJob } from "../jobs/use-job";
 import { lineUpWorker, useDiagnosis } from "../jobs/use-lineup";
 import { JobHeader } from "../keys/job-header";
 import { BreakFinder } from "./break-finder";
-import { LoomMap } from "./loom-map";
 import { ModuleGate } from "./module-gate";
 import { PinMap } from "./pin-map";
 import { WireTable } from "./wire-table";
+
+const LoomMap = dynamic(() => import("./loom-map").then((module) => module.LoomMap), {
+  ssr: false,
+  loading: () => <p className="min-h-96 rounded-2xl border border-rule bg-card p-4 text-muted">Laying out the loom…</p>,
+});
 
 /** The work between sensor plug and module: the map, where the break can be, the wire table, the module's gate. */
 export function LoomScreen() {

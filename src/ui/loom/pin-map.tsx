@@ -1,6 +1,5 @@
 "use client";
 import { useState } from "react";
-import { toast } from "sonner";
 import { parsePinTable } from "@/core/harness/pin-table";
 import { conductorsOf, stationsOf } from "@/core/circuit/setup";
 import { countTerminal } from "@/core/checks/count-terminal";
@@ -10,6 +9,7 @@ import { conductorWord } from "@/core/faults/wire-faults";
 import type { Job } from "@/core/job/schema";
 import { changeSetup } from "../jobs/change-setup";
 import type { ChangeJob } from "../jobs/use-job";
+import { toast } from "../keys/toast";
 
 /** Which terminal and colour each conductor has at each connector, and where that terminal sits on the face. */
 export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {

@@ -1,7 +1,6 @@
 "use client";
 import clsx from "clsx";
 import { useRef, useState } from "react";
-import { toast } from "sonner";
 import { answersFor } from "@/core/checks/answers";
 import { hookupKey } from "@/core/checks/hookup";
 import { cautions, instruction } from "@/core/checks/words";
@@ -14,6 +13,7 @@ import { readingTyped } from "@/core/job/reading";
 import type { Job } from "@/core/job/schema";
 import { stamp, withEntry } from "../jobs/entries";
 import type { ChangeJob } from "../jobs/use-job";
+import { toast } from "../keys/toast";
 
 /** Every conductor between two opened connectors, test by test; the field walks on by itself. */
 export function WireTable({ job, change }: { job: Job; change: ChangeJob }) {

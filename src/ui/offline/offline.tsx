@@ -1,6 +1,6 @@
 "use client";
 import { useEffect } from "react";
-import { toast } from "sonner";
+import { toast } from "../keys/toast";
 
 /** Keeps the app for use without a server, and says when a newer one is ready; it never reloads by itself. */
 export function Offline() {

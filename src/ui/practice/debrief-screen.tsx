@@ -5,7 +5,7 @@ import { useEffect, useState } from "react";
 import type { Job } from "@/core/job/schema";
 import type { Debrief } from "@/core/practice/debrief";
 import { skillOf } from "@/core/practice/skill-of";
-import { WithJob } from "../bench/bench-screen";
+import { WithJob } from "../jobs/with-job";
 import { useJob } from "../jobs/use-job";
 import { lineUpWorker } from "../jobs/use-lineup";
 import { CarMark } from "../keys/car-mark";

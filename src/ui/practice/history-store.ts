@@ -1,5 +1,5 @@
 "use client";
-import * as z from "zod";
+import * as z from "zod/mini";
 import { scoreSchema, type Score } from "@/core/practice/history";
 
 const KEY = "tastatura-practice";

@@ -3,11 +3,10 @@ import { nanoid } from "nanoid";
 import { useRouter } from "next/navigation";
 import { useState, useSyncExternalStore } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { toast } from "sonner";
 import { families, familyWords, type Family } from "@/core/circuit/setup";
 import { firstIssue, parseJson } from "@/core/job/file";
 import { JOB_VERSION, type Job } from "@/core/job/schema";
-import { policySchema } from "@/core/lineup/next-check";
+import { policySchema } from "@/core/lineup/policy";
 import { exerciseSchema, practiceCar, skills, type Exercise, type Skill } from "@/core/practice/exercise";
 import { weakestSkill } from "@/core/practice/history";
 import { UnusableInput } from "@/core/capture/capture";
@@ -17,6 +16,7 @@ import { Cap } from "../keys/cap";
 import { FileCap } from "../keys/file-cap";
 import { PlainHeader } from "../keys/plain-header";
 import { readHistory, subscribeHistory } from "./history-store";
+import { toast } from "../keys/toast";
 
 /** Choose a car with a hidden fault, and practise on it. */
 export function PracticeScreen() {

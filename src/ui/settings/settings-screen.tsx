@@ -1,7 +1,6 @@
 "use client";
-import { approaches, approachWords } from "@/core/lineup/next-check";
+import { approaches, approachWords } from "@/core/lineup/policy";
 import { useEffect, useState } from "react";
-import { toast } from "sonner";
 import { exportJob, firstIssue } from "@/core/job/file";
 import { meterSchema, usualMeter, type Meter } from "@/core/circuit/setup";
 import { defaultPriors, withShare } from "@/core/faults/catalogue";
@@ -14,6 +13,7 @@ import { download } from "../jobs/download";
 import { Cap } from "../keys/cap";
 import { PlainHeader } from "../keys/plain-header";
 import { useSettings } from "./use-settings";
+import { toast } from "../keys/toast";
 
 /** Units, money, and the store. */
 export function SettingsScreen() {

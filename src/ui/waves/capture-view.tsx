@@ -1,10 +1,9 @@
 "use client";
+import type { Capture } from "@/core/capture/capture";
 import dynamic from "next/dynamic";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { toast } from "sonner";
-import { captureToCsv } from "@/core/capture/csv";
 import type { ThinTrace } from "@/core/capture/thin";
 import { knownFrom, libraryItem, type LibraryItem } from "@/core/job/library";
 import type { Job } from "@/core/job/schema";
@@ -27,6 +26,7 @@ import { ComparePanel } from "./compare-panel";
 import { FindingsPanel } from "./findings-panel";
 import { RingClock } from "./ring-clock";
 import { RingRasterView } from "./ring-raster-view";
+import { toast } from "../keys/toast";
 
 const WaveTrace = dynamic(() => import("./wave-trace").then((module) => module.WaveTrace), {
   ssr: false,
@@ -210,9 +210,7 @@ export function CaptureView({
                 picture, {kind.toUpperCase()}
               </Cap>
             ))}
-            <Cap onClick={() => download(`${result.capture.name}.csv`, captureToCsv(result.capture), "text/csv")}>
-              save as CSV
-            </Cap>
+            <Cap onClick={() => void saveCsv(result.capture)}>save as CSV</Cap>
           </div>
         </section>
         <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Ring clock">
@@ -285,4 +283,10 @@ export function CaptureView({
       </footer>
     </>
   );
+}
+
+/** The reader and writer of tables load when first asked for. */
+async function saveCsv(capture: Capture): Promise<void> {
+  const { captureToCsv } = await import("@/core/capture/csv");
+  download(`${capture.name}.csv`, captureToCsv(capture), "text/csv");
 }

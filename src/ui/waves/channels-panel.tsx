@@ -1,10 +1,10 @@
 "use client";
 import { useState } from "react";
-import { toast } from "sonner";
 import type { Capture } from "@/core/capture/capture";
 import { rescaled, usualSetting, type ChannelSetting } from "@/core/capture/rescale";
 import { decimal } from "@/core/units/decimal";
 import { Cap } from "../keys/cap";
+import { toast } from "../keys/toast";
 
 const SENSING = [
   ["volts", "volts, as they are"],

@@ -2,14 +2,12 @@
 import { useState } from "react";
 import { useSearchParams } from "next/navigation";
 import { useHotkeys } from "react-hotkeys-hook";
-import { toast } from "sonner";
 import { scopeAnswers } from "@/core/checks/answers";
 import { captureReading } from "@/core/job/reading";
-import { signalPoint } from "@/core/car/synthesise";
+import { signalPoint } from "@/core/circuit/point";
 import { facePoints, parsePoint } from "@/core/circuit/point";
-import { recordSimulated } from "@/core/job/simulated-reading";
 import type { Job } from "@/core/job/schema";
-import { WithJob } from "../bench/bench-screen";
+import { WithJob } from "../jobs/with-job";
 import { CAPTURE_FILES, useCapture, type OpenCapture } from "../captures/use-capture";
 import { changeSetup } from "../jobs/change-setup";
 import { stamp, withEntry } from "../jobs/entries";
@@ -18,6 +16,7 @@ import { Cap } from "../keys/cap";
 import { FileCap } from "../keys/file-cap";
 import { JobHeader } from "../keys/job-header";
 import { CaptureView } from "./capture-view";
+import { toast } from "../keys/toast";
 
 /** A capture and what it says: trace, ring raster, ring clock, findings. */
 export function WavesScreen() {
@@ -38,13 +37,14 @@ export function WavesScreen() {
 function Waves({ job, change }: { job: Job; change: ChangeJob }) {
   const { own, open, busy, take, takeCapture, choose, markLogged } = useCapture(job);
   const [also, setAlso] = useState("");
-  const record = () => {
+  const record = async () => {
     const wanted = also ? parsePoint(also, job.setup) : null;
     const points = [signalPoint(job.setup, "plug"), ...(wanted?.ok ? [wanted.point] : [])];
+    const { recordSimulated } = await import("@/core/job/simulated-reading");
     const capture = recordSimulated(job, points);
     if (capture) takeCapture(capture).catch((error: unknown) => toast.error(`Not kept: ${String(error)}`));
   };
-  useHotkeys("r", record);
+  useHotkeys("r", () => void record());
   const weigh = (capture: Extract<OpenCapture["result"], { ok: true }>, leading: string, id: string) => {
     change((newest) =>
       withEntry(newest, {
@@ -88,7 +88,7 @@ function Waves({ job, change }: { job: Job; change: ChangeJob }) {
           {busy ? "reading…" : "open a recording"}
         </FileCap>
         {job.simulated && (
-          <Cap legend="R" className="border-plum!" onClick={record}>
+          <Cap legend="R" className="border-plum!" onClick={() => void record()}>
             spin the simulated wheel
           </Cap>
         )}

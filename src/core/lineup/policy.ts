@@ -1,0 +1,15 @@
+import * as z from "zod/mini";
+
+export const approaches = ["information", "access", "wheel"] as const;
+export const policySchema = z.object({
+  approach: z._default(z.enum(approaches), "information"),
+  pierce: z._default(z.boolean(), false),
+});
+export type Policy = z.infer<typeof policySchema>;
+
+/** The schools of where to start, each as it is offered. */
+export const approachWords: Record<Policy["approach"], string> = {
+  information: "most per minute",
+  access: "easy plugs first",
+  wheel: "at the wheel first",
+};
