@@ -22,13 +22,13 @@ export interface ForecastStrip {
     words01: number[] | null;
   }[];
   ticks: { at: number; label: string }[];
+  /** Ends of the axis on the scale readings are compared on; null for words. */
+  axis: { low: number; high: number } | null;
   wordLabels: string[] | null;
 }
 
 /** What logging a value would do. */
 export interface Preview {
-  /** Place of the needle, 0 to 1; null for words and OL. */
-  at: number | null;
   /** The suspects that would gain most and lose most. */
   say: string;
   leader: string;
@@ -60,7 +60,7 @@ export function forecastStrip(lineUp: LineUp, hookup: Hookup): ForecastStrip {
         words.length,
       ),
     }));
-    return { label: hookupLabel(hookup), rows, ticks: [], wordLabels: [...words] };
+    return { label: hookupLabel(hookup), rows, ticks: [], axis: null, wordLabels: [...words] };
   }
   const range = subsetRange(
     table!,
@@ -75,7 +75,7 @@ export function forecastStrip(lineUp: LineUp, hookup: Hookup): ForecastStrip {
     ...bandsOf(table!, lineUp, one.id, range),
     words01: null,
   }));
-  return { label: hookupLabel(hookup), rows, ticks: ticksOf(hookup, range), wordLabels: null };
+  return { label: hookupLabel(hookup), rows, ticks: ticksOf(hookup, range), axis: range, wordLabels: null };
 }
 
 /** What the value now typed would mean, before it is logged. */
@@ -88,22 +88,7 @@ export function previewReading(lineUp: LineUp, evidence: Evidence): Preview {
     ranked[0]!,
   );
   const leaderShare = shares[lineUp.groupIndex(leader.id)]!;
-  const chosen = [
-    ...ranked
-      .slice(0, ROWS)
-      .filter(({ id }) => id !== HEALTHY)
-      .map(({ id }) => id),
-    HEALTHY,
-  ];
-  let at: number | null = null;
-  if (table!.kind === "numbers" && evidence.value.kind === "number") {
-    const range = subsetRange(table!, lineUp, chosen);
-    at = Math.max(
-      0,
-      Math.min(1, (toScale(evidence.hookup.instrument, evidence.value.value) - range.low) / (range.high - range.low)),
-    );
-  }
-  return { at, leader: leader.words, leaderShare, say: `points to: ${leader.words.toLowerCase()}` };
+  return { leader: leader.words, leaderShare, say: `points to: ${leader.words.toLowerCase()}` };
 }
 
 function wordChances(lineUp: LineUp, id: string, chances: Float64Array, count: number): number[] {

@@ -6,6 +6,7 @@ import { cornerSetupSchema } from "../circuit/setup";
 import { circuitStateSchema } from "../circuit/state";
 import type { Hookup } from "../checks/hookup";
 import { forecastStrip, previewReading } from "../job/forecast-strip";
+import { needleAt } from "../job/needle";
 import { normalScore, normal, seeded } from "../random/random";
 import { complaintSchema } from "./complaint";
 import { InformationTable, informationTable, subsetWeights } from "./information";
@@ -148,12 +149,14 @@ describe("numbers", () => {
     const strip = forecastStrip(lineUp, volts);
     const healthy = strip.rows.find((row) => row.healthy)!;
     expect(healthy.bands).toHaveLength(1);
-    const near = previewReading(lineUp, { hookup: volts, value: { kind: "number", value: 11.7, resolution: 0.1 } });
-    expect(near.at!).toBeGreaterThan(healthy.bands[0]!.from - 0.05);
-    expect(near.at!).toBeLessThan(healthy.bands[0]!.to + 0.05);
+    const near = needleAt(volts, strip.axis, "11.7", setup)!;
+    expect(near).toBeGreaterThan(healthy.bands[0]!.from - 0.05);
+    expect(near).toBeLessThan(healthy.bands[0]!.to + 0.05);
+    for (const notYet of ["", "-", "OL", "eleven"]) expect(needleAt(volts, strip.axis, notYet, setup)).toBeNull();
+    expect(needleAt(volts, strip.axis, "900 V", setup)).toBe(1);
     const dead = previewReading(lineUp, { hookup: volts, value: { kind: "number", value: 0.001, resolution: 0.001 } });
     expect(dead.leader.toLowerCase()).toMatch(/supply|feed|module/);
-    expect(dead.at!).toBeLessThan(healthy.bands[0]!.from);
+    expect(needleAt(volts, strip.axis, "1mV", setup)!).toBeLessThan(healthy.bands[0]!.from);
   });
 
   it("reading the same voltage twice says little more than once", () => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { inUnits, typedKmh, type UnitChoice } from "./local-units";
+import { inUnits, localSpeed, localUnit, meantIn, typedKmh, type UnitChoice } from "./local-units";
 
 const metric: UnitChoice = { speed: "km/h", length: "mm", torque: "N·m", temperature: "°C" };
 const other: UnitChoice = { speed: "mph", length: "in", torque: "lb·ft", temperature: "°F" };
@@ -17,6 +17,17 @@ describe("a sentence in the units chosen", () => {
   ])("%s → %s", (text, expected) => {
     expect(inUnits(text, other)).toBe(expected);
     expect(inUnits(text, metric)).toBe(text);
+  });
+
+  it("a bare number of a gauge is in the unit chosen, one with its own unit stands, other quantities are left alone", () => {
+    expect(meantIn("0.02", "mm", other)).toBe("0.02 in");
+    expect(meantIn(" 0,02 ", "mm", other)).toBe("0,02 in");
+    expect(meantIn("0.5 mm", "mm", other)).toBe("0.5 mm");
+    expect(meantIn("0.5", "mm", metric)).toBe("0.5");
+    expect(meantIn("11.2", "V", other)).toBe("11.2");
+    expect([localUnit("mm", other), localUnit("km/h", other), localUnit("V", other)]).toEqual(["in", "mph", "V"]);
+    expect(localSpeed(16.09344, other)).toBeCloseTo(10, 9);
+    expect(localSpeed(16, metric)).toBe(16);
   });
 
   it("a typed speed is in the unit chosen", () => {

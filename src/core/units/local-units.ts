@@ -31,6 +31,21 @@ export function inUnits(text: string, units: UnitChoice): string {
   return out;
 }
 
+/** A unit as the settings have it: small lengths in inches, speeds in mph where those are chosen. */
+export function localUnit(unit: string, { length, speed }: UnitChoice): string {
+  return unit === "mm" ? length : unit === "km/h" ? speed : unit;
+}
+
+/** What a bare number means where lengths are read in inches: “0.02” is “0.02 in”. Anything with a unit stands. */
+export function meantIn(typed: string, unit: string | null, units: UnitChoice): string {
+  return unit === "mm" && units.length === "in" && /^\s*[\d.,]+\s*$/.test(typed) ? `${typed.trim()} in` : typed;
+}
+
+/** A speed for drawing, in the unit chosen. */
+export function localSpeed(kmh: number, { speed }: UnitChoice): number {
+  return speed === "mph" ? kmh / KMH_PER_MPH : kmh;
+}
+
 /** A typed speed in km/h, whichever unit the setting has. */
 export function typedKmh(value: number, { speed }: UnitChoice): number {
   return speed === "mph" ? value * KMH_PER_MPH : value;

@@ -13,6 +13,7 @@ import {
 } from "@/core/job/derive";
 import { pathPins } from "@/core/job/path-pins";
 import { hookupOf, readingTyped } from "@/core/job/reading";
+import { meantIn } from "@/core/units/local-units";
 import { settling } from "@/core/units/settling";
 import type { Entry, Job } from "@/core/job/schema";
 import { describeHookup, type NextCheck } from "@/core/job/describe-hookup";
@@ -20,6 +21,7 @@ import { stamp, withEntry } from "../jobs/entries";
 import type { ChangeJob } from "../jobs/use-job";
 import { lineUpWorker, useDiagnosis } from "../jobs/use-lineup";
 import { PathDrawing } from "../path/path-drawing";
+import { useSettings } from "../settings/use-settings";
 import { NextCheckCard } from "./next-check-card";
 import { PolicyPanel } from "./policy-panel";
 import { SuspectsPanel } from "./suspects-panel";
@@ -40,6 +42,7 @@ const CapturePanel = dynamic(() => import("./capture-panel").then((module) => mo
 /** The main screen: the path, the next check, the suspects, the log. */
 export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   const { diagnosis, before, working, failed } = useDiagnosis(job);
+  const { units } = useSettings().settings;
   const [chosen, setChosen] = useState(0);
   const [free, setFree] = useState<Hookup | null>(null);
   const [picking, setPicking] = useState<{ red?: string; black?: string } | null>(null);
@@ -72,7 +75,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     if (!check || typed.trim() === "") return setRefusal("Nothing typed yet.");
     const lock = interlock(check.hookup);
     if (lock?.stops) return setRefusal(lock.say);
-    const read = readingTyped(check.hookup, typed, job.setup);
+    const read = readingTyped(check.hookup, meantIn(typed, check.unit, units), job.setup);
     if (!read.ok) return setRefusal(read.say);
     append({ ...stamp(), kind: "reading", reading: read.value });
   };

@@ -7,6 +7,7 @@ import { CAPTURE_FILES, useCapture } from "../captures/use-capture";
 import { Cap } from "../keys/cap";
 import { FileCap } from "../keys/file-cap";
 import { TraceChart } from "../chart/trace-chart";
+import { useUnits } from "../settings/use-units";
 
 /** Where a recording is dropped, seen, and weighed in. */
 export function CapturePanel({
@@ -16,6 +17,7 @@ export function CapturePanel({
   job: Job;
   onLog: (reading: Reading, captureId: string, name: string) => void;
 }) {
+  const say = useUnits();
   const { open: read, busy, take, markLogged } = useCapture(job);
   const [over, setOver] = useState(false);
   const channel = read?.result.ok ? read.result.channels[0] : null;
@@ -77,7 +79,7 @@ export function CapturePanel({
           <div className="flex flex-wrap items-center gap-4">
             <p className="font-mono text-sm text-muted">
               {channel.pulses} pulses
-              {channel.speedKmh && ` · ${channel.speedKmh.min.toFixed(1)}–${channel.speedKmh.max.toFixed(1)} km/h`}
+              {channel.speedKmh && say(` · ${channel.speedKmh.min.toFixed(1)}–${channel.speedKmh.max.toFixed(1)} km/h`)}
               {channel.signal === "two-level" &&
                 ` · ${channel.levels.lowV.toFixed(2)} / ${channel.levels.highV.toFixed(2)} V`}
             </p>

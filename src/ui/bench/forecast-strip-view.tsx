@@ -1,10 +1,12 @@
 "use client";
 import clsx from "clsx";
-import type { ForecastStrip, Preview } from "@/core/job/forecast-strip";
+import type { ForecastStrip } from "@/core/job/forecast-strip";
 import { formatShare } from "@/core/units/format";
+import { useUnits } from "../settings/use-units";
 
 /** One number line: a band for each leading suspect and for a healthy corner, and the needle of what is being typed. */
-export function ForecastStripView({ strip, preview }: { strip: ForecastStrip; preview: Preview | null }) {
+export function ForecastStripView({ strip, needle }: { strip: ForecastStrip; needle: number | null }) {
+  const say = useUnits();
   if (strip.wordLabels) return <WordForecast strip={strip} words={strip.wordLabels} />;
   const hasOverLimit = strip.rows.some(({ overLimit }) => overLimit > 0.02);
   return (
@@ -45,10 +47,11 @@ export function ForecastStripView({ strip, preview }: { strip: ForecastStrip; pr
                   }}
                 />
               ))}
-              {preview?.at != null && (
+              {needle !== null && (
                 <span
+                  data-needle=""
                   className="absolute -top-1 -bottom-1 w-[3px] bg-marigold"
-                  style={{ left: `calc(${preview.at * 100}% - 1px)` }}
+                  style={{ left: `calc(${needle * 100}% - 1px)` }}
                 />
               )}
             </span>
@@ -70,7 +73,7 @@ export function ForecastStripView({ strip, preview }: { strip: ForecastStrip; pr
               className="absolute -translate-x-1/2 font-mono text-xs whitespace-nowrap text-muted"
               style={{ left: `${at * 100}%` }}
             >
-              {label}
+              {say(label)}
             </span>
           ))}
         </span>

@@ -9,6 +9,7 @@ const UNITS: Record<string, readonly string[]> = {
   A: ["mA", "A"],
   Hz: ["Hz"],
   mm: ["mm"],
+  in: ["in"],
   "%": ["%"],
 };
 

@@ -5,12 +5,15 @@ import { useEffect, useState, type RefObject } from "react";
 import type { NextCheck } from "@/core/job/describe-hookup";
 import { hookupCard } from "@/core/checks/hookup-card";
 import type { ForecastStrip, Preview } from "@/core/job/forecast-strip";
+import { localUnit, meantIn } from "@/core/units/local-units";
+import { needleAt } from "@/core/job/needle";
 import type { Job } from "@/core/job/schema";
 import type { Suspect } from "@/core/lineup/suspects";
 import { formatShare } from "@/core/units/format";
 import { instrumentWords } from "@/core/checks/hookup";
 import { Cap } from "../keys/cap";
 import { lineUpWorker } from "../jobs/use-lineup";
+import { useSettings } from "../settings/use-settings";
 import { useUnits } from "../settings/use-units";
 import { Keypad } from "./keypad";
 import { ForecastStripView } from "./forecast-strip-view";
@@ -66,7 +69,9 @@ export function NextCheckCard({
 }: CardProps) {
   const strip = useStrip(job, check);
   const say = useUnits();
-  const preview = usePreview(job, check, typed);
+  const { units } = useSettings().settings;
+  const meant = meantIn(typed, check.unit, units);
+  const preview = usePreview(job, check, meant);
   return (
     <section
       aria-label="Next check"
@@ -114,7 +119,7 @@ export function NextCheckCard({
       <div className="mt-2 grid min-h-40 gap-4 md:grid-cols-[minmax(0,1fr)_14rem]">
         <div>
           {strip ? (
-            <ForecastStripView strip={strip} preview={preview} />
+            <ForecastStripView strip={strip} needle={needleAt(check.hookup, strip.axis, meant, job.setup)} />
           ) : (
             <p className="py-8 text-center text-muted">Working out what each suspect would read…</p>
           )}
@@ -147,7 +152,7 @@ export function NextCheckCard({
                 if (event.key === "Escape") event.currentTarget.blur();
               }}
             />
-            <span className="font-mono text-2xl">{check.unit}</span>
+            <span className="font-mono text-2xl">{check.unit && localUnit(check.unit, units)}</span>
           </span>
           <span id="meaning" aria-live="polite" className="min-h-10 w-full text-right text-sm text-muted">
             {refusal ? (
@@ -164,7 +169,9 @@ export function NextCheckCard({
         </form>
       </div>
       {job.simulated && check.answers && typed && <LookDrawing job={job} hookup={check.hookup} answer={typed} />}
-      {!check.answers && <Keypad unit={check.unit ?? ""} typed={typed} onType={onType} onLog={onLog} />}
+      {!check.answers && (
+        <Keypad unit={localUnit(check.unit ?? "", units)} typed={typed} onType={onType} onLog={onLog} />
+      )}
       {check.answers && (
         <div className="mt-3 flex flex-wrap gap-2" role="group" aria-label="Answers">
           {check.answers.words.map((word, i) => (

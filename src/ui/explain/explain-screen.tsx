@@ -6,10 +6,12 @@ import { explainCorner, usualExplain, type ExplainSettings } from "@/core/explai
 import { lessonSettings, lessons } from "@/core/explain/lessons";
 import { formatQuantity } from "@/core/units/format";
 import { Cap } from "../keys/cap";
+import { useUnits } from "../settings/use-units";
 import { PlainHeader } from "../keys/plain-header";
 
 /** The corner under one's own hand: move a slider and see meter, trace and module answer. */
 export function ExplainScreen() {
+  const say = useUnits();
   const [at, setAt] = useState(0);
   const [settings, setSettings] = useState<ExplainSettings>(lessonSettings(lessons[0]!));
   const lesson = lessons[at]!;
@@ -41,8 +43,8 @@ export function ExplainScreen() {
         <div className="grid content-start gap-4">
           <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Lesson">
             <h2 className="text-xl font-bold">{lesson.title}</h2>
-            <p className="mt-1 max-w-3xl">{lesson.text}</p>
-            <p className="mt-2 font-semibold">{lesson.move}</p>
+            <p className="mt-1 max-w-3xl">{say(lesson.text)}</p>
+            <p className="mt-2 font-semibold">{say(lesson.move)}</p>
             <div className="mt-3 flex gap-2">
               <Cap disabled={at === 0} onClick={() => (setAt(at - 1), setSettings(lessonSettings(lessons[at - 1]!)))}>
                 before
@@ -61,7 +63,7 @@ export function ExplainScreen() {
             <h2 className="text-sm font-semibold text-muted">At the module's pin, over a third of a second</h2>
             <Trace points={explained.trace} />
             <p className="text-lg font-bold" aria-live="polite">
-              {explained.module}
+              {say(explained.module)}
             </p>
           </section>
           <div className="grid gap-4 md:grid-cols-2">
@@ -75,7 +77,7 @@ export function ExplainScreen() {
               </div>
               <Slider
                 label="speed"
-                shown={`${settings.speedKmh} km/h`}
+                shown={say(`${settings.speedKmh} km/h`)}
                 value={settings.speedKmh}
                 min={1}
                 max={40}
@@ -84,7 +86,7 @@ export function ExplainScreen() {
               />
               <Slider
                 label="air gap"
-                shown={`${settings.gapMm} mm`}
+                shown={say(`${settings.gapMm} mm`)}
                 value={settings.gapMm}
                 min={0.2}
                 max={4}
@@ -102,7 +104,7 @@ export function ExplainScreen() {
               />
               <Slider
                 label="runout"
-                shown={`${settings.runoutMm} mm`}
+                shown={say(`${settings.runoutMm} mm`)}
                 value={settings.runoutMm}
                 min={0.01}
                 max={1.2}

@@ -15,6 +15,8 @@ import { lineUpWorker } from "../jobs/use-lineup";
 import { Cap } from "../keys/cap";
 import { PhotoStrip } from "./photo-strip";
 import { toast } from "../keys/toast";
+import { meantIn } from "@/core/units/local-units";
+import { useSettings } from "../settings/use-settings";
 
 /** The walk-round of the corner: one item after the other, one key each. */
 export function EyesSheet({ job, change }: { job: Job; change: ChangeJob }) {
@@ -111,6 +113,7 @@ function OpenItem({
   onUnseen: () => void;
   onReadIt: (() => void) | null;
 }) {
+  const { units } = useSettings().settings;
   const answers = answersFor(hookup, job.setup);
   return (
     <div className="my-2 rounded-xl bg-paper p-3">
@@ -132,18 +135,18 @@ function OpenItem({
             className="flex items-center gap-2"
             onSubmit={(event) => {
               event.preventDefault();
-              onAnswer(String(new FormData(event.currentTarget).get("value")));
+              onAnswer(meantIn(String(new FormData(event.currentTarget).get("value")), "mm", units));
             }}
           >
             <input
               name="value"
               inputMode="decimal"
-              aria-label={`${hookupLabel(hookup)} in millimetres`}
+              aria-label={`${hookupLabel(hookup)} in ${units.length === "in" ? "inches" : "millimetres"}`}
               defaultValue={answered}
               placeholder="0.4"
               className="min-h-12 w-28 rounded-lg border border-rule bg-card px-3 text-right font-mono text-2xl"
             />
-            <span className="font-mono">mm</span>
+            <span className="font-mono">{units.length}</span>
             <button type="submit" className="cap">
               <span className="legend">Enter</span>
               <span>log</span>

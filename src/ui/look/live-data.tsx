@@ -135,7 +135,7 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
       )}
       {read?.result.ok && (
         <>
-          <SpeedChart log={read.result.log} corner={job.setup.corner} shown={shown} />
+          <SpeedChart log={read.result.log} corner={job.setup.corner} shown={shown} units={units} />
           <ol>
             {read.result.findings.map((finding) => (
               <li key={`${finding.code}${finding.corner}${finding.startS}`} className="border-t border-rule py-2">

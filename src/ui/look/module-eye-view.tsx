@@ -3,12 +3,14 @@ import { useState } from "react";
 import { moduleEye } from "@/core/ring/module-eye";
 import { nominalRing, PASSIVE_REFERENCE, pitchMm } from "@/core/ring/ring";
 import type { Job } from "@/core/job/schema";
+import { useUnits } from "../settings/use-units";
 
 const WIDTH = 420;
 const HEIGHT = 130;
 
 /** For passive corners: why too large a gap makes the ABS act on a dry stop. */
 export function ModuleEyeView({ job }: { job: Job }) {
+  const say = useUnits();
   const [gapMm, setGap] = useState(0.4);
   const [volts, setVolts] = useState<number>(PASSIVE_REFERENCE.volts);
   const [thresholdMv, setThreshold] = useState(150);
@@ -28,23 +30,31 @@ export function ModuleEyeView({ job }: { job: Job }) {
   return (
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label="The module's eye">
       <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">
-        The module's eye: an ordinary stop from 25 km/h
+        {say("The module's eye: an ordinary stop from 25 km/h")}
       </h2>
       <svg
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         className="my-2 w-full"
         role="img"
-        aria-label={`The wheel slows evenly; the module loses it at ${eye.dropOutKmh.toFixed(1)} km/h`}
+        aria-label={say(`The wheel slows evenly; the module loses it at ${eye.dropOutKmh.toFixed(1)} km/h`)}
       >
         <path d={line("trueKmh")} fill="none" stroke="var(--muted)" strokeDasharray="5 4" />
         <path d={line("seenKmh")} fill="none" stroke="var(--brick)" strokeWidth="2.4" />
       </svg>
       <p className="mb-2 text-sm text-muted">dashed: the wheel · solid: what the module sees</p>
       <div className="grid gap-2 sm:grid-cols-3">
-        <Slider label="air gap" unit="mm" value={gapMm} min={0.2} max={2.4} step={0.05} onChange={setGap} />
         <Slider
-          label="AC at 8 km/h, gap 0.4"
-          unit="V"
+          label="air gap"
+          shown={say(`${gapMm} mm`)}
+          value={gapMm}
+          min={0.2}
+          max={2.4}
+          step={0.05}
+          onChange={setGap}
+        />
+        <Slider
+          label={say("AC at 8 km/h, gap 0.4 mm")}
+          shown={`${volts} V`}
           value={volts}
           min={0.1}
           max={1.2}
@@ -53,7 +63,7 @@ export function ModuleEyeView({ job }: { job: Job }) {
         />
         <Slider
           label="module threshold"
-          unit="mV"
+          shown={`${thresholdMv} mV`}
           value={thresholdMv}
           min={60}
           max={300}
@@ -62,7 +72,7 @@ export function ModuleEyeView({ job }: { job: Job }) {
         />
       </div>
       <p className="mt-2">
-        <b>Lost at {eye.dropOutKmh.toFixed(1)} km/h.</b>{" "}
+        <b>{say(`Lost at ${eye.dropOutKmh.toFixed(1)} km/h.`)}</b>{" "}
         {eye.falseRelease
           ? "To the module the wheel stops dead: it releases this brake, the pedal buzzes, and the car pulls to the other side."
           : "Too slow for the module to act on: no false activation from this."}
@@ -73,21 +83,19 @@ export function ModuleEyeView({ job }: { job: Job }) {
 
 function Slider(props: {
   label: string;
-  unit: string;
+  shown: string;
   value: number;
   min: number;
   max: number;
   step: number;
   onChange: (value: number) => void;
 }) {
-  const { label, unit, value, onChange, ...range } = props;
+  const { label, shown, value, onChange, ...range } = props;
   return (
     <label className="grid text-sm text-muted">
       <span className="flex justify-between">
         {label}
-        <b className="font-mono text-ink">
-          {value} {unit}
-        </b>
+        <b className="font-mono text-ink">{shown}</b>
       </span>
       <input
         type="range"

@@ -7,6 +7,7 @@ import { useEffect, useRef } from "react";
 import type { ScanFinding, ScanLog } from "@/core/scanlog/scan-log";
 import { scanTrace } from "@/core/scanlog/scan-trace";
 import { corners, type Corner } from "@/core/units/corner";
+import type { UnitChoice } from "@/core/units/local-units";
 import { axisStyle, colourAt, zoomSlider } from "../chart/chart-style";
 
 register([LineChart, GridComponent, DataZoomComponent, LegendComponent, MarkAreaComponent, CanvasRenderer]);
@@ -14,7 +15,17 @@ register([LineChart, GridComponent, DataZoomComponent, LegendComponent, MarkArea
 const DASH: Record<Corner, "solid" | "dashed" | "dotted"> = { FL: "dashed", FR: "dotted", RL: "dashed", RR: "dotted" };
 
 /** Four speed traces; this corner in brick and solid, the others dashed or dotted; a chosen finding framed. */
-export function SpeedChart({ log, corner, shown }: { log: ScanLog; corner: Corner; shown: ScanFinding | null }) {
+export function SpeedChart({
+  log,
+  corner,
+  shown,
+  units,
+}: {
+  log: ScanLog;
+  corner: Corner;
+  shown: ScanFinding | null;
+  units: UnitChoice;
+}) {
   const box = useRef<HTMLDivElement>(null);
   const chart = useRef<ECharts | null>(null);
   useEffect(() => {
@@ -34,14 +45,14 @@ export function SpeedChart({ log, corner, shown }: { log: ScanLog; corner: Corne
         ...axis,
         axisLabel: { ...axis.axisLabel, formatter: "{value} s" },
       },
-      yAxis: { type: "value", name: "km/h", nameTextStyle: { color: colour("--muted") }, ...axis },
+      yAxis: { type: "value", name: units.speed, nameTextStyle: { color: colour("--muted") }, ...axis },
       dataZoom: [{ type: "inside" }, { ...zoomSlider(colour), height: 22, bottom: 6 }],
       series: corners.map((one) => ({
         name: one,
         type: "line",
         showSymbol: false,
         connectNulls: false,
-        data: scanTrace(log, one),
+        data: scanTrace(log, one, units),
         z: one === corner ? 5 : 2,
         itemStyle: { color: colour(one === corner ? "--brick" : "--ink") },
         lineStyle: {
@@ -58,7 +69,7 @@ export function SpeedChart({ log, corner, shown }: { log: ScanLog; corner: Corne
       made.dispose();
       chart.current = null;
     };
-  }, [log, corner]);
+  }, [log, corner, units]);
   useEffect(() => {
     if (!chart.current || !box.current) return;
     const margin = shown ? Math.max(1, 0.5 * (shown.endS - shown.startS)) : 0;
