@@ -11,7 +11,8 @@ import { analyseScan, type ScanCar } from "../core/scanlog/analyse-scan";
 import { parseScanCsv } from "../core/scanlog/scan-csv";
 import type { ScanFinding, ScanLog } from "../core/scanlog/scan-log";
 import { ringRaster, type RingRaster } from "../core/waveform/raster";
-import { thin, type ThinTrace } from "../core/capture/thin";
+import type { ThinTrace } from "../core/capture/thin";
+import { TracePyramid } from "../core/capture/trace-pyramid";
 
 export type ReadCapture =
   | {
@@ -28,18 +29,18 @@ export type ReadScan = { ok: true; log: ScanLog; findings: ScanFinding[] } | { o
 
 const TRACE_POINTS = 1600;
 
-let held: Capture | null = null;
+let held: TracePyramid[] = [];
 
 const api = {
-  /** Reads and analyses a dropped file, off the main thread. */
-  async read(file: File, options: AnalyseOptions): Promise<ReadCapture> {
+  /** Reads and analyses a dropped file, off the main thread. @param onShare told how much of it is read, 0 to 1 */
+  async read(file: File, options: AnalyseOptions, onShare: (share: number) => void): Promise<ReadCapture> {
     if (file.size > LARGEST_FILE_BYTES)
       return {
         ok: false,
         say: `${file.name} has ${Math.round(file.size / 1e6)} MB; ${Math.round(LARGEST_FILE_BYTES / 1e6)} MB is the most. Cut the recording shorter, or thin it.`,
       };
     try {
-      return api.analyse(readCaptureFile(new Uint8Array(await file.arrayBuffer()), file.name), options);
+      return api.analyse(readCaptureFile(new Uint8Array(await file.arrayBuffer()), file.name, onShare), options);
     } catch (error) {
       if (error instanceof UnusableInput) return { ok: false, say: error.message };
       throw error;
@@ -49,7 +50,8 @@ const api = {
   /** Analyses a capture that is already at hand. @param inView false leaves `window` on the capture it was on */
   analyse(capture: Capture, options: AnalyseOptions, inView = true): ReadCapture {
     const channels = analyseCapture(capture, options);
-    if (inView) held = capture;
+    const pyramids = capture.channels.map(({ samples }) => new TracePyramid(samples, capture.sampleS, capture.startS));
+    if (inView) held = pyramids;
     return {
       ok: true,
       capture,
@@ -57,7 +59,7 @@ const api = {
       rasters: channels.map(({ pulsesPerRevolution }, i) =>
         pulsesPerRevolution ? ringRaster(capture, i, pulsesPerRevolution) : null,
       ),
-      traces: capture.channels.map(({ samples }) => thin(samples, capture.sampleS, capture.startS, TRACE_POINTS)),
+      traces: pyramids.map((pyramid) => pyramid.view(-Infinity, Infinity, TRACE_POINTS)),
     };
   },
 
@@ -111,13 +113,7 @@ const api = {
 
   /** The capture last read, between two times, thinned for drawing. */
   window(fromS: number, toS: number): ThinTrace[] {
-    if (!held) return [];
-    const { sampleS, startS, channels } = held;
-    const at = (timeS: number) => Math.round((timeS - startS) / sampleS);
-    return channels.map(({ samples }) => {
-      const from = Math.max(0, at(fromS) - 1);
-      return thin(samples.subarray(from, at(toS) + 2), sampleS, startS + from * sampleS, TRACE_POINTS);
-    });
+    return held.map((pyramid) => pyramid.view(fromS, toS, TRACE_POINTS));
   },
 };
 

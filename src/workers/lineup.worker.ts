@@ -7,11 +7,13 @@ import { replay } from "../core/job/replay";
 import { diagnosisOf, rankingOf, type Diagnosis, type Ranking } from "../core/job/diagnosis";
 import type { NextCheck } from "../core/job/describe-hookup";
 import { evidenceOf } from "../core/job/reading";
+import type { Capture } from "../core/capture/capture";
+import type { Point } from "../core/circuit/point";
 import type { Job } from "../core/job/schema";
 import { verification, type Verification } from "../core/job/verify";
 import { breakPlaces, type SpanSuspicion } from "../core/lineup/break-place";
 import type { LineUp } from "../core/lineup/line-up";
-import { readSimulated } from "../core/job/simulated-reading";
+import { readSimulated, recordSimulated } from "../core/job/simulated-reading";
 import { debrief, type Debrief } from "../core/practice/debrief";
 import { typedEvidence } from "../core/lineup/typed-evidence";
 
@@ -69,6 +71,11 @@ const api = {
   /** What a simulated instrument shows; null on a real job. */
   readSimulated(job: Job, hookup: Hookup): string | null {
     return readSimulated(job, hookup);
+  },
+
+  /** A turning wheel of the simulated car, recorded; null on a real job. */
+  recordSimulated(job: Job, points: Point[], rolling: boolean): Capture | null {
+    return recordSimulated(job, points, rolling);
   },
 
   /** Where wires may be damaged, and the best next checks with piercing and without. */

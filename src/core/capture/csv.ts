@@ -1,4 +1,5 @@
 import { UnusableInput, type Capture } from "./capture";
+import { readRows } from "./csv-rows";
 
 /** Largest file read into memory at once; longer recordings should be cut or thinned first. */
 export const LARGEST_FILE_BYTES = 400 * 1024 * 1024;
@@ -9,42 +10,50 @@ const MOST_CHANNELS = 20;
  * Reads a capture as instruments write it: comments and metadata lines, a row of names, perhaps a row of units,
  * comma, semicolon or tab, decimal point or comma, exponents, seconds or milliseconds, volts or millivolts.
  *
- * @param text the whole file @param name what to call it in messages
+ * @param text the whole file @param name what to call it in messages @param onShare told how much is read, 0 to 1
  * @throws UnusableInput saying what, where and how to mend it
  */
-export function parseCaptureCsv(text: string, name: string): Capture {
+export function parseCaptureCsv(text: string, name: string, onShare?: (share: number) => void): Capture {
   if (text.trim() === "")
     throw new UnusableInput(`${name} is empty. Export the capture again, as text with one row per sample.`);
   if (looksBinary(text))
     throw new UnusableInput(`${name} is not text. Export the capture as CSV; instrument files cannot be read.`);
-  const lines = text.replace(/^\uFEFF/, "").split(/\r\n|\n|\r/);
+  const body = text.replace(/^\uFEFF/, "");
+  const lines = firstLines(body);
   const format = findFormat(lines, name);
-  const columns: number[][] = format.labels.map(() => []);
   let bad = 0;
-  for (let at = format.firstRow; at < lines.length; at++) {
-    const line = lines[at]!;
-    if (line.trim() === "" || /^[#;%]/.test(line)) continue;
-    const cells = line.split(format.separator);
-    const values = format.labels.map((_, c) => toNumber(cells[c], format.decimalComma));
-    if (values.some(Number.isNaN)) {
+  const { columns, count } = readRows(
+    body,
+    startOfLine(body, format.firstRow),
+    { ...format, columns: format.labels.length },
+    (row, line) => {
       bad++;
-      if (bad > 50 && bad > 0.05 * (at - format.firstRow))
+      if (bad > 50 && bad > 0.05 * row)
         throw new UnusableInput(
-          `${name}, line ${at + 1}: “${line.slice(0, 40)}” has no number in every column, and ${bad} rows like it. Export again without gaps.`,
+          `${name}, line ${format.firstRow + row + 1}: “${line.slice(0, 40)}” has no number in every column, and ${bad} rows like it. Export again without gaps.`,
         );
-      continue;
-    }
-    values.forEach((value, c) => columns[c]!.push(value));
-  }
-  if (columns[0]!.length < 16)
-    throw new UnusableInput(
-      `${name} holds ${columns[0]!.length} rows of samples; at least 16 are needed. Record longer.`,
-    );
+    },
+    onShare,
+  );
+  if (count < 16)
+    throw new UnusableInput(`${name} holds ${count} rows of samples; at least 16 are needed. Record longer.`);
   return assemble(columns, format, name, lines);
 }
 
+/** As many lines as headers and the rows judged by can take. */
+function firstLines(text: string): string[] {
+  return text.slice(0, startOfLine(text, LARGEST_HEADER_LINES + 60)).split(/\r\n|\n|\r/);
+}
+
+function startOfLine(text: string, line: number): number {
+  const ends = /\r\n|\n|\r/g;
+  for (let i = 0; i < line; i++) if (!ends.exec(text)) return text.length;
+  return ends.lastIndex;
+}
+
 interface Format {
-  separator: string | RegExp;
+  /** Null where any white space stands between cells. */
+  separator: string | null;
   decimalComma: boolean;
   labels: { name: string; unit: string }[];
   firstRow: number;
@@ -60,15 +69,19 @@ function findFormat(lines: string[], name: string): Format {
       `${name}: no rows of numbers in the first ${LARGEST_HEADER_LINES} lines. A capture has a time column and one column per channel.`,
     );
   const sample = lines[firstRow]!;
-  const separator = sample.includes("\t") ? "\t" : sample.includes(";") ? ";" : decimalCommaOnly(sample) ? /\s+/ : ",";
+  const separator = sample.includes("\t") ? "\t" : sample.includes(";") ? ";" : decimalCommaOnly(sample) ? null : ",";
   const several = lines.slice(firstRow, firstRow + 50).join("\n");
   const decimalComma = separator !== "," && /\d,\d/.test(several) && !/\d\.\d/.test(several);
-  const width = sample.split(separator).filter((cell, i, all) => cell.trim() !== "" || i < all.length - 1).length;
+  const width = cellsOf(sample, separator).filter((cell, i, all) => cell.trim() !== "" || i < all.length - 1).length;
   if (width > MOST_CHANNELS + 1)
     throw new UnusableInput(
       `${name} has ${width} columns; ${MOST_CHANNELS} channels are the most. Export only the channels of this corner.`,
     );
   return { separator, decimalComma, labels: labelsAbove(lines, firstRow, separator, width), firstRow };
+}
+
+function cellsOf(line: string, separator: string | null): string[] {
+  return separator === null ? line.trim().split(/\s+/) : line.split(separator);
 }
 
 function decimalCommaOnly(line: string): boolean {
@@ -91,17 +104,12 @@ function isDataRow(line: string): boolean {
 function labelsAbove(
   lines: string[],
   firstRow: number,
-  separator: string | RegExp,
+  separator: string | null,
   width: number,
 ): { name: string; unit: string }[] {
   const above = lines
     .slice(Math.max(0, firstRow - 4), firstRow)
-    .map((line) =>
-      line
-        .replace(/^[#%]\s*/, "")
-        .split(separator)
-        .map((cell) => cell.trim().replace(/^"|"$/g, "")),
-    )
+    .map((line) => cellsOf(line.replace(/^[#%]\s*/, ""), separator).map((cell) => cell.trim().replace(/^"|"$/g, "")))
     .filter((cells) => cells.length === width);
   const units = above.findLast((cells) => cells.every((cell) => UNIT_CELL.test(cell) || cell === ""));
   const names = above.findLast((cells) => cells !== units && cells.some((cell) => /[a-z]/i.test(cell)));
@@ -114,11 +122,6 @@ function labelsAbove(
 }
 
 const UNIT_CELL = /^[([]?\s*(s|sec|ms|us|µs|V|mV|A|mA|volts?|seconds?)\s*[)\]]?$/i;
-
-function toNumber(cell: string | undefined, decimalComma: boolean): number {
-  const text = (cell ?? "").trim();
-  return text === "" ? NaN : Number(decimalComma ? text.replace(",", ".") : text);
-}
 
 const SECONDS_PER: Record<string, number> = {
   s: 1,
@@ -136,7 +139,7 @@ const SCALE: Record<string, { unit: "V" | "A"; by: number }> = {
   a: { unit: "A", by: 1 },
 };
 
-function assemble(columns: number[][], format: Format, name: string, lines: string[]): Capture {
+function assemble(columns: Float64Array[], format: Format, name: string, lines: string[]): Capture {
   const { labels } = format;
   const hasTime =
     /^(time|t|zeit|temps|sec|seconds|s|x)\b/i.test(labels[0]!.name) ||
@@ -161,7 +164,7 @@ function assemble(columns: number[][], format: Format, name: string, lines: stri
   };
 }
 
-function withoutTime(columns: number[][], labels: Format["labels"], name: string, lines: string[]): Capture {
+function withoutTime(columns: Float64Array[], labels: Format["labels"], name: string, lines: string[]): Capture {
   const interval = lines
     .slice(0, LARGEST_HEADER_LINES)
     .map((line) =>
@@ -184,13 +187,19 @@ function withoutTime(columns: number[][], labels: Format["labels"], name: string
   return { name, sampleS, startS: 0, channels: columns.map((values, c) => channel(values, labels[c]!)) };
 }
 
-function channel(values: number[], label: { name: string; unit: string }): Capture["channels"][number] {
+function channel(values: Float64Array, label: { name: string; unit: string }): Capture["channels"][number] {
   const { unit, by } = SCALE[label.unit.toLowerCase()] ?? { unit: "V" as const, by: 1 };
-  return { name: label.name, unit, samples: Float32Array.from(values, (value) => value * by) };
+  return { name: label.name, unit, samples: scaled(values, by) };
 }
 
-function isRamp(values: number[]): boolean {
-  return values.length > 2 && values.slice(0, 50).every((value, i) => i === 0 || value > values[i - 1]!);
+function scaled(values: Float64Array, by: number): Float32Array {
+  const samples = new Float32Array(values.length);
+  for (let i = 0; i < samples.length; i++) samples[i] = values[i]! * by;
+  return samples;
+}
+
+function isRamp(values: Float64Array): boolean {
+  return values.length > 2 && values.subarray(0, 50).every((value, i) => i === 0 || value > values[i - 1]!);
 }
 
 function looksBinary(text: string): boolean {

@@ -6,15 +6,17 @@ import { captureFromWav } from "./wav";
 /**
  * Reads a capture file by what is in it, not by its name: text, gzip of text or of WAV, WAV.
  *
+ * @param onShare told now and then how much of it is read, 0 to 1
  * @throws UnusableInput saying what, where and how to mend it
  */
-export function readCaptureFile(bytes: Uint8Array, name: string): Capture {
+export function readCaptureFile(bytes: Uint8Array, name: string, onShare?: (share: number) => void): Capture {
   if (bytes.length === 0) throw new UnusableInput(`${name} is empty. Export the capture again.`);
-  if (bytes[0] === 0x1f && bytes[1] === 0x8b) return readCaptureFile(gunzip(bytes, name), name.replace(/\.gz$/i, ""));
+  if (bytes[0] === 0x1f && bytes[1] === 0x8b)
+    return readCaptureFile(gunzip(bytes, name), name.replace(/\.gz$/i, ""), onShare);
   if (startsWith(bytes, "RIFF") || startsWith(bytes, "RF64")) return captureFromWav(bytes, name);
   if (startsWith(bytes, "PK"))
     throw new UnusableInput(`${name} is a ZIP. Unpack it and drop the capture that is inside.`);
-  return parseCaptureCsv(decode(bytes), name);
+  return parseCaptureCsv(decode(bytes), name, onShare);
 }
 
 function startsWith(bytes: Uint8Array, word: string): boolean {

@@ -20,8 +20,19 @@ export function readSimulated(job: Job, hookup: Hookup): string | null {
   return readCar(car, hookup);
 }
 
-/** A hand spin that runs out, recorded at any points of a simulated car at once. @returns null on a real job */
-export function recordSimulated(job: Job, points: readonly Point[] = [signalPoint(job.setup, "plug")]): Capture | null {
+/** A wheel spun by hand and left to run out, or kept turning for as long as a recorder rolls. */
+const SPIN = { durationS: 5, fromKmh: 9, toKmh: 3 };
+const ROLL = { durationS: 60, fromKmh: 8, toKmh: 7 };
+
+/**
+ * A turning wheel recorded at any points of a simulated car at once.
+ * @param rolling for a rolling recorder: a minute of it @returns null on a real job
+ */
+export function recordSimulated(
+  job: Job,
+  points: readonly Point[] = [signalPoint(job.setup, "plug")],
+  rolling = false,
+): Capture | null {
   const car = readSimulatedCar(job);
   if (!car) return null;
   const sampleS = 1 / 5000;
@@ -33,7 +44,7 @@ export function recordSimulated(job: Job, points: readonly Point[] = [signalPoin
     channels: points.map((point) => ({
       name: points.length > 1 ? pointLabel(point) : "signal",
       unit: "V",
-      samples: recordCar(car, { point, durationS: 5, sampleS, fromKmh: 9, toKmh: 3, noiseV: 0.008, seed }),
+      samples: recordCar(car, { point, ...(rolling ? ROLL : SPIN), sampleS, noiseV: 0.008, seed }),
     })),
   };
 }

@@ -91,17 +91,17 @@ function steadied(channel: Channel, usualV: number): Channel {
 function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOptions): ChannelAnalysis {
   const { name } = channel;
   const { sampleS } = capture;
-  const straight = levelled(channel.samples);
+  const { samples: straight, found: ready } = levelled(channel.samples);
   const keyOn = options.family === "passive" || straight !== channel.samples ? 0 : keyOnEnd(channel.samples);
   const recorded = straight.subarray(keyOn);
   const startS = capture.startS + keyOn * sampleS;
-  const gross = signalShape(recorded);
+  const gross = ready && keyOn === 0 ? ready.shape : signalShape(recorded);
   const plain = gross.kind === "noise" && isFastTone(recorded) ? toneShape(gross) : gross;
   const coded = options.family === "passive" ? null : threeLevel(recorded, plain, sampleS, startS);
   const away = coded ? null : excursions(recorded);
   const samples = away?.samples ?? recorded;
   const shape = coded?.shape ?? (away ? signalShape(samples) : plain);
-  const pulses = findPulses(samples, shape);
+  const pulses = ready && shape === ready.shape ? ready.pulses : findPulses(samples, shape);
   const rhythm = rhythmOf(pulses);
   const widths = coded || shape.kind !== "two-level" ? null : widthCoding(pulses, rhythm.periods, sampleS);
   const signature = findPulsesPerRevolution(rhythm);
@@ -128,7 +128,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
       );
   }
   if (!coded) {
-    findings.push(...disturbances(samples, shape, sampleS, startS));
+    findings.push(...disturbances(samples, shape, pulses, sampleS, startS));
     findings.push(
       ...levelFindings(shape, pulses, speed, options, samples.length * sampleS, startS, turning).filter(
         ({ code }) => !(widths && code === "duty-shift"),

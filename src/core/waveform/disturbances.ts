@@ -1,5 +1,7 @@
 import type { Finding } from "./findings";
+import type { Pulse } from "./pulses";
 import type { SignalShape } from "./signal";
+import { someSamples } from "./some-samples";
 
 /** Samples this far beyond the levels, in parts of the step between them, are no signal. */
 const BEYOND = 0.6;
@@ -9,11 +11,17 @@ const MOST_SPIKES = 6;
 const HASH = 0.062;
 
 /** What is in a capture and is not the car's fault: a slipped probe, the key being turned, hash on the ground. */
-export function disturbances(samples: Float32Array, shape: SignalShape, sampleS: number, startS: number): Finding[] {
+export function disturbances(
+  samples: Float32Array,
+  shape: SignalShape,
+  pulses: readonly Pulse[],
+  sampleS: number,
+  startS: number,
+): Finding[] {
   const list: Finding[] = [];
   const span = shape.highV - shape.lowV;
   if (span <= 0) return list;
-  const spikes = outliers(samples, shape, LONGEST_SPIKE_S / sampleS);
+  const spikes = outliers(samples, shape, pulses, LONGEST_SPIKE_S / sampleS);
   if (spikes.length > 0 && spikes.length <= MOST_SPIKES)
     list.push({
       code: "probe-spike",
@@ -42,10 +50,9 @@ export function keyOnEnd(samples: Float32Array): number {
   const head = samples.slice(0, HEAD).sort();
   const quiet = head[head.length >> 1]!;
   let [least, most] = [Infinity, -Infinity];
-  const step = Math.max(1, Math.floor(samples.length / 20_000));
-  for (let i = 0; i < samples.length; i += step) {
-    least = Math.min(least, samples[i]!);
-    most = Math.max(most, samples[i]!);
+  for (const value of someSamples(samples, 20_000)) {
+    if (value < least) least = value;
+    if (value > most) most = value;
   }
   const reach = Math.max(0.12 * (most - least), 1.5 * (head.at(-1)! - head[0]!));
   const isQuiet = (value: number) => Math.abs(value - quiet) < reach;
@@ -53,9 +60,10 @@ export function keyOnEnd(samples: Float32Array): number {
   let end = 0;
   while (end < samples.length && isQuiet(samples[end]!)) end++;
   if (end < 2 * HEAD || end > LATEST * samples.length) return 0;
+  const allowed = 0.004 * (samples.length - end);
   let again = 0;
-  for (let i = end; i < samples.length; i++) if (isQuiet(samples[i]!)) again++;
-  return again < 0.004 * (samples.length - end) ? end : 0;
+  for (let i = end; i < samples.length && again < allowed; i++) if (isQuiet(samples[i]!)) again++;
+  return again < allowed ? end : 0;
 }
 
 const HEAD = 25;
@@ -76,15 +84,35 @@ export function keyOnFinding(end: number, sampleS: number, startS: number): Find
 
 type Stretch = [from: number, to: number];
 
-function outliers(samples: Float32Array, { lowV, highV, noiseV }: SignalShape, longest: number): Stretch[] {
+/** Stretches beyond both levels. Pulses that are no higher than usual hold none, and most recordings have no others. */
+function outliers(
+  samples: Float32Array,
+  { lowV, highV, noiseV }: SignalShape,
+  pulses: readonly Pulse[],
+  longest: number,
+): Stretch[] {
   const guard = Math.max(BEYOND * (highV - lowV), 12 * noiseV);
+  const usual = highV - lowV + guard / 2;
   const found: Stretch[] = [];
-  for (let i = 0; i < samples.length; i++) {
-    if (samples[i]! > lowV - guard && samples[i]! < highV + guard) continue;
-    const last = found.at(-1);
-    if (last && i - last[1] < longest) last[1] = i;
-    else found.push([i, i]);
-    if (found.length > MOST_SPIKES || found.at(-1)![1] - found.at(-1)![0] > longest) return [];
+  const look = (from: number, to: number): boolean => {
+    for (let i = from; i < to; i++) {
+      if (samples[i]! > lowV - guard && samples[i]! < highV + guard) continue;
+      const last = found.at(-1);
+      if (last && i - last[1] < longest) last[1] = i;
+      else found.push([i, i]);
+      if (found.length > MOST_SPIKES || found.at(-1)![1] - found.at(-1)![0] > longest) return false;
+    }
+    return true;
+  };
+  const edge = (i: number) => Math.max(0, Math.floor(pulses[i]!.at) - 1);
+  let seen = pulses.length > 0 ? edge(0) : 0;
+  if (!look(0, seen)) return [];
+  for (let i = 0; i + 1 < pulses.length; i++) {
+    const next = edge(i + 1);
+    // An edge stands a sample or two before the level is past it: heights are counted from there.
+    if (pulses[i]!.heightV > usual && !look(seen, next + 3)) return [];
+    if (pulses[i]!.heightV > usual) seen = next + 3;
+    else seen = Math.max(seen, next);
   }
-  return found;
+  return look(seen, samples.length) ? found : [];
 }

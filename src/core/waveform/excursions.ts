@@ -1,4 +1,5 @@
 import { signalShape } from "./signal";
+import { someSamples } from "./some-samples";
 
 /** Stretches in which the level goes where neither of the signal's own levels is. */
 export interface Excursions {
@@ -23,11 +24,12 @@ const MOST_SHARE = 0.42;
  * @returns null when all of the recording is one signal
  */
 export function excursions(samples: Float32Array): Excursions | null {
-  for (const split of emptyStretches(samples)) {
+  const some = someSamples(samples);
+  for (const split of emptyStretches(some)) {
     const isOutside = (value: number) => value > split.at === split.above;
-    const inside = samples.filter((value) => !isOutside(value));
-    const share = 1 - inside.length / samples.length;
+    const share = shareOf(some, isOutside);
     if (share < LEAST_SHARE || share > MOST_SHARE) continue;
+    const inside = samples.filter((value) => !isOutside(value));
     const shape = signalShape(inside);
     if (shape.kind !== "two-level" && shape.kind !== "sine") continue;
     const outside = samples.filter(isOutside).sort();
@@ -38,6 +40,12 @@ export function excursions(samples: Float32Array): Excursions | null {
     };
   }
   return null;
+}
+
+function shareOf(samples: Float32Array, counts: (value: number) => boolean): number {
+  let count = 0;
+  for (let i = 0; i < samples.length; i++) if (counts(samples[i]!)) count++;
+  return count / samples.length;
 }
 
 /** The wide empty stretches of the amplitude histogram, and on which side of each fewer samples lie. */

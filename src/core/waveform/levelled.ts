@@ -1,5 +1,5 @@
-import { findPulses } from "./pulses";
-import { signalShape } from "./signal";
+import { findPulses, type Pulse } from "./pulses";
+import { signalShape, type SignalShape } from "./signal";
 
 /** The middle of the signal must wander by this part of its step before it is put straight. */
 const WANDER = 0.1;
@@ -8,35 +8,34 @@ const PULSES_A_STRETCH = 3;
 /** A stretch whose step differs more than this from the usual one holds a gap or a spike and says nothing of drift. */
 const USUAL_STEP = [0.65, 1.45] as const;
 
+/** Stretches looked at first: wander is slow, so that some tell whether there is any. */
+const STRETCHES = 400;
+
+/** A recording put straight; where it was straight already, with the shape and pulses found on the way. */
+export interface Levelled {
+  samples: Float32Array;
+  found: { shape: SignalShape; pulses: Pulse[] } | null;
+}
+
 /**
  * Takes out the slow wander that AC coupling puts under a signal (its mean is pulled to zero after every change of
  * duty). Levels are followed stretch by stretch; steady signals are returned as they are.
  */
-export function levelled(samples: Float32Array): Float32Array {
-  const pulses = findPulses(samples, signalShape(samples));
-  if (pulses.length < 12) return samples;
+export function levelled(samples: Float32Array): Levelled {
+  const shape = signalShape(samples);
+  const pulses = findPulses(samples, shape);
+  const straight = { samples, found: { shape, pulses } };
+  if (pulses.length < 12) return straight;
   const periods = pulses.slice(1).map(({ at }, i) => at - pulses[i]!.at);
   const usual = periods.toSorted((a, b) => a - b)[periods.length >> 1]!;
   const length = Math.max(16, Math.round(PULSES_A_STRETCH * usual));
   const count = Math.floor(samples.length / length);
-  if (count < 6) return samples;
-  const middles = new Float64Array(count);
-  const steps = new Float64Array(count);
-  for (let k = 0; k < count; k++) {
-    let [least, most] = [Infinity, -Infinity];
-    for (let i = k * length; i < (k + 1) * length; i++) {
-      least = Math.min(least, samples[i]!);
-      most = Math.max(most, samples[i]!);
-    }
-    middles[k] = (least + most) / 2;
-    steps[k] = most - least;
-  }
-  const step = steps.toSorted()[count >> 1]!;
-  const good = [...middles.keys()].filter((k) => steps[k]! > USUAL_STEP[0] * step && steps[k]! < USUAL_STEP[1] * step);
-  if (good.length < 6) return samples;
-  const sorted = good.map((k) => middles[k]!).sort((a, b) => a - b);
-  if (sorted.at(-1)! - sorted[0]! < WANDER * step) return samples;
-  const home = sorted[sorted.length >> 1]!;
+  if (count < 6) return straight;
+  const apart = Math.floor(count / STRETCHES);
+  if (apart > 1 && !followed(samples, length, Math.floor(count / apart), apart)) return straight;
+  const road = followed(samples, length, count, 1);
+  if (!road) return straight;
+  const { good, middles, home } = road;
   const out = new Float32Array(samples.length);
   let next = 0;
   for (let i = 0; i < samples.length; i++) {
@@ -46,5 +45,27 @@ export function levelled(samples: Float32Array): Float32Array {
     const along = b > a ? Math.max(0, Math.min(1, (place - a) / (b - a))) : 0;
     out[i] = samples[i]! - (middles[a]! + along * (middles[b]! - middles[a]!)) + home;
   }
-  return out;
+  return { samples: out, found: null };
+}
+
+/** The middle of every `apart`-th stretch, those fit to judge by, and where they mostly are; null when nothing wanders. */
+function followed(samples: Float32Array, length: number, count: number, apart: number) {
+  const middles = new Float64Array(count);
+  const steps = new Float64Array(count);
+  for (let k = 0; k < count; k++) {
+    let [least, most] = [Infinity, -Infinity];
+    for (let i = k * apart * length; i < (k * apart + 1) * length; i++) {
+      const value = samples[i]!;
+      if (value < least) least = value;
+      if (value > most) most = value;
+    }
+    middles[k] = (least + most) / 2;
+    steps[k] = most - least;
+  }
+  const step = steps.toSorted()[count >> 1]!;
+  const good = [...middles.keys()].filter((k) => steps[k]! > USUAL_STEP[0] * step && steps[k]! < USUAL_STEP[1] * step);
+  if (good.length < 6) return null;
+  const sorted = good.map((k) => middles[k]!).sort((a, b) => a - b);
+  if (sorted.at(-1)! - sorted[0]! < WANDER * step) return null;
+  return { good, middles, home: sorted[sorted.length >> 1]! };
 }

@@ -1,5 +1,6 @@
 import type { SignalShape } from "./signal";
 import type { Pulse } from "./pulses";
+import { someSamples } from "./some-samples";
 
 /** One message of the three-level protocol: a speed pulse and the bits after it. */
 export interface Frame {
@@ -32,20 +33,21 @@ export function threeLevel(
   sampleS: number,
   startS: number,
 ): ThreeLevel | null {
-  const span = extremes(samples);
+  const some = someSamples(samples);
+  const span = extremes(some);
   const step = span.most - span.least;
   if (step < 0.05 || step < 12 * shape.noiseV) return null;
   const share = (from: number, to: number) => {
     let count = 0;
-    for (const value of samples) {
-      const at = (value - span.least) / step;
+    for (let i = 0; i < some.length; i++) {
+      const at = (some[i]! - span.least) / step;
       if (at >= from && at < to) count++;
     }
-    return count / samples.length;
+    return count / some.length;
   };
   const [low, middle, top] = [share(-0.05, 0.12), share(MIDDLE_AT - 0.12, MIDDLE_AT + 0.12), share(0.85, 1.05)];
   if (low < 0.2 || middle < 0.002 || top < 0.0005 || low + middle + top < 0.9) return null;
-  if (!hasModeAt(samples, span.least, step)) return null;
+  if (!hasModeAt(some, span.least, step)) return null;
   const lowV = span.least;
   const middleV = lowV + MIDDLE_AT * step;
   const threshold = (middleV + span.most) / 2;
@@ -98,7 +100,8 @@ function hasModeAt(samples: Float32Array, least: number, step: number): boolean 
 }
 
 function extremes(samples: Float32Array): { least: number; most: number } {
-  const sorted = samples.slice(0, 400_000).sort();
+  const every = Math.max(1, Math.floor(samples.length / 50_000));
+  const sorted = samples.filter((_, i) => i % every === 0).sort();
   const cut = Math.floor(sorted.length * 0.0004);
   return { least: sorted[cut]!, most: sorted[sorted.length - 1 - cut]! };
 }

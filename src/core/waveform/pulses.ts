@@ -23,30 +23,54 @@ export function guardV({ kind, lowV, highV, noiseV }: SignalShape): number {
 export function findPulses(samples: Float32Array, shape: SignalShape): Pulse[] {
   if (shape.kind === "flat") return [];
   const middle = shape.kind === "two-level" ? (shape.lowV + shape.highV) / 2 : shape.meanV;
-  const guard = guardV(shape);
+  const [up, down] = [middle + guardV(shape), middle - guardV(shape)];
   const pulses: Pulse[] = [];
+  const length = samples.length;
+  let [rise, fall, least, most, crossing] = [NaN, NaN, Infinity, -Infinity, 0];
   let high = samples[0]! > middle;
-  let [rise, fall, least, most] = [NaN, NaN, Infinity, -Infinity];
-  let crossing = 0;
-  for (let i = 1; i < samples.length; i++) {
-    const value = samples[i]!;
-    if (value < least) least = value;
-    if (value > most) most = value;
-    if (samples[i - 1]! <= middle !== value <= middle)
-      crossing = i - 1 + (middle - samples[i - 1]!) / (value - samples[i - 1]!);
-    if (!high && value > middle + guard) {
-      high = true;
-      if (!Number.isNaN(rise))
-        pulses.push({
-          at: rise,
-          duty: Number.isNaN(fall) ? NaN : (fall - rise) / (crossing - rise),
-          heightV: most - least,
-        });
-      rise = crossing;
-      [fall, least, most] = [NaN, value, value];
-    } else if (high && value < middle - guard) {
-      high = false;
-      fall = crossing;
+  let before = samples[0]!;
+  // Two loops by turns: while low only the least and the way up matter, while high only the greatest and the way down.
+  for (let i = 1; i < length;) {
+    if (high) {
+      for (; i < length; i++) {
+        const value = samples[i]!;
+        if (value > most) most = value;
+        if (value <= middle) {
+          if (before > middle) crossing = i - 1 + (middle - before) / (value - before);
+          if (value < down) {
+            high = false;
+            fall = crossing;
+            if (value < least) least = value;
+            before = value;
+            i++;
+            break;
+          }
+        }
+        before = value;
+      }
+    } else {
+      for (; i < length; i++) {
+        const value = samples[i]!;
+        if (value < least) least = value;
+        if (value > middle) {
+          if (before <= middle) crossing = i - 1 + (middle - before) / (value - before);
+          if (value > up) {
+            high = true;
+            if (!Number.isNaN(rise))
+              pulses.push({
+                at: rise,
+                duty: Number.isNaN(fall) ? NaN : (fall - rise) / (crossing - rise),
+                heightV: Math.max(most, value) - least,
+              });
+            rise = crossing;
+            [fall, least, most] = [NaN, value, value];
+            before = value;
+            i++;
+            break;
+          }
+        }
+        before = value;
+      }
     }
   }
   if (!Number.isNaN(rise)) pulses.push({ at: rise, duty: NaN, heightV: NaN });
@@ -73,13 +97,10 @@ export function rhythmOf(pulses: readonly Pulse[]): Rhythm {
   const periods = Float64Array.from({ length: count }, (_, i) => pulses[i + 1]!.at - pulses[i]!.at);
   const ratios = new Float64Array(count);
   const teeth = new Int32Array(count + 1);
-  const window: number[] = [];
+  const width = Math.min(count, 2 * HALF_WINDOW + 1);
+  const window = new SortedWindow(periods, width);
   for (let i = 0; i < count; i++) {
-    const from = Math.max(0, Math.min(i - HALF_WINDOW, count - 2 * HALF_WINDOW - 1));
-    window.length = 0;
-    for (let j = from; j < Math.min(count, from + 2 * HALF_WINDOW + 1); j++) window.push(periods[j]!);
-    window.sort((a, b) => a - b);
-    ratios[i] = periods[i]! / window[window.length >> 1]!;
+    ratios[i] = periods[i]! / window.middleFrom(Math.max(0, Math.min(i - HALF_WINDOW, count - width)));
     teeth[i + 1] = teeth[i]! + (ratios[i]! > MISSING_RATIO ? Math.round(ratios[i]!) : 1);
   }
   return { periods, ratios, teeth };
@@ -87,4 +108,30 @@ export function rhythmOf(pulses: readonly Pulse[]): Rhythm {
 
 export function isMissing(ratio: number): boolean {
   return ratio > MISSING_RATIO;
+}
+
+/** The middle of a window that moves on one by one: the value that leaves is taken out and the new one put in its place. */
+class SortedWindow {
+  private readonly values: Float64Array;
+  private readonly sorted: Float64Array;
+  private from = 0;
+
+  constructor(values: Float64Array, width: number) {
+    this.values = values;
+    this.sorted = values.slice(0, width).sort();
+  }
+
+  middleFrom(from: number): number {
+    for (; this.from < from; this.from++)
+      this.exchange(this.values[this.from]!, this.values[this.from + this.sorted.length]!);
+    return this.sorted[this.sorted.length >> 1]!;
+  }
+
+  private exchange(leaving: number, coming: number): void {
+    const { sorted } = this;
+    let at = sorted.indexOf(leaving);
+    for (; at + 1 < sorted.length && sorted[at + 1]! < coming; at++) sorted[at] = sorted[at + 1]!;
+    for (; at > 0 && sorted[at - 1]! > coming; at--) sorted[at] = sorted[at - 1]!;
+    sorted[at] = coming;
+  }
 }

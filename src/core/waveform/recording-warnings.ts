@@ -1,5 +1,6 @@
 import { FEWEST_SAMPLES_A_PULSE } from "./pulses";
 import type { SignalShape } from "./signal";
+import { someSamples } from "./some-samples";
 
 /** This share of samples on one and the same outermost value is a flat top, not a peak. */
 const CLIPPED_SHARE = 0.02;
@@ -20,7 +21,7 @@ export function recordingWarnings(
       `Only ${usual.toFixed(1)} samples a pulse at ${(1 / sampleS / 1000).toPrecision(3)} kS/s: teeth can be missed.${goodFor ? ` This rate is good up to about ${goodFor.toFixed(0)} km/h.` : ""} Record faster or turn slower.`,
     );
   }
-  if (kind === "sine" && isClipped(samples))
+  if (kind === "sine" && isClipped(someSamples(samples)))
     list.push(
       "The tops are cut off flat: the input was over its range. Choose a larger range; heights here mean nothing.",
     );

@@ -1,5 +1,6 @@
 import type { Capture } from "../capture/capture";
 import type { Finding } from "./findings";
+import { someSamples } from "./some-samples";
 
 /** A supply sits this near its usual value nearly all the time. */
 const NEAR = 0.07;
@@ -57,7 +58,6 @@ export function supplyFinding(
 }
 
 function middle(samples: Float32Array): number {
-  const step = Math.max(1, Math.floor(samples.length / 5000));
-  const some = Float32Array.from({ length: Math.ceil(samples.length / step) }, (_, i) => samples[i * step]!).sort();
+  const some = someSamples(samples, 5000).slice().sort();
   return some[some.length >> 1] ?? NaN;
 }

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { scopeAnswers } from "@/core/checks/answers";
 import { captureReading } from "@/core/job/reading";
 import type { Job, Reading } from "@/core/job/schema";
+import { ReadingShare } from "../captures/reading-share";
 import { CAPTURE_FILES, useCapture } from "../captures/use-capture";
 import { Cap } from "../keys/cap";
 import { FileCap } from "../keys/file-cap";
@@ -18,7 +19,7 @@ export function CapturePanel({
   onLog: (reading: Reading, captureId: string, name: string) => void;
 }) {
   const say = useUnits();
-  const { open: read, busy, take, markLogged } = useCapture(job);
+  const { open: read, share, take, stop, markLogged } = useCapture(job);
   const [over, setOver] = useState(false);
   const channel = read?.result.ok ? read.result.channels[0] : null;
   return (
@@ -39,9 +40,8 @@ export function CapturePanel({
     >
       <div className="flex items-center gap-3">
         <h2 className="text-sm font-semibold text-muted">Capture</h2>
-        <p className="text-sm text-muted">
-          {busy ? "Reading…" : "Drop a recording of the signal here (CSV, gz, WAV), or choose one."}
-        </p>
+        <p className="text-sm text-muted">Drop a recording of the signal here (CSV, gz, WAV), or choose one.</p>
+        <ReadingShare share={share} onStop={() => void stop()} />
         <span className="ml-auto">
           <FileCap label="Capture file" accept={CAPTURE_FILES} onFile={(file) => void take(file)}>
             choose file

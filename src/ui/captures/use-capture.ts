@@ -1,21 +1,28 @@
 "use client";
-import { wrap, type Remote } from "comlink";
+import { proxy, wrap, type Remote } from "comlink";
 import { nanoid } from "nanoid";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { Capture } from "@/core/capture/capture";
 import type { Job } from "@/core/job/schema";
 import { loadCapture, saveCapture } from "@/store/jobs";
 import type { CaptureWorker, ReadCapture } from "@/workers/capture.worker";
 import { toast } from "../keys/toast";
 
-let remote: Remote<CaptureWorker> | null = null;
+let running: { worker: Worker; remote: Remote<CaptureWorker> } | null = null;
 
 /** The one capture worker of this page. */
 export function captureWorker(): Remote<CaptureWorker> {
-  remote ??= wrap<CaptureWorker>(
-    new Worker(new URL("../../workers/capture.worker.ts", import.meta.url), { type: "module" }),
-  );
-  return remote;
+  if (!running) {
+    const worker = new Worker(new URL("../../workers/capture.worker.ts", import.meta.url), { type: "module" });
+    running = { worker, remote: wrap<CaptureWorker>(worker) };
+  }
+  return running.remote;
+}
+
+/** Ends the worker whatever it is at; the next question starts another. */
+function stopCaptureWorker(): void {
+  running?.worker.terminate();
+  running = null;
 }
 
 /** What a capture may be written as. */
@@ -39,7 +46,9 @@ export function useCapture(job: Job) {
   const own = capturesOf(job);
   const [chosen, setChosen] = useState<string | null>(null);
   const [open, setOpen] = useState<OpenCapture | null>(null);
-  const [busy, setBusy] = useState(false);
+  /** How much of the file being read is read, 0 to 1; null when none is. */
+  const [share, setShare] = useState<number | null>(null);
+  const reading = useRef(0);
   const wanted = chosen ?? own.at(-1)?.id ?? null;
   const options = { pulses: job.setup.pulsesPerRevolution, tyre: job.setup.tyre, family: job.setup.family };
   const { pulses, tyre, family } = options;
@@ -59,16 +68,29 @@ export function useCapture(job: Job) {
     };
   }, [wanted, pulses, tyre, family]);
   const take = async (file: File) => {
-    setBusy(true);
+    const own = ++reading.current;
+    setShare(0);
     const result = await captureWorker()
-      .read(file, options)
-      .finally(() => setBusy(false));
+      .read(
+        file,
+        options,
+        proxy((read) => reading.current === own && setShare(read)),
+      )
+      .finally(() => reading.current === own && setShare(null));
+    if (reading.current !== own) return;
     const id = nanoid(10);
     setOpen({ id, result, logged: false });
     if (result.ok)
       await saveCapture(id, result.capture).catch((error: unknown) =>
         toast.error(`The capture could not be kept: ${String(error)}. Keep the file.`),
       );
+  };
+  /** Gives the file up; what was open before is asked for anew, since the worker forgot it. */
+  const stop = async () => {
+    reading.current++;
+    setShare(null);
+    stopCaptureWorker();
+    if (open?.result.ok) setOpen({ ...open, result: await captureWorker().analyse(open.result.capture, options) });
   };
   const takeCapture = async (capture: Capture) => {
     const id = nanoid(10);
@@ -79,8 +101,9 @@ export function useCapture(job: Job) {
     takeCapture,
     own,
     open,
-    busy,
+    share,
     take,
+    stop,
     choose: setChosen,
     markLogged: () => setOpen((now) => now && { ...now, logged: true }),
   };

@@ -1,14 +1,10 @@
 "use client";
-import type { Capture } from "@/core/capture/capture";
-import dynamic from "next/dynamic";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import type { ThinTrace } from "@/core/capture/thin";
 import { knownFrom, libraryItem, type LibraryItem } from "@/core/job/library";
 import type { Job } from "@/core/job/schema";
 import { departing } from "@/core/waveform/departing";
-import { traceSvg } from "@/core/waveform/trace-svg";
 import { compareCaptures, type Compared } from "@/core/waveform/compare";
 import { toothRun } from "@/core/waveform/findings";
 import { turnOf, viewOfFinding, viewOfTurn, type View } from "@/core/waveform/view";
@@ -17,21 +13,15 @@ import { loadCapture } from "@/store/jobs";
 import { listShipped, loadShipped } from "../library/shipped";
 import { keepInLibrary, listLibrary } from "@/store/library";
 import { captureWorker, type OpenCapture } from "../captures/use-capture";
-import { download } from "../jobs/download";
 import { Cap } from "../keys/cap";
 import { useUnits } from "../settings/use-units";
 import { ChannelsPanel } from "./channels-panel";
-import { saveTrace } from "./save-trace";
+import { TraceSection } from "./trace-section";
 import { ComparePanel } from "./compare-panel";
 import { FindingsPanel } from "./findings-panel";
 import { RingClock } from "./ring-clock";
 import { RingRasterView } from "./ring-raster-view";
 import { toast } from "../keys/toast";
-
-const WaveTrace = dynamic(() => import("./wave-trace").then((module) => module.WaveTrace), {
-  ssr: false,
-  loading: () => <div className="h-60" />,
-});
 
 export type Ok = Extract<OpenCapture["result"], { ok: true }>;
 
@@ -63,22 +53,7 @@ export function CaptureView({
   const whole: View = [startS, startS + channels[0]!.samples.length * sampleS];
   const [view, setView] = useState<View>(whole);
   const [row, setRow] = useState(0);
-  const [detail, setDetail] = useState<ThinTrace[] | null>(null);
   const [compared, setCompared] = useState<{ name: string; rows: Compared[] } | null>(null);
-  useEffect(() => {
-    let live = true;
-    const wait = setTimeout(
-      () =>
-        void captureWorker()
-          .window(view[0], view[1])
-          .then((traces) => live && traces.length > 0 && setDetail(traces)),
-      40,
-    );
-    return () => {
-      live = false;
-      clearTimeout(wait);
-    };
-  }, [view]);
   const departs = departing(result.channels);
   const shown = channel.findings;
   const marked = shown.flatMap((finding) => (finding.tooth ? toothRun(finding, raster?.columns ?? 0) : []));
@@ -138,17 +113,15 @@ export function CaptureView({
   };
   return (
     <>
-      <section className="border-b border-rule bg-card px-2 pt-1" aria-label="Trace">
-        <WaveTrace
-          names={result.channels.map(({ name }) => name)}
-          unit={channels[at]?.unit ?? "V"}
-          whole={result.traces}
-          detail={detail}
-          view={view}
-          findings={shown}
-          onView={setView}
-        />
-      </section>
+      <TraceSection
+        result={result}
+        at={at}
+        channel={channel}
+        tyre={job.setup.tyre}
+        view={view}
+        whole={whole}
+        onView={setView}
+      />
       <div className="grid gap-4 p-4 lg:grid-cols-[minmax(0,1.6fr)_minmax(0,0.8fr)_minmax(0,1.1fr)]">
         <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Ring raster">
           <h2 className="flex flex-wrap justify-between gap-x-4 text-sm text-muted">
@@ -191,26 +164,6 @@ export function CaptureView({
                 keep as {kind}
               </Cap>
             ))}
-            {(["svg", "png"] as const).map((kind) => (
-              <Cap
-                key={kind}
-                onClick={() =>
-                  saveTrace(
-                    traceSvg(
-                      detail ?? result.traces,
-                      result.capture.channels.map(({ name }) => name),
-                      channels[at]?.unit ?? "V",
-                      result.capture.name,
-                    ),
-                    result.capture.name,
-                    kind,
-                  ).catch((error: unknown) => toast.error(`No picture: ${String(error)}`))
-                }
-              >
-                picture, {kind.toUpperCase()}
-              </Cap>
-            ))}
-            <Cap onClick={() => void saveCsv(result.capture)}>save as CSV</Cap>
           </div>
         </section>
         <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Ring clock">
@@ -283,10 +236,4 @@ export function CaptureView({
       </footer>
     </>
   );
-}
-
-/** The reader and writer of tables load when first asked for. */
-async function saveCsv(capture: Capture): Promise<void> {
-  const { captureToCsv } = await import("@/core/capture/csv");
-  download(`${capture.name}.csv`, captureToCsv(capture), "text/csv");
 }

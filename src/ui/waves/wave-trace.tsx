@@ -1,15 +1,30 @@
 "use client";
 import { LineChart } from "echarts/charts";
-import { DataZoomComponent, GridComponent, LegendComponent, MarkAreaComponent } from "echarts/components";
+import {
+  DataZoomComponent,
+  GridComponent,
+  LegendComponent,
+  MarkAreaComponent,
+  MarkLineComponent,
+} from "echarts/components";
 import { init, use as register, type ECharts } from "echarts/core";
 import { CanvasRenderer } from "echarts/renderers";
 import { useEffect, useRef } from "react";
 import type { ThinTrace } from "@/core/capture/thin";
 import type { Finding } from "@/core/waveform/findings";
+import type { Markers } from "@/core/waveform/markers";
 import { localFindings, type View } from "@/core/waveform/view";
 import { axisStyle, colourAt, zoomSlider } from "../chart/chart-style";
 
-register([LineChart, GridComponent, DataZoomComponent, LegendComponent, MarkAreaComponent, CanvasRenderer]);
+register([
+  LineChart,
+  GridComponent,
+  DataZoomComponent,
+  LegendComponent,
+  MarkAreaComponent,
+  MarkLineComponent,
+  CanvasRenderer,
+]);
 
 interface TraceProps {
   names: readonly string[];
@@ -20,24 +35,31 @@ interface TraceProps {
   detail: ThinTrace[] | null;
   view: View;
   findings: readonly Finding[];
+  markers: Markers | null;
   onView: (view: View) => void;
+  /** A place on the trace was touched, in seconds. */
+  onPlace: (timeS: number) => void;
 }
 
 /** The trace, zoomed by wheel, pinch, drag or key; detail comes anew from the samples at each zoom. */
-export function WaveTrace({ names, unit, whole, detail, view, findings, onView }: TraceProps) {
+export function WaveTrace({ names, unit, whole, detail, view, findings, markers, onView, onPlace }: TraceProps) {
   const box = useRef<HTMLDivElement>(null);
   const chart = useRef<ECharts | null>(null);
-  const report = useRef(onView);
+  const report = useRef({ onView, onPlace });
   useEffect(() => {
-    report.current = onView;
-  }, [onView]);
+    report.current = { onView, onPlace };
+  }, [onView, onPlace]);
   useEffect(() => {
     if (!box.current) return;
     const made = init(box.current);
     chart.current = made;
     made.on("datazoom", () => {
       const [zoom] = made.getOption().dataZoom as { startValue: number; endValue: number }[];
-      if (zoom) report.current([zoom.startValue, zoom.endValue]);
+      if (zoom) report.current.onView([zoom.startValue, zoom.endValue]);
+    });
+    made.getZr().on("click", ({ offsetX, offsetY }) => {
+      if (made.containPixel("grid", [offsetX, offsetY]))
+        report.current.onPlace(made.convertFromPixel({ xAxisIndex: 0 }, offsetX));
     });
     const watch = new ResizeObserver(() => made.resize());
     watch.observe(box.current);
@@ -64,6 +86,10 @@ export function WaveTrace({ names, unit, whole, detail, view, findings, onView }
       ],
     });
   }, [detail, whole, view]);
+  useEffect(() => {
+    if (!chart.current || !box.current) return;
+    chart.current.setOption({ series: [{ markLine: markLine(markers, colourAt(box.current)) }] });
+  }, [markers, names, unit, whole, findings]);
   return (
     <div
       ref={box}
@@ -72,6 +98,22 @@ export function WaveTrace({ names, unit, whole, detail, view, findings, onView }
       className="h-60 w-full"
     />
   );
+}
+
+function markLine(markers: Markers | null, colour: (token: string) => string) {
+  return {
+    symbol: "none",
+    animation: false,
+    silent: true,
+    lineStyle: { color: colour("--marigold"), width: 2, type: "solid" },
+    label: { color: colour("--ink"), fontWeight: "bold", position: "insideEndTop", rotate: 0 },
+    data: markers
+      ? [
+          { xAxis: markers.aS, label: { formatter: "A" } },
+          { xAxis: markers.bS, label: { formatter: "B" }, lineStyle: { type: "dashed" } },
+        ]
+      : [],
+  };
 }
 
 const DASHES = ["solid", "dashed", "dotted"] as const;

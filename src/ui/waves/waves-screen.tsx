@@ -1,4 +1,5 @@
 "use client";
+import dynamic from "next/dynamic";
 import { useState } from "react";
 import { useSearchParams } from "next/navigation";
 import { useHotkeys } from "react-hotkeys-hook";
@@ -6,6 +7,7 @@ import { scopeAnswers } from "@/core/checks/answers";
 import { captureReading } from "@/core/job/reading";
 import { signalPoint } from "@/core/circuit/point";
 import { facePoints, parsePoint } from "@/core/circuit/point";
+import type { Capture } from "@/core/capture/capture";
 import type { Job } from "@/core/job/schema";
 import { WithJob } from "../jobs/with-job";
 import { CAPTURE_FILES, useCapture, type OpenCapture } from "../captures/use-capture";
@@ -14,9 +16,13 @@ import { stamp, withEntry } from "../jobs/entries";
 import { useJob, type ChangeJob } from "../jobs/use-job";
 import { Cap } from "../keys/cap";
 import { FileCap } from "../keys/file-cap";
+import { lineUpWorker } from "../jobs/use-lineup";
 import { JobHeader } from "../keys/job-header";
+import { ReadingShare } from "../captures/reading-share";
 import { CaptureView } from "./capture-view";
 import { toast } from "../keys/toast";
+
+const LiveRecorder = dynamic(() => import("./live-recorder").then((module) => module.LiveRecorder), { ssr: false });
 
 /** A capture and what it says: trace, ring raster, ring clock, findings. */
 export function WavesScreen() {
@@ -35,16 +41,22 @@ export function WavesScreen() {
 }
 
 function Waves({ job, change }: { job: Job; change: ChangeJob }) {
-  const { own, open, busy, take, takeCapture, choose, markLogged } = useCapture(job);
+  const { own, open, share, take, stop, takeCapture, choose, markLogged } = useCapture(job);
   const [also, setAlso] = useState("");
-  const record = async () => {
+  const [rolling, setRolling] = useState<Capture | null>(null);
+  const record = async (roll: boolean) => {
     const wanted = also ? parsePoint(also, job.setup) : null;
     const points = [signalPoint(job.setup, "plug"), ...(wanted?.ok ? [wanted.point] : [])];
-    const { recordSimulated } = await import("@/core/job/simulated-reading");
-    const capture = recordSimulated(job, points);
-    if (capture) takeCapture(capture).catch((error: unknown) => toast.error(`Not kept: ${String(error)}`));
+    const capture = await lineUpWorker().recordSimulated(job, points, roll);
+    if (capture && roll) setRolling(capture);
+    else if (capture) keep(capture);
   };
-  useHotkeys("r", () => void record());
+  const keep = (capture: Capture) => {
+    setRolling(null);
+    takeCapture(capture).catch((error: unknown) => toast.error(`Not kept: ${String(error)}`));
+  };
+  useHotkeys("r", () => void record(false), { enabled: rolling === null });
+  useHotkeys("l", () => void record(true), { enabled: rolling === null });
   const weigh = (capture: Extract<OpenCapture["result"], { ok: true }>, leading: string, id: string) => {
     change((newest) =>
       withEntry(newest, {
@@ -85,13 +97,19 @@ function Waves({ job, change }: { job: Job; change: ChangeJob }) {
           </select>
         )}
         <FileCap label="Capture file" accept={CAPTURE_FILES} hotkey="o" onFile={(file) => void take(file)}>
-          {busy ? "reading…" : "open a recording"}
+          open a recording
         </FileCap>
         {job.simulated && (
-          <Cap legend="R" className="border-plum!" onClick={() => void record()}>
+          <Cap legend="R" className="border-plum!" onClick={() => void record(false)}>
             spin the simulated wheel
           </Cap>
         )}
+        {job.simulated && (
+          <Cap legend="L" className="border-plum!" onClick={() => void record(true)} disabled={rolling !== null}>
+            roll live
+          </Cap>
+        )}
+        <ReadingShare share={share} onStop={() => void stop()} />
         {job.simulated && (
           <select
             aria-label="Second channel of the simulated recorder"
@@ -114,7 +132,15 @@ function Waves({ job, change }: { job: Job; change: ChangeJob }) {
           {open.result.say}
         </p>
       )}
-      {open?.result.ok ? (
+      {rolling && (
+        <LiveRecorder
+          recording={rolling}
+          options={{ pulses: job.setup.pulsesPerRevolution, tyre: job.setup.tyre, family: job.setup.family }}
+          onKeep={keep}
+          onClose={() => setRolling(null)}
+        />
+      )}
+      {rolling ? null : open?.result.ok ? (
         <CaptureView
           key={open.id}
           job={job}
@@ -123,9 +149,7 @@ function Waves({ job, change }: { job: Job; change: ChangeJob }) {
           result={open.result}
           onWeigh={weigh}
           onCount={(pulsesPerRevolution) => changeSetup(change, () => ({ pulsesPerRevolution }))}
-          onRescale={(capture) =>
-            void takeCapture(capture).catch((error: unknown) => toast.error(`Not kept: ${String(error)}`))
-          }
+          onRescale={keep}
           onTighten={(known) => {
             changeSetup(change, () => ({ known }));
             toast(`${known.from} now narrows what a good car of this model reads. Undo it under Complaint.`);

@@ -1,0 +1,87 @@
+import type { Capture } from "../capture/capture";
+import { parseTyre, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
+import { findPulses } from "./pulses";
+import { signalShape } from "./signal";
+import type { View } from "./view";
+
+/** Times of two markers on a trace, in seconds. */
+export interface Markers {
+  aS: number;
+  bS: number;
+}
+
+export interface MarkerReadout {
+  /** From marker A to marker B, in seconds; negative when B stands before A. */
+  deltaS: number;
+  /** One over it: the frequency of something that lasts from A to B. */
+  hertz: number | null;
+  /** Whole pulses between them, and the mean frequency and speed those make. */
+  pulses: number;
+  meanHertz: number | null;
+  speedKmh: number | null;
+  aV: number;
+  bV: number;
+}
+
+/** Longest stretch whose pulses are counted anew at each move of a marker. */
+const COUNTED_SAMPLES = 2_000_000;
+
+/**
+ * What two markers on one channel say.
+ * @param pulsesPerRevolution for the speed; null when the ring's count is not known
+ */
+export function markerReadout(
+  { samples }: { samples: Float32Array },
+  { sampleS, startS }: Pick<Capture, "sampleS" | "startS">,
+  { aS, bS }: Markers,
+  pulsesPerRevolution: number | null,
+  tyre: string,
+): MarkerReadout {
+  const place = (timeS: number) => Math.max(0, Math.min(samples.length - 1, Math.round((timeS - startS) / sampleS)));
+  const [a, b] = [place(aS), place(bS)];
+  const deltaS = bS - aS;
+  const between = samples.subarray(Math.min(a, b), Math.min(Math.max(a, b) + 1, Math.min(a, b) + COUNTED_SAMPLES));
+  const edges = between.length > 8 ? findPulses(between, signalShape(between)) : [];
+  const pulses = Math.max(0, edges.length - 1);
+  const meanHertz = pulses > 0 ? pulses / ((edges.at(-1)!.at - edges[0]!.at) * sampleS) : null;
+  const size = parseTyre(tyre);
+  return {
+    deltaS,
+    hertz: deltaS === 0 ? null : 1 / Math.abs(deltaS),
+    pulses,
+    meanHertz,
+    speedKmh:
+      meanHertz && pulsesPerRevolution && size
+        ? speedKmh(meanHertz, pulsesPerRevolution, rollingCircumferenceM(size))
+        : null,
+    aV: samples[a]!,
+    bV: samples[b]!,
+  };
+}
+
+/** Two markers at the thirds of what is in view. */
+export function markersIn([fromS, toS]: View): Markers {
+  const third = (toS - fromS) / 3;
+  return { aS: fromS + third, bS: toS - third };
+}
+
+/** One marker moved by a share of the view, kept within the recording. */
+export function movedMarker(
+  markers: Markers,
+  which: keyof Markers,
+  share: number,
+  [fromS, toS]: View,
+  whole: View,
+): Markers {
+  return movedTo(markers, which, markers[which] + share * (toS - fromS), whole);
+}
+
+/** One marker moved to a time, kept within the recording. */
+export function movedTo(markers: Markers, which: keyof Markers, timeS: number, [first, last]: View): Markers {
+  return { ...markers, [which]: Math.max(first, Math.min(last, timeS)) };
+}
+
+/** The marker that stands nearer to a time. */
+export function nearerMarker({ aS, bS }: Markers, timeS: number): keyof Markers {
+  return Math.abs(timeS - aS) <= Math.abs(timeS - bS) ? "aS" : "bS";
+}

@@ -1,0 +1,14 @@
+import { formatShare } from "@/core/units/format";
+import { Cap } from "../keys/cap";
+
+/** How much of a long file is read, with a way out; nothing while none is being read. */
+export function ReadingShare({ share, onStop }: { share: number | null; onStop: () => void }) {
+  if (share === null) return null;
+  return (
+    <span className="flex items-center gap-2" role="status">
+      <progress className="accent-marigold" value={share} aria-label="Read so far" />
+      <span className="font-mono">{formatShare(share)}</span>
+      <Cap onClick={onStop}>stop reading</Cap>
+    </span>
+  );
+}
