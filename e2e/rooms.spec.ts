@@ -221,3 +221,42 @@ test("the analysis answers over HTTP as on the command line, and refuses what it
   expect(((await bad.json()) as { say: string }).say).toMatch(/no rows of numbers/);
   expect((await request.post("/api/analyze?pulses=3", { data: csv })).status()).toBe(400);
 });
+
+test("waves: markers read time and speed, and the rolling recorder is stopped and kept", async ({ page }) => {
+  await board(page);
+  await page.goto("/waves?job=demo-pelican");
+  await expect(page.getByRole("button", { name: /roll live/ })).toBeVisible();
+  await page.keyboard.press("g");
+  const rolling = page.getByRole("region", { name: "Rolling recorder" });
+  await expect(rolling.getByText(/missing at the same place/)).toBeVisible({ timeout: 60_000 });
+  await page.keyboard.press("g");
+  await expect(rolling).toBeHidden();
+  await expect(page.getByRole("region", { name: "Ring raster" })).toBeVisible();
+  await page.keyboard.press("m");
+  const read = page.getByLabel("Between the markers");
+  await expect(read).toContainText(/pulses at [\d.]+ Hz/);
+  await expect(read).toContainText(/[78]\.\d km\/h/);
+  const before = await read.innerText();
+  await page.keyboard.press("Control+Shift+ArrowLeft");
+  await expect(read).not.toHaveText(before);
+  await page.keyboard.press("m");
+  await expect(read).toBeHidden();
+});
+
+test("a long recording tells how far it is read, can be given up, and leaves what was open", async ({ page }) => {
+  await board(page);
+  await page.goto("/waves?job=demo-pelican");
+  await expect(page.getByRole("button", { name: /roll live/ })).toBeVisible();
+  await page.keyboard.press("r");
+  await expect(page.getByRole("region", { name: "Ring raster" })).toBeVisible();
+  const rows = ["time (s),signal (V)"];
+  for (let i = 0; i < 1_500_000; i++) rows.push(`${(i / 50_000).toFixed(5)},${i % 900 < 450 ? "0.8412" : "1.6603"}`);
+  const buffer = Buffer.from(rows.join("\n"));
+  await page.getByLabel("Capture file").setInputFiles({ name: "long.csv", mimeType: "text/csv", buffer });
+  await page.getByRole("button", { name: "stop reading" }).click();
+  await expect(page.getByRole("button", { name: "stop reading" })).toBeHidden();
+  await expect(page.getByText("Pulses missing, same place each turn").first()).toBeVisible();
+  await page.keyboard.press("f");
+  await page.getByLabel("Capture file").setInputFiles({ name: "long.csv", mimeType: "text/csv", buffer });
+  await expect(page.getByText(/Pulses\s*16\d\d/)).toBeVisible({ timeout: 60_000 });
+});

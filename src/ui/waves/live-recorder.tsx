@@ -55,14 +55,14 @@ export function LiveRecorder({
     };
   }, [recording, pulses, tyre, family]);
   const keep = () => onKeep(ownCopy(lastSeconds(recording, recording.startS + elapsedS.current, KEPT_S)));
-  useHotkeys("l", keep);
+  useHotkeys("g", keep);
   useHotkeys("escape", onClose);
   return (
     <section aria-label="Rolling recorder" className="m-4 rounded-2xl border border-plum bg-card p-4">
       <h2 className="flex flex-wrap items-center gap-3 text-sm font-semibold text-muted">
         Rolling, simulated car: {recording.channels.map(({ name }) => name).join(", ")}
         <span className="ml-auto flex gap-2">
-          <Cap legend="L" lead onClick={keep}>
+          <Cap legend="G" lead onClick={keep}>
             stop and keep
           </Cap>
           <Cap legend="Esc" onClick={onClose}>
@@ -109,7 +109,7 @@ function draw(canvas: HTMLCanvasElement, { sampleS, startS, channels }: Capture)
     pen.font = "13px sans-serif";
     for (const level of [low, high]) {
       pen.strokeRect(0, y(level), width, 0);
-      pen.fillText(`${level.toFixed(2)} ${unit}`, 4, y(level) - 3);
+      pen.fillText(`${level.toFixed(2)} ${unit}`, 4, y(level) + (level === low ? 15 : -4));
     }
     pen.strokeStyle = colour(i === 0 ? "--ink" : "--plum");
     pen.lineWidth = 1.4;

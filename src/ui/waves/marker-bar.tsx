@@ -33,7 +33,7 @@ export function MarkerBar({
       <Cap legend="Ctrl →" aria-label="Move the held marker right" onClick={() => onMove(1)}>
         ›
       </Cap>
-      <output className="flex flex-wrap gap-x-4 font-mono" aria-label="Between the markers">
+      <output className="flex flex-wrap gap-x-3 font-mono text-sm" aria-label="Between the markers">
         <span>
           Δt <b>{(1000 * deltaS).toFixed(2)} ms</b>
         </span>

@@ -1,6 +1,6 @@
 "use client";
 import dynamic from "next/dynamic";
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { ThinTrace } from "@/core/capture/thin";
 import type { ChannelAnalysis } from "@/core/waveform/analyse";
@@ -44,6 +44,7 @@ export function TraceSection({
 }) {
   const { capture } = result;
   const shown = capture.channels[at] ?? capture.channels[0]!;
+  const names = useMemo(() => result.channels.map(({ name }) => name), [result]);
   const detail = useDetail(view);
   const [markers, setMarkers] = useState<Markers | null>(null);
   const [held, setHeld] = useState<keyof Markers>("bS");
@@ -74,11 +75,12 @@ export function TraceSection({
   return (
     <section className="border-b border-rule bg-card px-2 pt-1" aria-label="Trace">
       <WaveTrace
-        names={result.channels.map(({ name }) => name)}
+        names={names}
         unit={shown.unit}
         whole={result.traces}
         detail={detail}
         view={view}
+        span={whole}
         findings={channel.findings}
         markers={markers}
         onView={onView}
@@ -101,7 +103,7 @@ export function TraceSection({
             two markers read time, frequency, speed and level between any places
           </span>
         )}
-        <span className="ml-auto flex gap-2">
+        <span className="ml-auto flex gap-1">
           {(["svg", "png"] as const).map((kind) => (
             <Cap key={kind} onClick={() => void picture(kind)}>
               {kind.toUpperCase()}

@@ -34,6 +34,8 @@ interface TraceProps {
   /** What lies in the view, at the view's own resolution. */
   detail: ThinTrace[] | null;
   view: View;
+  /** All of the recording, in seconds. */
+  span: View;
   findings: readonly Finding[];
   markers: Markers | null;
   onView: (view: View) => void;
@@ -42,7 +44,7 @@ interface TraceProps {
 }
 
 /** The trace, zoomed by wheel, pinch, drag or key; detail comes anew from the samples at each zoom. */
-export function WaveTrace({ names, unit, whole, detail, view, findings, markers, onView, onPlace }: TraceProps) {
+export function WaveTrace({ names, unit, whole, detail, view, span, findings, markers, onView, onPlace }: TraceProps) {
   const box = useRef<HTMLDivElement>(null);
   const chart = useRef<ECharts | null>(null);
   const report = useRef({ onView, onPlace });
@@ -71,7 +73,7 @@ export function WaveTrace({ names, unit, whole, detail, view, findings, markers,
   }, []);
   useEffect(() => {
     if (!chart.current || !box.current) return;
-    chart.current.setOption(options(names, unit, whole, view, findings, colourAt(box.current)), {
+    chart.current.setOption(options(names, unit, whole, view, span, findings, colourAt(box.current)), {
       notMerge: true,
     });
     // The view is moved below without drawing everything anew.
@@ -79,7 +81,7 @@ export function WaveTrace({ names, unit, whole, detail, view, findings, markers,
   }, [names, unit, whole, findings]);
   useEffect(() => {
     chart.current?.setOption({
-      series: (detail ?? whole).map((data) => ({ data })),
+      series: (detail ?? whole).map((data, i) => ({ id: seriesId(i), data })),
       dataZoom: [
         { startValue: view[0], endValue: view[1] },
         { startValue: view[0], endValue: view[1] },
@@ -88,7 +90,7 @@ export function WaveTrace({ names, unit, whole, detail, view, findings, markers,
   }, [detail, whole, view]);
   useEffect(() => {
     if (!chart.current || !box.current) return;
-    chart.current.setOption({ series: [{ markLine: markLine(markers, colourAt(box.current)) }] });
+    chart.current.setOption({ series: [{ id: seriesId(0), markLine: markLine(markers, colourAt(box.current)) }] });
   }, [markers, names, unit, whole, findings]);
   return (
     <div
@@ -99,6 +101,8 @@ export function WaveTrace({ names, unit, whole, detail, view, findings, markers,
     />
   );
 }
+
+const seriesId = (i: number) => `channel-${i}`;
 
 function markLine(markers: Markers | null, colour: (token: string) => string) {
   return {
@@ -123,16 +127,22 @@ function options(
   unit: string,
   whole: ThinTrace[],
   view: View,
+  [first, last]: View,
   findings: readonly Finding[],
   colour: (token: string) => string,
 ) {
   const axis = axisStyle(colour);
-  const [first, last] = [whole[0]?.[0]?.[0] ?? 0, whole[0]?.at(-1)?.[0] ?? 1];
   const zoom = { xAxisIndex: 0, startValue: view[0], endValue: view[1], filterMode: "none" as const };
   return {
     animation: false,
     grid: { left: 60, right: 16, top: 30, bottom: 72 },
-    legend: { show: names.length > 1, top: 0, left: 56, textStyle: { color: colour("--ink"), fontSize: 13 } },
+    legend: {
+      show: names.length > 1,
+      data: [...names],
+      top: 0,
+      left: 56,
+      textStyle: { color: colour("--ink"), fontSize: 13 },
+    },
     xAxis: {
       type: "value",
       min: first,
@@ -156,23 +166,28 @@ function options(
         bottom: 10,
       },
     ],
-    series: whole.map((data, i) => ({
-      name: names[i],
-      type: "line",
-      data,
-      showSymbol: false,
-      lineStyle: { color: colour(i === 0 ? "--ink" : "--plum"), width: 1.4, type: DASHES[i % DASHES.length] },
-      itemStyle: { color: colour(i === 0 ? "--ink" : "--plum") },
-      markArea:
-        i === 0
-          ? {
-              itemStyle: { color: colour("--brick"), opacity: 0.2 },
-              data: localFindings(findings, [first, last]).map(({ startS, endS }) => [
-                { xAxis: startS },
-                { xAxis: endS },
-              ]),
-            }
-          : undefined,
-    })),
+    series: [
+      // Unseen itself: the strip under the chart shows the first series, which is to be all of the recording.
+      { id: "overview", type: "line", data: whole[0], showSymbol: false, silent: true, lineStyle: { opacity: 0 } },
+      ...whole.map((data, i) => ({
+        id: seriesId(i),
+        name: names[i],
+        type: "line",
+        data,
+        showSymbol: false,
+        lineStyle: { color: colour(i === 0 ? "--ink" : "--plum"), width: 1.4, type: DASHES[i % DASHES.length] },
+        itemStyle: { color: colour(i === 0 ? "--ink" : "--plum") },
+        markArea:
+          i === 0
+            ? {
+                itemStyle: { color: colour("--brick"), opacity: 0.2 },
+                data: localFindings(findings, [first, last]).map(({ startS, endS }) => [
+                  { xAxis: startS },
+                  { xAxis: endS },
+                ]),
+              }
+            : undefined,
+      })),
+    ],
   };
 }

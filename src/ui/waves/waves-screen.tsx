@@ -19,9 +19,12 @@ import { FileCap } from "../keys/file-cap";
 import { lineUpWorker } from "../jobs/use-lineup";
 import { JobHeader } from "../keys/job-header";
 import { ReadingShare } from "../captures/reading-share";
-import { CaptureView } from "./capture-view";
 import { toast } from "../keys/toast";
 
+const CaptureView = dynamic(() => import("./capture-view").then((module) => module.CaptureView), {
+  ssr: false,
+  loading: () => <p className="p-16 text-center text-muted">Laying out the capture…</p>,
+});
 const LiveRecorder = dynamic(() => import("./live-recorder").then((module) => module.LiveRecorder), { ssr: false });
 
 /** A capture and what it says: trace, ring raster, ring clock, findings. */
@@ -56,7 +59,7 @@ function Waves({ job, change }: { job: Job; change: ChangeJob }) {
     takeCapture(capture).catch((error: unknown) => toast.error(`Not kept: ${String(error)}`));
   };
   useHotkeys("r", () => void record(false), { enabled: rolling === null });
-  useHotkeys("l", () => void record(true), { enabled: rolling === null });
+  useHotkeys("g", () => void record(true), { enabled: rolling === null });
   const weigh = (capture: Extract<OpenCapture["result"], { ok: true }>, leading: string, id: string) => {
     change((newest) =>
       withEntry(newest, {
@@ -105,7 +108,7 @@ function Waves({ job, change }: { job: Job; change: ChangeJob }) {
           </Cap>
         )}
         {job.simulated && (
-          <Cap legend="L" className="border-plum!" onClick={() => void record(true)} disabled={rolling !== null}>
+          <Cap legend="G" className="border-plum!" onClick={() => void record(true)} disabled={rolling !== null}>
             roll live
           </Cap>
         )}
