@@ -18,7 +18,7 @@ export function contradictions(lineUp: LineUp): Contradiction[] {
       {
         reading,
         slipChance,
-        say: `No suspect explains reading ${reading + 1} together with the others. Take it again: probe on the right pin, right range, sure contact.`,
+        say: `No suspect explains reading ${reading + 1} together with the others. Take it again: probe on the right pin, right range, sure contact. If it stays so, two things may be wrong at once: mend what is proven, then measure on.`,
       },
     ];
   });

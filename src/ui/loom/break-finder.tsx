@@ -3,6 +3,7 @@ import { stationWords } from "@/core/faults/places";
 import { splicePlan } from "@/core/harness/splice-plan";
 import type { Job } from "@/core/job/schema";
 import { holesMade } from "@/core/job/holes";
+import { severalBreaks } from "@/core/job/several-breaks";
 import type { Suspect } from "@/core/lineup/suspects";
 import { formatShare } from "@/core/units/format";
 import type { LoomView } from "@/workers/lineup.worker";
@@ -30,6 +31,7 @@ export function BreakFinder({
   const best = job.policy.pierce ? view?.withPiercing : view?.connectorsOnly;
   const other = job.policy.pierce ? view?.connectorsOnly : view?.withPiercing;
   const holes = holesMade(job);
+  const several = severalBreaks(job);
   return (
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Find the break">
       <h2 className="flex flex-wrap items-baseline justify-between gap-2 border-b border-rule pb-1 text-sm">
@@ -47,6 +49,11 @@ export function BreakFinder({
               from its module end.
             </>
           )}
+        </p>
+      )}
+      {several && (
+        <p role="status" className="mt-2 rounded-xl border border-plum px-3 py-2 text-plum">
+          {several}
         </p>
       )}
       <div className="mt-3 grid gap-3 md:grid-cols-2">
