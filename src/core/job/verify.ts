@@ -14,7 +14,7 @@ export interface VerifyItem {
   check: NextCheck;
   before: string;
   after: string | null;
-  /** The new reading is one a healthy corner gives; null while it has not been taken. */
+  /** The new reading is one a healthy corner gives; null while it has not been taken, and where it fits both. */
   passes: boolean | null;
 }
 
@@ -24,12 +24,13 @@ export interface Verification {
   fixed: boolean;
 }
 
-/** A healthy corner must be at least this likely to give the reading, against the fault that was repaired. */
-const HEALTHY_ENOUGH = 3;
+/** So many times likelier on a healthy corner than under the fault that was repaired, or the reverse, is a verdict. */
+const TELLING = 3;
 
 /**
  * The checks that proved the fault, with what they show since the repair. A reading passes when a healthy corner
- * explains it well and the old fault does not.
+ * explains it well and the old fault does not; it fails the other way about; what fits both (a sensor that happens to
+ * rest at its low level) says nothing.
  *
  * @param lineUp of the readings before the repair
  */
@@ -49,7 +50,7 @@ export function verification(job: Job, lineUp: LineUp): Verification {
         check: describeHookup(hookup.value, job.setup),
         before: String(reading!.finding ?? reading!.value),
         after: again ? String(again.finding ?? again.value) : null,
-        passes: again ? isHealthy(unweighed(), job, again, lead.id) : null,
+        passes: again ? judged(unweighed(), job, again, lead.id) : null,
       },
     ];
   });
@@ -66,9 +67,11 @@ function lastAfter(job: Job, hookup: Hookup) {
   })?.reading;
 }
 
-function isHealthy(fresh: LineUp, job: Job, reading: Parameters<typeof evidenceOf>[0], fault: string): boolean {
+function judged(fresh: LineUp, job: Job, reading: Parameters<typeof evidenceOf>[0], fault: string): boolean | null {
   const evidence = evidenceOf(reading, job.setup);
   if (!evidence.ok) return false;
   const { byGroup } = fresh.predict(evidence.value);
-  return byGroup[fresh.groupIndex(HEALTHY)]! > HEALTHY_ENOUGH * byGroup[fresh.groupIndex(fault)]!;
+  const [healthy, faulty] = [byGroup[fresh.groupIndex(HEALTHY)]!, byGroup[fresh.groupIndex(fault)]!];
+  if (healthy > TELLING * faulty) return true;
+  return faulty > TELLING * healthy ? false : null;
 }

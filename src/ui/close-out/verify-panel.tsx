@@ -39,8 +39,8 @@ export function VerifyPanel({
             <p className="flex flex-wrap items-center gap-3 font-mono">
               <span className="text-brick">before {before}</span>
               {after !== null && (
-                <span className={passes ? "text-verdigris" : "text-brick"}>
-                  after {after} {passes ? "✓ good" : "✕ still wrong"}
+                <span className={passes === null ? "text-plum" : passes ? "text-verdigris" : "text-brick"}>
+                  after {after} {passes === null ? "? fits both, tells nothing" : passes ? "✓ good" : "✕ still wrong"}
                 </span>
               )}
             </p>

@@ -1,0 +1,143 @@
+import { expect, test, type Page } from "@playwright/test";
+import { readFileSync } from "node:fs";
+import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
+import type { Job } from "../src/core/job/schema";
+import { provenJob } from "./proven-job";
+
+async function open(page: Page, job: Job): Promise<void> {
+  await page.goto("/");
+  await expect(page.getByText("Osmund Drover 09").last()).toBeVisible();
+  await page
+    .getByLabel("Job file")
+    .setInputFiles({ name: `${job.id}.json`, mimeType: "application/json", buffer: Buffer.from(JSON.stringify(job)) });
+  await expect(page.getByText(job.car.name).first()).toBeVisible();
+  await page.goto(`/close-out?job=${job.id}`);
+  await expect(page.getByRole("region", { name: "Verify" })).toBeVisible({ timeout: 60_000 });
+}
+
+/** Every word of a PDF, as a PDF package reads it back. */
+async function wordsOf(path: string): Promise<string> {
+  const document = await getDocument({ data: new Uint8Array(readFileSync(path)), verbosity: 0 }).promise;
+  let text = "";
+  for (let page = 1; page <= document.numPages; page++) {
+    const { items } = await (await document.getPage(page)).getTextContent();
+    text += ` ${items.map((item) => ("str" in item ? item.str : "")).join(" ")}`;
+  }
+  return text.replace(/\s+/g, " ");
+}
+
+/** Takes every check of the verify list again, as the mended car shows it. */
+async function measureAgain(page: Page, mended: (label: string, state: string) => string): Promise<number> {
+  const verify = page.getByRole("region", { name: "Verify" });
+  const fields = verify.locator("[name=value]");
+  await expect(fields.first()).toBeVisible();
+  let taken = 0;
+  for (; (await fields.count()) > 0 && taken < 12; taken++) {
+    const left = await fields.count();
+    const field = fields.first();
+    const label = (await field.getAttribute("aria-label"))!.replace(/ now$/, "");
+    const state = await field.locator("xpath=ancestor::li").innerText();
+    const value = mended(label, state);
+    if ((await field.evaluate((element) => element.tagName)) === "SELECT") await field.selectOption(value);
+    else await field.fill(value);
+    await verify.getByRole("button", { name: "after" }).first().click();
+    await expect(fields).toHaveCount(left - 1);
+  }
+  return taken;
+}
+
+const kinds = [
+  { kind: "sensor", family: "active-2wire", fault: "sensor-open@sensor", seed: 5, step: /sensor/i },
+  { kind: "encoder", family: "active-2wire", fault: "ring-missing@ring", seed: 6, step: /encoder|hub|bearing/i },
+  { kind: "seat", family: "passive", fault: "mounting-gap@mounting", seed: 7, step: /rust|seat/i },
+  { kind: "wire", family: "active-3wire", fault: "wire-open@span2.signal", seed: 8, step: /splice|bright copper/i },
+  { kind: "terminal", family: "active-2wire", fault: "terminal-open@plug.supply", seed: 9, step: /terminal|pigtail/i },
+  { kind: "feed", family: "active-2wire", fault: "feed-missing@module-power", seed: 10, step: /feed|fuse|supply/i },
+  { kind: "tyre", family: "active-2wire", fault: "tyre-size@tyre", seed: 21, step: /tyre/i },
+] as const;
+
+for (const { kind, family, fault, seed, step } of kinds)
+  test(`a job of the ${kind} kind is closed: proven, repaired, measured again, told in a PDF`, async ({ page }) => {
+    const { job, proven, mended } = provenJob(`close-${kind}`, family, fault, { seed });
+    await open(page, job);
+    if (proven) await expect(page.getByText(`✓ Proven: ${proven.toLowerCase()}`).first()).toBeVisible();
+    await expect(page.getByText(step).first()).toBeVisible();
+    await page.keyboard.press("1");
+    await page.getByRole("button", { name: /^(repaired|fit it anyway)/ }).click();
+    expect(await measureAgain(page, mended)).toBeGreaterThan(0);
+    await expect(page.getByText("✓ Fixed: what failed before passes now.")).toBeVisible({ timeout: 60_000 });
+    const [file] = await Promise.all([
+      page.waitForEvent("download"),
+      page.getByRole("button", { name: "report as PDF" }).click(),
+    ]);
+    const words = await wordsOf(await file.path());
+    expect(words).toContain(job.car.name);
+    expect(words).toContain("front right");
+    if (proven) expect(words).toContain(proven);
+    expect(words).toMatch(/before, .* after, good/);
+    for (const entry of job.entries)
+      if (entry.kind === "reading" && entry.reading.look === undefined && entry.reading.value)
+        expect(words).toContain(String(entry.reading.value).replace("Ω", "ohm"));
+  });
+
+test("a guess is recorded as one, with its odds, and says so in the PDF", async ({ page }) => {
+  const { job } = provenJob("close-guess", "active-2wire", "sensor-dead@sensor", { seed: 12, most: 1 });
+  await open(page, job);
+  await expect(page.getByText(/Nothing is proven/).first()).toBeVisible();
+  await page
+    .getByRole("button", { name: /anyway|on a guess|repaired/i })
+    .first()
+    .click();
+  const [file] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "report as PDF" }).click(),
+  ]);
+  expect(await wordsOf(await file.path())).toMatch(/Repaired on a guess \(\d+ % at the time\)/);
+});
+
+test("an intermittent gets a reminder file for the day it may come back", async ({ page }) => {
+  const { job } = provenJob("close-away", "active-2wire", "terminal-open@c1.supply", {
+    seed: 13,
+    intermittent: true,
+    most: 8,
+  });
+  await open(page, job);
+  await page
+    .getByRole("button", { name: /repaired|anyway|on a guess/i })
+    .first()
+    .click();
+  const [file] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: /remind/i }).click(),
+  ]);
+  const text = readFileSync(await file.path(), "utf8");
+  expect(text).toMatch(/^BEGIN:VCALENDAR/);
+  expect(text).toContain(job.car.name);
+});
+
+test("a store that is full tells at once, keeps what was typed on screen, and offers the way out", async ({ page }) => {
+  const { job } = provenJob("close-full", "active-2wire", "sensor-open@sensor", { seed: 14, most: 2 });
+  await page.addInitScript(() => {
+    const put = IDBObjectStore.prototype.put;
+    IDBObjectStore.prototype.put = function (...args: Parameters<typeof put>) {
+      if ((window as unknown as { full?: boolean }).full) throw new DOMException("no room left", "QuotaExceededError");
+      return put.apply(this, args);
+    };
+  });
+  await open(page, job);
+  await page.goto(`/bench?job=${job.id}`);
+  await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible({ timeout: 60_000 });
+  await page.evaluate(() => Object.assign(window, { full: true }));
+  await page.getByLabel("Note").fill("left front lamp flickers on the causeway");
+  await page.getByRole("button", { name: "note", exact: true }).click();
+  await expect(page.getByText(/Not saved: no room left/)).toBeVisible();
+  await expect(page.getByRole("region", { name: "Log" })).toContainText("left front lamp flickers on the causeway");
+  await page.evaluate(() => Object.assign(window, { full: false }));
+  await page.getByLabel("Note").fill("and again in the wet");
+  await page.getByRole("button", { name: "note", exact: true }).click();
+  await page.waitForTimeout(500);
+  await page.reload();
+  const log = page.getByRole("region", { name: "Log" });
+  await expect(log).toContainText("left front lamp flickers on the causeway", { timeout: 60_000 });
+  await expect(log).toContainText("and again in the wet");
+});
