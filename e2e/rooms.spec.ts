@@ -1,4 +1,3 @@
-import AxeBuilder from "./axe";
 import { expect, test, type Page } from "@playwright/test";
 import { readFileSync } from "node:fs";
 
@@ -189,26 +188,6 @@ test("what the simulated car shows is drawn, its drive is judged, and the librar
   await page.keyboard.type("1");
   await page.keyboard.press("Enter");
   await expect(page.locator("#meaning").getByText(/No lamp or jumper into a connected module/)).toBeVisible();
-});
-
-test("nothing serious for a screen reader in any room", async ({ page }) => {
-  await board(page);
-  for (const address of [
-    "/look?job=demo-drover",
-    "/waves?job=demo-drover",
-    "/loom?job=demo-drover",
-    "/close-out?job=demo-drover",
-    "/practice",
-    "/explain",
-    "/library",
-    "/history",
-    "/reckoner",
-    "/settings",
-  ]) {
-    await page.goto(address);
-    await page.waitForTimeout(2500);
-    expect(await AxeBuilder(page), address).toEqual([]);
-  }
 });
 
 test("the analysis answers over HTTP as on the command line, and refuses what it cannot use", async ({ request }) => {

@@ -2,6 +2,7 @@ import type { Metadata, Viewport } from "next";
 import { headers } from "next/headers";
 import type { ReactNode } from "react";
 import { Toasts } from "@/ui/keys/toast";
+import { Look } from "@/ui/settings/look";
 import { Offline } from "@/ui/offline/offline";
 import "./globals.css";
 
@@ -15,11 +16,16 @@ export const viewport: Viewport = {
 
 export default async function Layout({ children }: { children: ReactNode }) {
   // Read so that every page is made per request and its scripts carry the nonce of the policy (see proxy.ts).
-  await headers();
+  const nonce = (await headers()).get("x-nonce") ?? undefined;
   return (
-    <html lang="en">
+    <html lang="en" suppressHydrationWarning>
+      <head>
+        {/* Blocking on purpose: the look must stand before anything is painted. */}
+        <script nonce={nonce} src="/look.js" />
+      </head>
       <body className="min-h-screen">
         {children}
+        <Look />
         <Offline />
         <Toasts />
       </body>

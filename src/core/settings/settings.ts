@@ -29,6 +29,11 @@ export const settingsSchema = z.object({
     }),
     { speed: "km/h", length: "mm", torque: "N·m", temperature: "°C" },
   ),
+  /** Light for glare, dark for night work, or as the machine has it; more contrast where the eyes want it. */
+  look: z._default(z.object({ theme: z.enum(["light", "dark", "machine"]), contrast: z.enum(["usual", "high"]) }), {
+    theme: "light",
+    contrast: "usual",
+  }),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 

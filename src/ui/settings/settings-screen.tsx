@@ -48,6 +48,7 @@ export function SettingsScreen() {
         </section>
         <WayPanel />
         <UnitsPanel />
+        <LookPanel />
         <PriorsPanel />
         <StorePanel />
         <SnapshotsPanel />
@@ -139,6 +140,37 @@ function UnitsPanel() {
           ))}
         </fieldset>
       ))}
+    </section>
+  );
+}
+
+const THEMES = { light: "light, for glare", dark: "dark, for night work", machine: "as this machine" } as const;
+const CONTRASTS = { usual: "usual contrast", high: "high contrast" } as const;
+
+function LookPanel() {
+  const { settings, change } = useSettings();
+  const { look } = settings;
+  return (
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Look of the screen">
+      <h2 className="border-b border-rule pb-1 font-semibold">Look of the screen</h2>
+      <div className="flex flex-wrap gap-2 pt-3" role="group" aria-label="Light or dark">
+        {(["light", "dark", "machine"] as const).map((theme) => (
+          <Cap key={theme} aria-pressed={look.theme === theme} onClick={() => change({ look: { ...look, theme } })}>
+            {THEMES[theme]}
+          </Cap>
+        ))}
+      </div>
+      <div className="flex flex-wrap gap-2 pt-2" role="group" aria-label="Contrast">
+        {(["usual", "high"] as const).map((contrast) => (
+          <Cap
+            key={contrast}
+            aria-pressed={look.contrast === contrast}
+            onClick={() => change({ look: { ...look, contrast } })}
+          >
+            {CONTRASTS[contrast]}
+          </Cap>
+        ))}
+      </div>
     </section>
   );
 }

@@ -22,11 +22,11 @@ export function RingRasterView({ raster, marked, row, onRow }: RasterProps) {
     draw();
     const watch = new ResizeObserver(draw);
     watch.observe(element);
-    const scheme = matchMedia("(prefers-color-scheme: dark)");
-    scheme.addEventListener("change", draw);
+    const look = new MutationObserver(draw);
+    look.observe(document.documentElement, { attributeFilter: ["data-theme", "data-contrast"] });
     return () => {
       watch.disconnect();
-      scheme.removeEventListener("change", draw);
+      look.disconnect();
     };
   }, [raster, marked, row]);
   return (
