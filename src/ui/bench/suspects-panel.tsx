@@ -31,7 +31,7 @@ export function SuspectsPanel({ diagnosis, before }: { diagnosis: Diagnosis; bef
               <span className="text-lg font-bold whitespace-nowrap tabular-nums">{formatShare(share)}</span>
             </div>
             <div className="mt-1 flex items-center gap-3">
-              <span className="h-2.5 flex-1 rounded bg-rule">
+              <span className="h-2.5 flex-1 rounded border border-rule bg-paper">
                 <span className="hatch block h-full rounded bg-brick" style={{ width: `${share * 100}%` }} />
               </span>
               <Trend now={share} then={before[id]} />

@@ -21,7 +21,7 @@ export function SuspicionPanel({
         {partsToShow(diagnosis?.parts ?? []).map(({ part, share }) => (
           <li key={part} className="grid grid-cols-[10rem_1fr_3.5rem] items-center gap-2 border-b border-rule py-1.5">
             <span className="text-sm">{partWords[part]}</span>
-            <span className="h-3 rounded bg-rule">
+            <span className="h-3 rounded border border-rule bg-paper">
               <span className="hatch block h-full rounded bg-brick" style={{ width: `${share * 100}%` }} />
             </span>
             <span className="text-right tabular-nums">{formatShare(share)}</span>
