@@ -49,12 +49,16 @@ export function recordSimulated(
   };
 }
 
+/** Every third simulated car publishes no speed below this, as some cars do: no value there is no fault. */
+const SHY_FROM_KMH = 3;
+
 /** A short drive logged by a simulated scan tool. @returns null on a real job */
 export function driveSimulated(job: Job): ScanLog | null {
   const car = readSimulatedCar(job);
   if (!car) return null;
   const seed = (job.simulated?.seed ?? 1) + job.entries.length;
-  return driveLog(car, `${job.car.name || "simulated car"}, drive ${job.entries.length + 1}`, seed);
+  const publishedFromKmh = (job.simulated?.seed ?? 1) % 3 === 0 ? SHY_FROM_KMH : 0;
+  return driveLog(car, `${job.car.name || "simulated car"}, drive ${job.entries.length + 1}`, seed, publishedFromKmh);
 }
 
 /** Unplugging cures what comes and goes for a while: so many readings long the fault hardly shows. */

@@ -298,20 +298,25 @@ function runsWhere(rows: number, holds: (i: number) => boolean): Run[] {
 
 /** A loss that lasts until the car itself has all but stopped, begun at low speed. */
 function isStop(own: Float64Array, reference: Float64Array, from: number, to: number): boolean {
-  const after = reference[Math.min(reference.length - 1, to + 1)]!;
+  const after = told(reference[Math.min(reference.length - 1, to + 1)]!);
   return reference[from]! < 22 && after < 3.5 && after <= reference[from]! && own[to]! < STOPPED_KMH;
 }
 
 /** The same weakness seen the other way: silent from standstill until some low speed. */
 function isPullAway(reference: Float64Array, [from, to]: Run): boolean {
-  const before = reference[Math.max(0, from - 1)]!;
+  const before = told(reference[Math.max(0, from - 1)]!);
   return before < 3.5 && reference[to]! < 22 && before <= reference[to]!;
+}
+
+/** A car that sends no speed is standing or slower than what it sends. */
+function told(kmh: number): number {
+  return Number.isNaN(kmh) ? 0 : kmh;
 }
 
 function countStops(reference: Float64Array): number {
   let count = 0;
   for (let i = 1; i < reference.length; i++)
-    if (reference[i - 1]! > STOPPED_KMH + 1 && reference[i]! <= STOPPED_KMH + 1) count++;
+    if (told(reference[i - 1]!) > STOPPED_KMH + 1 && told(reference[i]!) <= STOPPED_KMH + 1) count++;
   return Math.max(1, count);
 }
 

@@ -30,4 +30,23 @@ describe("a simulated drive", () => {
       for (const other of corners) if (other !== "RL") expect(liveSpeedWord(findings, other)).toBe("follows");
     }
   });
+
+  it.each<[Family, string, string]>([
+    ["active-2wire", "nothing@none", "follows"],
+    ["active-2wire", "wire-open@span1.return", "zero"],
+    ["passive", "mounting-gap@mounting", "cuts-low"],
+  ])(
+    "on a car that publishes nothing under 3 km/h: %s %s still says %s, and that silence is no fault",
+    (family, fault, word) => {
+      const setup = setupOf(family);
+      for (const seed of [1, 2, 3]) {
+        const log = driveLog(simulateCar(setup, fault, { seed }), "drive", seed, 3);
+        expect([...log.speedKmh.FL].some(Number.isNaN)).toBe(true);
+        const findings = analyseScan(log, setup);
+        expect(findings.map(({ code }) => code)).toContain("published-above");
+        expect(liveSpeedWord(findings, "RL"), `seed ${seed}`).toBe(word);
+        for (const other of corners) if (other !== "RL") expect(liveSpeedWord(findings, other)).toBe("follows");
+      }
+    },
+  );
 });

@@ -22,8 +22,12 @@ const KMH_AT: [timeS: number, kmh: number][] = [
   [64, 0],
 ];
 
-/** Four wheel speeds of a short drive, this car's corner as its module hears it. @param seed of the small differences between wheels */
-export function driveLog(car: SimulatedCar, name: string, seed: number): ScanLog {
+/**
+ * Four wheel speeds of a short drive, this car's corner as its module hears it.
+ * @param seed of the small differences between wheels
+ * @param publishedFromKmh below this car speed the scan tool gets no value at all, as on some cars
+ */
+export function driveLog(car: SimulatedCar, name: string, seed: number, publishedFromKmh = 0): ScanLog {
   const { setup, condition } = car;
   const random = seeded(seed);
   const rows = Math.round(DRIVE_S / STEP_S);
@@ -54,6 +58,7 @@ export function driveLog(car: SimulatedCar, name: string, seed: number): ScanLog
     Float64Array.from(timeS, (t) => {
       const kmh = speedAt(t) * (1 + 0.002 * normal(random));
       const shown = corner === setup.corner && !condition.elsewhere ? own(kmh) : kmh;
+      if (speedAt(t) < publishedFromKmh) return NaN;
       return Math.round(10 * Math.max(0, shown)) / 10;
     });
   return { name, timeS, speedKmh: { FL: wheel("FL"), FR: wheel("FR"), RL: wheel("RL"), RR: wheel("RR") } };
