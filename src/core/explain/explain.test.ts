@@ -41,4 +41,17 @@ describe("the corner under the sliders", () => {
     expect(said[6]).toMatch(/sees nothing/);
     expect(lessons.length).toBe(10);
   });
+
+  it("the ring raster answers too: a column for lost teeth, a wave for runout, nothing for a good corner or a bad wire", () => {
+    const good = explainCorner(usualExplain);
+    expect(good.rasterSay).toMatch(/^Even/);
+    expect(good.raster!.columns).toBe(48);
+    const lost = explainCorner({ ...usualExplain, missing: 2 });
+    expect(lost.rasterSay).toMatch(/straight column/);
+    expect([...lost.raster!.missingShare].filter((share) => share > 0.7)).toHaveLength(2);
+    const passive = { ...usualExplain, family: "passive", gapMm: 0.6, speedKmh: 15 } as const;
+    expect(explainCorner({ ...passive, runoutMm: 0.5 }).rasterSay).toMatch(/slow wave/);
+    expect(explainCorner({ ...passive, contactOhms: 30 }).rasterSay).toMatch(/^Even/);
+    expect(explainCorner({ ...usualExplain, contactOhms: 90_000 }).raster).toBeNull();
+  });
 });

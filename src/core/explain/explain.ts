@@ -9,7 +9,12 @@ import { cornerSetupSchema, signalConductor, type CornerSetup, type Family } fro
 import { circuitStateSchema } from "../circuit/state";
 import { suspectables } from "../faults/catalogue";
 import type { CarCondition } from "../faults/fault";
+import type { Capture } from "../capture/capture";
+import { frequencyHz, parseTyre, rollingCircumferenceM } from "../tyre/tyre";
 import { formatQuantity } from "../units/format";
+import { analyseCapture } from "../waveform/analyse";
+import { ringRaster, type RingRaster } from "../waveform/raster";
+import { rasterWords } from "../waveform/raster-words";
 import { seeded } from "../random/random";
 
 /** What the sliders of the corner say. */
@@ -39,6 +44,9 @@ export interface Explained {
   readings: { label: string; shown: string }[];
   /** Volts at the module's pin over time. */
   trace: [timeS: number, value: number][];
+  /** A few turns of it folded over the ring; null where no pulse comes through. */
+  raster: RingRaster | null;
+  rasterSay: string;
   /** What the module makes of it. */
   module: string;
 }
@@ -82,6 +90,7 @@ export function explainCorner(settings: ExplainSettings): Explained {
       shown: shown(setup, car, hookup),
     })),
     trace: traceOf(setup, car, settings.speedKmh),
+    ...rasterOf(setup, car, settings.speedKmh),
     module: MODULE_WORDS[likeliest(setup, car, speed)]!,
   };
 }
@@ -141,18 +150,51 @@ function likeliest(setup: CornerSetup, car: CarCondition, hookup: Hookup): strin
 }
 
 function traceOf(setup: CornerSetup, condition: CarCondition, speedKmh: number): [number, number][] {
+  const samples = recorded(setup, condition, speedKmh, TRACE_S, SAMPLE_S);
+  return Array.from(samples, (value, i) => [i * SAMPLE_S, value]);
+}
+
+/** As many turns, and samples a pulse, as a fold needs and a slider has time for; no whole number, which would cut every tooth alike on every turn. */
+const [TURNS, SAMPLES_A_PULSE] = [5.2, 25.887];
+
+function rasterOf(
+  setup: CornerSetup,
+  condition: CarCondition,
+  speedKmh: number,
+): Pick<Explained, "raster" | "rasterSay"> {
+  const { pulsesPerRevolution: pulses } = setup;
+  const hertz = frequencyHz(Math.max(0.5, speedKmh), pulses, rollingCircumferenceM(parseTyre(setup.tyre)!));
+  const sampleS = 1 / (SAMPLES_A_PULSE * hertz);
+  const samples = recorded(setup, condition, speedKmh, (TURNS * pulses) / hertz, sampleS);
+  const capture: Capture = { name: "turns", sampleS, startS: 0, channels: [{ name: "signal", unit: "V", samples }] };
+  const raster = ringRaster(capture, 0, pulses);
+  const [analysis] = analyseCapture(capture, { pulses, family: setup.family, tyre: setup.tyre });
+  return {
+    raster,
+    rasterSay: raster
+      ? rasterWords(analysis!.findings.map(({ code }) => code))
+      : "No pulse to fold: nothing gets through.",
+  };
+}
+
+function recorded(
+  setup: CornerSetup,
+  condition: CarCondition,
+  speedKmh: number,
+  durationS: number,
+  sampleS: number,
+): Float32Array {
   const truth = suspectables(setup).find(({ fault }) => fault.part === "none")!;
-  const samples = recordCar(
+  return recordCar(
     { setup, truth, condition, away: null, duty: 1, random: seeded(1) },
     {
       point: at("module", signalConductor(setup)),
-      durationS: TRACE_S,
-      sampleS: SAMPLE_S,
+      durationS,
+      sampleS,
       fromKmh: speedKmh,
       toKmh: speedKmh,
       noiseV: 0.004,
       seed: 5,
     },
   );
-  return Array.from(samples, (value, i) => [i * SAMPLE_S, value]);
 }

@@ -7,6 +7,7 @@ import { lessonSettings, lessons } from "@/core/explain/lessons";
 import { formatQuantity } from "@/core/units/format";
 import { Cap } from "../keys/cap";
 import { useUnits } from "../settings/use-units";
+import { RingRasterView } from "../waves/ring-raster-view";
 import { PlainHeader } from "../keys/plain-header";
 
 /** The corner under one's own hand: move a slider and see meter, trace and module answer. */
@@ -62,7 +63,11 @@ export function ExplainScreen() {
           <section className="rounded-2xl border border-rule bg-card p-4" aria-label="The module's pin">
             <h2 className="text-sm font-semibold text-muted">At the module's pin, over a third of a second</h2>
             <Trace points={explained.trace} />
-            <p className="text-lg font-bold" aria-live="polite">
+            {explained.raster && (
+              <RingRasterView raster={explained.raster} marked={NONE_MARKED} row={-1} onRow={keepRow} />
+            )}
+            <p className="text-sm text-muted">Folded over the ring, a row a turn. {explained.rasterSay}</p>
+            <p className="mt-1 text-lg font-bold" aria-live="polite">
               {say(explained.module)}
             </p>
           </section>
@@ -147,6 +152,9 @@ export function ExplainScreen() {
     </>
   );
 }
+
+const NONE_MARKED: number[] = [];
+const keepRow = () => undefined;
 
 const WIDTH = 800;
 const HEIGHT = 150;
