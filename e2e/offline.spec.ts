@@ -32,3 +32,21 @@ test("pages carry a strict policy and the browser finds no breach of it", async 
   });
   expect(breaches).toEqual([]);
 });
+
+test("in a browser without its large store jobs are still kept, readings and all, or it is told", async ({ page }) => {
+  await page.addInitScript(() => Object.defineProperty(window, "indexedDB", { value: undefined }));
+  await page.goto("/");
+  await expect(page.getByRole("heading", { name: "Jobs" }).or(page.getByText("New job")).first()).toBeVisible();
+  await page.keyboard.press("n");
+  await expect(page.getByRole("heading", { name: "What is known" })).toBeVisible();
+  await page.keyboard.press("b");
+  await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible({ timeout: 60_000 });
+  await page.getByLabel("Note").fill("kept without a large store");
+  await page.getByRole("button", { name: "note", exact: true }).click();
+  const log = page.getByRole("region", { name: "Log" });
+  await expect(log).toContainText("kept without a large store");
+  await page.waitForTimeout(500);
+  await page.reload();
+  await expect(log.or(page.getByText(/not in this browser's store/))).toBeVisible({ timeout: 60_000 });
+  await expect(log).toContainText("kept without a large store");
+});

@@ -8,6 +8,7 @@ import { captureToWav } from "../core/capture/wav";
 import { captureToCsv } from "../core/capture/csv";
 import { demoWorkshop } from "../demo/workshop";
 
+const { captures, jobs } = demoWorkshop(new Date(0));
 const folder = mkdtempSync(join(tmpdir(), "tastatura-"));
 const run = (command: string, ...args: string[]) =>
   spawnSync(process.execPath, ["node_modules/tsx/dist/cli.mjs", `src/cli/${command}.ts`, ...args], {
@@ -21,7 +22,6 @@ const file = (name: string, text: string) => {
 
 describe("commands", () => {
   it("analyze finds on the demo's captures what their simulated cars hide", () => {
-    const { captures, jobs } = demoWorkshop(new Date(0));
     const expected: Record<string, string | null> = {
       "demo-pelican-capture": "missing-pulses",
       "demo-drover-capture": "low-amplitude",
@@ -57,7 +57,6 @@ describe("commands", () => {
   });
 
   it("analyze reads WAV and gzip as it reads text", () => {
-    const { captures } = demoWorkshop(new Date(0));
     const { capture } = captures.find(({ id }) => id === "demo-pelican-capture")!;
     const write = (name: string, bytes: Uint8Array) => {
       const path = join(folder, name);

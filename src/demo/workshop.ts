@@ -9,7 +9,7 @@ import { proposeChecks } from "../core/lineup/next-check";
 import { policySchema } from "../core/lineup/policy";
 import { progressOf } from "../core/job/progress";
 import { replay } from "../core/job/replay";
-import { readingFrom } from "../core/job/reading";
+import { evidenceOf, readingFrom } from "../core/job/reading";
 import { JOB_VERSION, type Job } from "../core/job/schema";
 import { analyseCapture } from "../core/waveform/analyse";
 import { pointText } from "../core/circuit/point";
@@ -249,26 +249,31 @@ export function demoWorkshop(now: Date): DemoWorkshop {
       simulated: { fault: car.fault, seed: car.seed, intermittent: car.intermittent ?? false },
     };
     if (car.capture) job = withCapture(job, car, simulated, workshop, at(4));
-    for (let i = 0; i < car.readings; i++) job = withReading(job, simulated, at(6 + 3 * i), i);
+    job = withReadings(job, simulated, car.readings, (index) => at(6 + 3 * index));
     workshop.jobs.push(job);
   }
   return workshop;
 }
 
-function withReading(job: Job, car: SimulatedCar, at: string, index: number): Job {
-  const lineUp = replay(job);
-  const best = proposeChecks(lineUp, job.policy, progressOf(job)).find(
-    ({ check }) => check.hookup.instrument !== "scope",
-  );
-  if (!best) return job;
-  const typed = readCar(car, best.check.hookup);
-  return {
-    ...job,
-    entries: [
-      ...job.entries,
-      { id: `${job.id}-${index}`, at, kind: "reading", reading: readingFrom(best.check.hookup, typed) },
-    ],
-  };
+/** The job measured on as the plan proposes; one line-up takes the readings as they come. */
+function withReadings(started: Job, car: SimulatedCar, readings: number, at: (index: number) => string): Job {
+  if (readings === 0) return started;
+  const lineUp = replay(started);
+  let job = started;
+  for (let index = 0; index < readings; index++) {
+    const best = proposeChecks(lineUp, job.policy, progressOf(job)).find(
+      ({ check }) => check.hookup.instrument !== "scope",
+    );
+    if (!best) break;
+    const reading = readingFrom(best.check.hookup, readCar(car, best.check.hookup));
+    const evidence = evidenceOf(reading, job.setup);
+    if (evidence.ok) lineUp.add(evidence.value);
+    job = {
+      ...job,
+      entries: [...job.entries, { id: `${job.id}-${index}`, at: at(index), kind: "reading", reading }],
+    };
+  }
+  return job;
 }
 
 function withCapture(job: Job, car: DemoCar, simulated: SimulatedCar, workshop: DemoWorkshop, at: string): Job {
