@@ -4,10 +4,11 @@ const port = Number(process.env.PORT ?? 3211);
 
 export default defineConfig({
   testDir: "e2e",
-  timeout: 120_000,
+  timeout: 240_000,
   // Slow machines read a file or build a line-up in more than the usual five seconds.
   expect: { timeout: 20_000 },
-  workers: 1,
+  // Files side by side: much of a test is waiting, and two cores are there.
+  workers: 2,
   reporter: "line",
   use: {
     baseURL: `http://localhost:${port}`,

@@ -3,5 +3,5 @@ import { defineConfig } from "vitest/config";
 
 export default defineConfig({
   resolve: { alias: { "@": fileURLToPath(new URL("./src", import.meta.url)) } },
-  test: { include: ["src/**/*.test.ts"], testTimeout: 180_000, environment: "node" },
+  test: { include: ["src/**/*.test.ts"], testTimeout: 180_000, maxWorkers: 2, environment: "node" },
 });

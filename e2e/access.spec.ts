@@ -38,7 +38,9 @@ for (const look of [
     page,
   }) => {
     await seeded(page, look);
-    for (const room of rooms) {
+    // The two looks furthest apart are seen in every room, the two between in every fourth.
+    const ends = (look.theme === "light") === (look.contrast === "usual");
+    for (const room of rooms.filter((_, i) => ends || i % 4 === 3)) {
       await enter(page, room);
       await expect(page.locator("html")).toHaveAttribute("data-theme", look.theme);
       await expect(page.locator("html")).toHaveAttribute("data-contrast", look.contrast);
