@@ -101,6 +101,8 @@ test("look: one key an item, a log weighed in, a bad one refused", async ({ page
   await board(page);
   await page.goto("/look?job=demo-teal");
   await expect(page.getByText("13 to see").or(page.getByText("14 to see"))).toBeVisible();
+  // The keys are listened to a moment after the sheet is drawn.
+  await page.waitForTimeout(500);
   await page.keyboard.press("1");
   await expect(page.getByText(/^1 of 1\d seen/)).toBeVisible();
   await page.keyboard.press("0");
