@@ -60,10 +60,6 @@ export function Lessons() {
         <section className="rounded-2xl border border-rule bg-card p-4" aria-label="The module's pin">
           <h2 className="text-sm font-semibold text-muted">At the module's pin, over a third of a second</h2>
           <Trace points={explained.trace} />
-          {explained.raster && (
-            <RingRasterView raster={explained.raster} marked={NONE_MARKED} row={-1} onRow={keepRow} />
-          )}
-          <p className="text-sm text-muted">Folded over the ring, a row a turn. {explained.rasterSay}</p>
           <p className="mt-1 text-lg font-bold" aria-live="polite">
             {say(explained.module)}
           </p>
@@ -142,6 +138,11 @@ export function Lessons() {
                 </div>
               ))}
             </dl>
+            <h2 className="mt-4 mb-2 text-sm font-semibold text-muted">Folded over the ring, a row a turn</h2>
+            {explained.raster && (
+              <RingRasterView raster={explained.raster} marked={NONE_MARKED} row={-1} onRow={keepRow} />
+            )}
+            <p className="text-sm text-muted">{explained.rasterSay}</p>
           </section>
         </div>
       </div>
