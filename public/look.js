@@ -1,14 +1,22 @@
-// Runs before the first paint; src/ui/settings/look.tsx takes over from here.
+// The chosen look, put on the page before the first paint, on every change of the settings and of the machine's own
+// wish. The only place that does; settings are read and written by src/ui/settings/use-settings.ts.
 (() => {
-  let look = {};
-  try {
-    look = JSON.parse(localStorage.getItem("tastatura-settings") ?? "{}").look ?? {};
-  } catch {
-    // Settings that cannot be read are told by the settings screen; the page itself stays as usual.
-  }
-  const { dataset } = document.documentElement;
-  const dark = look.theme === "machine" ? matchMedia("(prefers-color-scheme: dark)").matches : look.theme === "dark";
-  dataset.theme = dark ? "dark" : "light";
-  dataset.contrast =
-    look.contrast === "high" || matchMedia("(prefers-contrast: more)").matches ? "high" : "usual";
+  const [dark, more] = [matchMedia("(prefers-color-scheme: dark)"), matchMedia("(prefers-contrast: more)")];
+  const chosen = () => {
+    try {
+      return JSON.parse(localStorage.getItem("tastatura-settings") ?? "{}").look ?? {};
+    } catch {
+      // Settings that cannot be read are taken as the usual ones, here as in the app.
+      return {};
+    }
+  };
+  const put = () => {
+    const { theme, contrast } = chosen();
+    const { dataset } = document.documentElement;
+    dataset.theme = theme === "dark" || (theme === "machine" && dark.matches) ? "dark" : "light";
+    dataset.contrast = contrast === "high" || more.matches ? "high" : "usual";
+  };
+  put();
+  addEventListener("storage", put);
+  for (const wish of [dark, more]) wish.addEventListener("change", put);
 })();

@@ -2,7 +2,6 @@ import type { Metadata, Viewport } from "next";
 import { headers } from "next/headers";
 import type { ReactNode } from "react";
 import { Toasts } from "@/ui/keys/toast";
-import { Look } from "@/ui/settings/look";
 import { Offline } from "@/ui/offline/offline";
 import "./globals.css";
 
@@ -25,7 +24,6 @@ export default async function Layout({ children }: { children: ReactNode }) {
       </head>
       <body className="min-h-screen">
         {children}
-        <Look />
         <Offline />
         <Toasts />
       </body>

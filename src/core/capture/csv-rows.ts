@@ -8,6 +8,8 @@ const COMMA = 44;
 const PLUS = 43;
 const MINUS = 45;
 const ZERO = 48;
+/** Stands for the sign between cells where any white space is one. */
+const ANY_WHITE = -1;
 /** Powers of ten that a double holds exactly. */
 const TENS = Array.from({ length: 23 }, (_, power) => 10 ** power);
 /** Mantissas below this are exact in a double. */
@@ -44,103 +46,116 @@ export function readRows(
   onBad: (row: number, line: string) => void,
   onShare: (share: number) => void = () => undefined,
 ): Rows {
-  const { separator, decimalComma, columns: width } = format;
-  const between = separator === null ? -1 : separator.charCodeAt(0);
-  const point = decimalComma ? COMMA : POINT;
-  const length = text.length;
+  const { length } = text;
+  const width = format.columns;
+  const cells = new Cells(text, format);
   let room = Math.max(64, Math.ceil((length - from) / (6 * width)));
   let columns = Array.from({ length: width }, () => new Float64Array(room));
-  let [count, row, i] = [0, -1, from];
-
-  while (i < length) {
-    const start = i;
-    row++;
-    if (row % ROWS_A_WORD === 0) onShare(i / length);
-    let code = text.charCodeAt(i);
-    while (code === SPACE || (code === TAB && between !== TAB)) code = text.charCodeAt(++i);
-    if (i >= length || code === LF || code === CR || COMMENT.has(text.charCodeAt(start))) {
-      i = afterLine(text, i);
-      continue;
+  let [count, start] = [0, from];
+  for (let row = 0; start < length; row++) {
+    if (row % ROWS_A_WORD === 0) onShare(start / length);
+    if (cells.enter(start)) {
+      if (count === room) {
+        room *= 2;
+        columns = columns.map((column) => widened(column, room));
+      }
+      let c = 0;
+      for (; c < width; c++) {
+        const value = cells.next();
+        if (value !== value) break;
+        columns[c]![count] = value;
+      }
+      if (c === width) count++;
+      else onBad(row, text.slice(start, start + 80).split(/[\r\n]/, 1)[0]!);
     }
-    if (count === room) {
-      room *= 2;
-      columns = columns.map((old) => {
-        const wider = new Float64Array(room);
-        wider.set(old);
-        return wider;
-      });
-    }
-    let good = true;
-    for (let c = 0; c < width; c++) {
-      let at = i;
-      code = text.charCodeAt(at);
-      while (code === SPACE) code = text.charCodeAt(++at);
-      let negative = false;
-      if (code === MINUS || code === PLUS) {
-        negative = code === MINUS;
-        code = text.charCodeAt(++at);
-      }
-      let [mantissa, digits, decimals] = [0, 0, 0];
-      while (code >= ZERO && code <= ZERO + 9 && mantissa < EXACT) {
-        mantissa = mantissa * 10 + code - ZERO;
-        digits++;
-        code = text.charCodeAt(++at);
-      }
-      if (code === point) {
-        code = text.charCodeAt(++at);
-        while (code >= ZERO && code <= ZERO + 9 && mantissa < EXACT) {
-          mantissa = mantissa * 10 + code - ZERO;
-          digits++;
-          decimals++;
-          code = text.charCodeAt(++at);
-        }
-      }
-      while (code === SPACE) code = text.charCodeAt(++at);
-      const ends =
-        at >= length || code === LF || code === CR || code === between || (between < 0 && isWhite(code, text, at));
-      let value: number;
-      if (ends && digits > 0 && decimals < TENS.length) {
-        value = decimals > 0 ? mantissa / TENS[decimals]! : mantissa;
-        if (negative) value = -value;
-      } else {
-        at = cellEnd(text, i, between);
-        value = plainNumber(text.slice(i, at), decimalComma);
-        code = text.charCodeAt(at);
-      }
-      if (value === value) columns[c]![count] = value;
-      else good = false;
-      // Past the sign between cells; at the end of the line the cells still to come stay empty.
-      i = at;
-      if (c < width - 1) {
-        if (at >= length || code === LF || code === CR) {
-          good = false;
-          break;
-        }
-        i = between < 0 ? skipWhite(text, at) : at + 1;
-      }
-    }
-    i = afterLine(text, i);
-    if (good) count++;
-    else onBad(row, text.slice(start, start + 80).split(/[\r\n]/, 1)[0]!);
+    start = afterLine(text, cells.at);
   }
   return { columns: columns.map((column) => column.subarray(0, count)), count };
 }
 
+/** The cells of one line after another, as numbers. */
+class Cells {
+  at = 0;
+  private readonly text: string;
+  private readonly between: number;
+  private readonly point: number;
+  private readonly decimalComma: boolean;
+
+  constructor(text: string, { separator, decimalComma }: RowFormat) {
+    this.text = text;
+    this.between = separator === null ? ANY_WHITE : separator.charCodeAt(0);
+    this.point = decimalComma ? COMMA : POINT;
+    this.decimalComma = decimalComma;
+  }
+
+  /** Goes to the first cell of the line that starts here. @returns false for a blank line and a comment */
+  enter(start: number): boolean {
+    const { text, between } = this;
+    let at = start;
+    let code = text.charCodeAt(at);
+    while (code === SPACE || (code === TAB && between !== TAB)) code = text.charCodeAt(++at);
+    this.at = at;
+    return at < text.length && code !== LF && code !== CR && !COMMENT.has(text.charCodeAt(start));
+  }
+
+  /** The next cell of the line, and goes past the sign after it; NaN where there is no number or no cell left. */
+  next(): number {
+    const { text, between, point } = this;
+    const start = this.at;
+    let at = start;
+    let code = text.charCodeAt(at);
+    while (code === SPACE) code = text.charCodeAt(++at);
+    const negative = code === MINUS;
+    if (negative || code === PLUS) code = text.charCodeAt(++at);
+    let [mantissa, digits, decimals] = [0, 0, 0];
+    for (; code >= ZERO && code <= ZERO + 9 && mantissa < EXACT; digits++) {
+      mantissa = mantissa * 10 + code - ZERO;
+      code = text.charCodeAt(++at);
+    }
+    if (code === point) {
+      code = text.charCodeAt(++at);
+      for (; code >= ZERO && code <= ZERO + 9 && mantissa < EXACT; decimals++) {
+        mantissa = mantissa * 10 + code - ZERO;
+        code = text.charCodeAt(++at);
+      }
+    }
+    while (code === SPACE) code = text.charCodeAt(++at);
+    if (this.ends(code, at) && digits + decimals > 0 && decimals < TENS.length) {
+      this.pass(at);
+      const value = decimals > 0 ? mantissa / TENS[decimals]! : mantissa;
+      return negative ? -value : value;
+    }
+    at = cellEnd(text, start, between);
+    this.pass(at);
+    return plainNumber(text.slice(start, at), this.decimalComma);
+  }
+
+  /** Whether a cell ends here: at the sign between cells, the line's end, or any white space (blanks are passed already). */
+  private ends(code: number, at: number): boolean {
+    const { text, between } = this;
+    if (at >= text.length || code === LF || code === CR || code === between) return true;
+    return between === ANY_WHITE && (code === TAB || text.charCodeAt(at - 1) === SPACE);
+  }
+
+  private pass(end: number): void {
+    const { text, between } = this;
+    let at = end;
+    if (between === ANY_WHITE) while (text.charCodeAt(at) === SPACE || text.charCodeAt(at) === TAB) at++;
+    else if (text.charCodeAt(at) === between) at++;
+    this.at = at;
+  }
+}
+
+function widened(column: Float64Array<ArrayBuffer>, room: number): Float64Array<ArrayBuffer> {
+  const wider = new Float64Array(room);
+  wider.set(column);
+  return wider;
+}
+
 /** A cell as the language reads it; NaN for an empty one. */
-export function plainNumber(cell: string, decimalComma: boolean): number {
+function plainNumber(cell: string, decimalComma: boolean): number {
   const trimmed = cell.trim();
   return trimmed === "" ? NaN : Number(decimalComma ? trimmed.replace(",", ".") : trimmed);
-}
-
-/** A white-space separator was already passed over by the number's reader, so the sign before may be one. */
-function isWhite(code: number, text: string, at: number): boolean {
-  return code === TAB || text.charCodeAt(at - 1) === SPACE;
-}
-
-function skipWhite(text: string, at: number): number {
-  let i = at;
-  while (text.charCodeAt(i) === SPACE || text.charCodeAt(i) === TAB) i++;
-  return i;
 }
 
 function cellEnd(text: string, from: number, between: number): number {
@@ -148,7 +163,7 @@ function cellEnd(text: string, from: number, between: number): number {
   for (; i < text.length; i++) {
     const code = text.charCodeAt(i);
     if (code === LF || code === CR || code === between) break;
-    if (between < 0 && i > from && (code === SPACE || code === TAB)) break;
+    if (between === ANY_WHITE && i > from && (code === SPACE || code === TAB)) break;
   }
   return i;
 }

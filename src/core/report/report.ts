@@ -10,6 +10,7 @@ import { hookupOf } from "../job/reading";
 import type { Job } from "../job/schema";
 import type { Verification } from "../job/verify";
 import { cornerWords } from "../units/corner";
+import { provenSuspect } from "../lineup/suspects";
 import { formatShare } from "../units/format";
 
 const line = z.string().check(z.maxLength(600));
@@ -51,7 +52,7 @@ export function reportOf(
 ): Report {
   const lead = diagnosis.suspects[0]!;
   const repair = standingRepair(job);
-  const proven = diagnosis.suspects.find(({ verdict }) => verdict === "proven");
+  const proven = provenSuspect(diagnosis.suspects);
   const before = standingReadings(job);
   const label = (reading: (typeof before)[number]["reading"]) => {
     const hookup = hookupOf(reading, job.setup);

@@ -1,5 +1,6 @@
 import type { Capture } from "../capture/capture";
 import { parseTyre, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
+import { formatQuantity } from "../units/format";
 import { findPulses } from "./pulses";
 import { signalShape } from "./signal";
 import type { View } from "./view";
@@ -57,6 +58,25 @@ export function markerReadout(
     aV: samples[a]!,
     bV: samples[b]!,
   };
+}
+
+/** What a readout says, one phrase a quantity, beginning with the time between. @param unit of the channel */
+export function markerWords(
+  { deltaS, hertz, pulses, meanHertz, speedKmh, aV, bV }: MarkerReadout,
+  unit: "V" | "A",
+): string[] {
+  return [
+    `Δt ${(1000 * deltaS).toFixed(2)} ms`,
+    ...(hertz === null ? [] : [`1/Δt ${hertz.toFixed(1)} Hz`]),
+    `${pulses} pulses${meanHertz === null ? "" : ` at ${meanHertz.toFixed(1)} Hz`}`,
+    ...(speedKmh === null ? [] : [`${speedKmh.toFixed(1)} km/h`]),
+    `Δ ${markerLevel(bV - aV, unit)}`,
+  ];
+}
+
+/** A level at a marker, in the channel's own unit. */
+export function markerLevel(value: number, unit: "V" | "A"): string {
+  return formatQuantity(value, unit === "A" ? "amps" : "volts");
 }
 
 /** Two markers at the thirds of what is in view. */

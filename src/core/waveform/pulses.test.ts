@@ -3,7 +3,7 @@ import { medianSorted } from "simple-statistics";
 import { describe, expect, it } from "vitest";
 import { normal, seeded } from "../random/random";
 import { levelled } from "./levelled";
-import { markerReadout, markersIn, movedMarker, movedTo, nearerMarker } from "./markers";
+import { markerWords, markerReadout, markersIn, movedMarker, movedTo, nearerMarker } from "./markers";
 import { findPulses, guardV, rhythmOf, type Pulse } from "./pulses";
 import { signalShape, type SignalShape } from "./signal";
 import { someSamples } from "./some-samples";
@@ -137,6 +137,9 @@ describe("two markers on a trace", () => {
     expect(read.meanHertz).toBeCloseTo(55.7, 1);
     expect(read.speedKmh).toBeCloseTo(8.05, 1);
     expect([0.8, 1.6]).toContain(Number(read.aV.toFixed(4)));
+    const said = markerWords(read, "V");
+    expect(said[0]).toBe("Δt 1000.00 ms");
+    expect(said.join(" · ")).toMatch(/1\/Δt 1\.0 Hz · 5\d pulses at 55\.7 Hz · 8\.[01] km\/h · Δ /);
   });
 
   it("read backwards too, and nothing of speed where the count is unknown or no pulse lies between", () => {

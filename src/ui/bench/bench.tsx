@@ -11,6 +11,7 @@ import {
   standingRepair,
   type ReadingEntry,
 } from "@/core/job/derive";
+import { provenSuspect } from "@/core/lineup/suspects";
 import { pathPins } from "@/core/job/path-pins";
 import { hookupOf, readingTyped } from "@/core/job/reading";
 import { meantIn } from "@/core/units/local-units";
@@ -202,7 +203,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
               display={display}
               refusal={refusal}
               input={input}
-              proven={alone ? null : (diagnosis.suspects.find(({ verdict }) => verdict === "proven") ?? null)}
+              proven={alone ? null : provenSuspect(diagnosis.suspects)}
               onType={(text) => {
                 setTyped(text);
                 setRefusal(null);

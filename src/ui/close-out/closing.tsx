@@ -6,7 +6,7 @@ import { retractedIds, standingRepair } from "@/core/job/derive";
 import type { Entry, Job } from "@/core/job/schema";
 import type { Verification } from "@/core/job/verify";
 import { repairPlan } from "@/core/repair/steps";
-import { stamp, withEntry } from "../jobs/entries";
+import { repairOf, stamp, withEntry } from "../jobs/entries";
 import type { ChangeJob } from "../jobs/use-job";
 import { EstimatePanel } from "./estimate-panel";
 import { RepairPanel } from "./repair-panel";
@@ -44,16 +44,7 @@ export function Closing({
   };
   const markRepaired = () => {
     if (repair) return append({ ...stamp(), kind: "retract", entry: repair.id });
-    const suspect = proven ?? lead;
-    append({
-      ...stamp(),
-      kind: "repair",
-      fault: suspect.fault,
-      part: suspect.part,
-      words: suspect.words,
-      share: suspect.share,
-      guess: !proven,
-    });
+    append(repairOf(proven ?? lead));
   };
   useHotkeys("1,2,3,4,5,6,7,8,9", (_, { keys }) => {
     const item = plan.steps[Number(keys?.[0]) - 1];

@@ -6,6 +6,7 @@ import { explainCorner, usualExplain, type ExplainSettings } from "@/core/explai
 import { lessonSettings, lessons } from "@/core/explain/lessons";
 import { formatQuantity } from "@/core/units/format";
 import { Cap } from "../keys/cap";
+import { Slider } from "../keys/slider";
 import { useUnits } from "../settings/use-units";
 import { RingRasterView } from "../waves/ring-raster-view";
 
@@ -139,9 +140,7 @@ export function Lessons() {
               ))}
             </dl>
             <h2 className="mt-4 mb-2 text-sm font-semibold text-muted">Folded over the ring, a row a turn</h2>
-            {explained.raster && (
-              <RingRasterView raster={explained.raster} marked={NONE_MARKED} row={-1} onRow={keepRow} />
-            )}
+            {explained.raster && <RingRasterView raster={explained.raster} marked={NONE_MARKED} />}
             <p className="text-sm text-muted">{explained.rasterSay}</p>
           </section>
         </div>
@@ -151,7 +150,6 @@ export function Lessons() {
 }
 
 const NONE_MARKED: number[] = [];
-const keepRow = () => undefined;
 
 const WIDTH = 800;
 const HEIGHT = 150;
@@ -182,34 +180,5 @@ function Trace({ points }: { points: readonly (readonly [number, number])[] }) {
         {least.toFixed(2)} V
       </text>
     </svg>
-  );
-}
-
-function Slider({
-  label,
-  shown,
-  onChange,
-  ...range
-}: {
-  label: string;
-  shown: string;
-  value: number;
-  min: number;
-  max: number;
-  step: number;
-  onChange: (value: number) => void;
-}) {
-  return (
-    <label className="grid text-sm text-muted">
-      <span className="flex justify-between">
-        {label} <b className="font-mono text-ink">{shown}</b>
-      </span>
-      <input
-        type="range"
-        className="min-h-10 accent-marigold"
-        {...range}
-        onChange={(event) => onChange(Number(event.target.value))}
-      />
-    </label>
   );
 }

@@ -1,5 +1,7 @@
 import { nanoid } from "nanoid";
+import type { RepairEntry } from "@/core/job/derive";
 import type { Entry, Job } from "@/core/job/schema";
+import type { Suspect } from "@/core/lineup/suspects";
 
 /** Identity and time of a new entry. */
 export function stamp(): { id: string; at: string } {
@@ -9,4 +11,9 @@ export function stamp(): { id: string; at: string } {
 /** The job with one entry more at the end of its log. */
 export function withEntry(job: Job, entry: Entry): Job {
   return { ...job, entries: [...job.entries, entry] };
+}
+
+/** That a suspect was repaired, as a guess unless it was proven. */
+export function repairOf({ fault, part, words, share, verdict }: Suspect): RepairEntry {
+  return { ...stamp(), kind: "repair", fault, part, words, share, guess: verdict !== "proven" };
 }

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { moduleEye } from "@/core/ring/module-eye";
 import { nominalRing, PASSIVE_REFERENCE, pitchMm } from "@/core/ring/ring";
 import type { Job } from "@/core/job/schema";
+import { Slider } from "../keys/slider";
 import { useUnits } from "../settings/use-units";
 
 const WIDTH = 420;
@@ -78,32 +79,5 @@ export function ModuleEyeView({ job }: { job: Job }) {
           : "Too slow for the module to act on: no false activation from this."}
       </p>
     </section>
-  );
-}
-
-function Slider(props: {
-  label: string;
-  shown: string;
-  value: number;
-  min: number;
-  max: number;
-  step: number;
-  onChange: (value: number) => void;
-}) {
-  const { label, shown, value, onChange, ...range } = props;
-  return (
-    <label className="grid text-sm text-muted">
-      <span className="flex justify-between">
-        {label}
-        <b className="font-mono text-ink">{shown}</b>
-      </span>
-      <input
-        type="range"
-        className="min-h-10 accent-marigold"
-        value={value}
-        {...range}
-        onChange={(event) => onChange(Number(event.target.value))}
-      />
-    </label>
   );
 }

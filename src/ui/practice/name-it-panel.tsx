@@ -5,7 +5,7 @@ import type { Diagnosis } from "@/core/job/diagnosis";
 import { minutesSpent } from "@/core/job/minutes-spent";
 import { standingRepair } from "@/core/job/derive";
 import type { Entry, Job } from "@/core/job/schema";
-import { stamp } from "../jobs/entries";
+import { repairOf } from "../jobs/entries";
 import { Cap } from "../keys/cap";
 
 /** On a practice car: name part and place, and see how it went. */
@@ -52,15 +52,7 @@ export function NameItPanel({
             disabled={!chosen}
             onClick={() => {
               const suspect = diagnosis.suspects.find(({ id }) => id === chosen)!;
-              onAppend({
-                ...stamp(),
-                kind: "repair",
-                fault: suspect.fault,
-                part: suspect.part,
-                words: suspect.words,
-                share: suspect.share,
-                guess: suspect.verdict !== "proven",
-              });
+              onAppend(repairOf(suspect));
               router.push(`/practice/debrief?job=${job.id}`);
             }}
           >

@@ -3,7 +3,6 @@ import { useSyncExternalStore } from "react";
 import { parseSettings, usualSettings, type Settings } from "@/core/settings/settings";
 
 const KEY = "tastatura-settings";
-const listeners = new Set<() => void>();
 let cached: { text: string | null; settings: Settings } = { text: null, settings: usualSettings };
 
 function read(): Settings {
@@ -13,12 +12,8 @@ function read(): Settings {
 }
 
 function subscribe(listener: () => void): () => void {
-  listeners.add(listener);
   window.addEventListener("storage", listener);
-  return () => {
-    listeners.delete(listener);
-    window.removeEventListener("storage", listener);
-  };
+  return () => window.removeEventListener("storage", listener);
 }
 
 /** The shop's settings, the same on every screen and in every tab. */
@@ -28,7 +23,8 @@ export function useSettings(): { settings: Settings; change: (parts: Partial<Set
     settings,
     change: (parts) => {
       localStorage.setItem(KEY, JSON.stringify({ ...read(), ...parts }));
-      listeners.forEach((listener) => listener());
+      // The browser tells other tabs only; this one is told the same way.
+      window.dispatchEvent(new StorageEvent("storage", { key: KEY }));
     },
   };
 }

@@ -1,5 +1,4 @@
-import { formatQuantity } from "@/core/units/format";
-import type { MarkerReadout, Markers } from "@/core/waveform/markers";
+import { markerLevel, markerWords, type MarkerReadout, type Markers } from "@/core/waveform/markers";
 import { Cap } from "../keys/cap";
 import { useUnits } from "../settings/use-units";
 
@@ -18,13 +17,11 @@ export function MarkerBar({
   onMove: (steps: number) => void;
 }) {
   const say = useUnits();
-  const level = (value: number) => formatQuantity(value, unit === "A" ? "amps" : "volts");
-  const { deltaS, hertz, pulses, meanHertz, speedKmh, aV, bV } = readout;
   return (
     <>
       {(["aS", "bS"] as const).map((which) => (
         <Cap key={which} legend="N" aria-pressed={held === which} onClick={() => onHold(which)}>
-          {which === "aS" ? `A ${level(aV)}` : `B ${level(bV)}`}
+          {which === "aS" ? `A ${markerLevel(readout.aV, unit)}` : `B ${markerLevel(readout.bV, unit)}`}
         </Cap>
       ))}
       <Cap legend="Ctrl ←" aria-label="Move the held marker left" onClick={() => onMove(-1)}>
@@ -34,15 +31,9 @@ export function MarkerBar({
         ›
       </Cap>
       <output className="flex flex-wrap gap-x-3 font-mono text-sm" aria-label="Between the markers">
-        <span>
-          Δt <b>{(1000 * deltaS).toFixed(2)} ms</b>
-        </span>
-        {hertz !== null && <span>1/Δt {hertz.toFixed(1)} Hz</span>}
-        <span>
-          {pulses} pulses{meanHertz !== null && ` at ${meanHertz.toFixed(1)} Hz`}
-        </span>
-        {speedKmh !== null && <b>{say(`${speedKmh.toFixed(1)} km/h`)}</b>}
-        <span>Δ {level(bV - aV)}</span>
+        {markerWords(readout, unit).map((phrase) => (
+          <span key={phrase}>{say(phrase)}</span>
+        ))}
       </output>
     </>
   );

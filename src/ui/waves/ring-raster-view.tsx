@@ -7,8 +7,9 @@ interface RasterProps {
   raster: RingRaster;
   /** Teeth to frame, counted from 1. */
   marked: readonly number[];
-  row: number;
-  onRow: (row: number) => void;
+  /** The turn that is framed, and what a touch on a turn does; left out where the raster is only looked at. */
+  row?: number;
+  onRow?: (row: number) => void;
 }
 
 /** One row a revolution, one column a tooth; darker is further from even, brick is missing. */
@@ -32,14 +33,14 @@ export function RingRasterView({ raster, marked, row, onRow }: RasterProps) {
   return (
     <canvas
       ref={canvas}
-      className="block w-full cursor-pointer"
+      className={`block w-full ${onRow ? "cursor-pointer" : ""}`}
       style={{ height: height + AXIS_PX }}
       role="img"
       aria-label={`Ring raster: ${raster.rows} turns of ${raster.columns} teeth${marked.length ? `, marked at tooth ${marked.join(", ")}` : ""}`}
       onClick={(event) => {
         const box = event.currentTarget.getBoundingClientRect();
         const at = Math.floor(((event.clientY - box.top) / height) * raster.rows);
-        if (at >= 0 && at < raster.rows) onRow(at);
+        if (at >= 0 && at < raster.rows) onRow?.(at);
       }}
     />
   );
@@ -48,7 +49,7 @@ export function RingRasterView({ raster, marked, row, onRow }: RasterProps) {
 const AXIS_PX = 24;
 const LEFT_PX = 34;
 
-function paint(element: HTMLCanvasElement, raster: RingRaster, marked: readonly number[], row: number): void {
+function paint(element: HTMLCanvasElement, raster: RingRaster, marked: readonly number[], row?: number): void {
   const ratio = window.devicePixelRatio || 1;
   const [width, height] = [element.clientWidth, element.clientHeight];
   element.width = width * ratio;
@@ -73,7 +74,7 @@ function paint(element: HTMLCanvasElement, raster: RingRaster, marked: readonly 
   pen.globalAlpha = 1;
   pen.strokeStyle = colour("--marigold");
   pen.lineWidth = 2;
-  pen.strokeRect(LEFT_PX - 1, row * cellH - 0.5, width - LEFT_PX - 2, cellH);
+  if (row !== undefined) pen.strokeRect(LEFT_PX - 1, row * cellH - 0.5, width - LEFT_PX - 2, cellH);
   pen.strokeStyle = pen.fillStyle = colour("--brick");
   pen.font = `700 13px ${style.fontFamily}`;
   pen.textAlign = "center";

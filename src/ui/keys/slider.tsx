@@ -1,0 +1,29 @@
+/** One quantity under the thumb, with what it stands at in words. */
+export function Slider({
+  label,
+  shown,
+  onChange,
+  ...range
+}: {
+  label: string;
+  shown: string;
+  value: number;
+  min: number;
+  max: number;
+  step: number;
+  onChange: (value: number) => void;
+}) {
+  return (
+    <label className="grid text-sm text-muted">
+      <span className="flex justify-between">
+        {label} <b className="font-mono text-ink">{shown}</b>
+      </span>
+      <input
+        type="range"
+        className="min-h-10 accent-marigold"
+        {...range}
+        onChange={(event) => onChange(Number(event.target.value))}
+      />
+    </label>
+  );
+}
