@@ -9,7 +9,10 @@ import { proposeChecks } from "../core/lineup/next-check";
 import { policySchema } from "../core/lineup/policy";
 import { progressOf } from "../core/job/progress";
 import { replay } from "../core/job/replay";
-import { evidenceOf, readingFrom } from "../core/job/reading";
+import { evidenceOf, readingFrom, speedReading } from "../core/job/reading";
+import { analyseScan, liveSpeedWord } from "../core/scanlog/analyse-scan";
+import { driveLog } from "../core/scanlog/drive-log";
+import type { ScanLog } from "../core/scanlog/scan-log";
 import { JOB_VERSION, type Job } from "../core/job/schema";
 import { analyseCapture } from "../core/waveform/analyse";
 import { pointText } from "../core/circuit/point";
@@ -28,6 +31,8 @@ interface DemoCar {
   /** Readings already taken, by the plan's own choice. */
   readings: number;
   capture: "logged" | "to-drop" | null;
+  /** A drive logged with the scan tool. */
+  drive?: "logged" | "to-drop";
   spin: { fromKmh: number; toKmh: number };
 }
 
@@ -116,6 +121,7 @@ const cars: DemoCar[] = [
     seed: 30,
     readings: 1,
     capture: "logged",
+    drive: "to-drop",
     spin: { fromKmh: 9, toKmh: 3 },
   },
   {
@@ -151,6 +157,7 @@ const cars: DemoCar[] = [
     intermittent: true,
     readings: 3,
     capture: null,
+    drive: "logged",
     spin: { fromKmh: 8, toKmh: 4 },
   },
   {
@@ -165,6 +172,7 @@ const cars: DemoCar[] = [
     seed: 2,
     readings: 3,
     capture: null,
+    drive: "logged",
     spin: { fromKmh: 8, toKmh: 4 },
   },
   {
@@ -179,6 +187,7 @@ const cars: DemoCar[] = [
     seed: 25,
     readings: 3,
     capture: null,
+    drive: "to-drop",
     spin: { fromKmh: 8, toKmh: 4 },
   },
   {
@@ -193,6 +202,7 @@ const cars: DemoCar[] = [
     seed: 6,
     readings: 1,
     capture: "logged",
+    drive: "to-drop",
     spin: { fromKmh: 10, toKmh: 6 },
   },
   {
@@ -228,11 +238,12 @@ const cars: DemoCar[] = [
 export interface DemoWorkshop {
   jobs: Job[];
   captures: { id: string; name: string; capture: Capture }[];
+  scans: { id: string; name: string; log: ScanLog }[];
 }
 
 /** Builds the demo workshop from its simulated cars; nothing in it is typed in by hand. @param now moment the times are counted back from */
 export function demoWorkshop(now: Date): DemoWorkshop {
-  const workshop: DemoWorkshop = { jobs: [], captures: [] };
+  const workshop: DemoWorkshop = { jobs: [], captures: [], scans: [] };
   for (const car of cars) {
     const setup = cornerSetupSchema.parse({ ...car.setup, path: car.path });
     const simulated = simulateCar(setup, car.fault, { seed: car.seed, intermittent: car.intermittent ?? false });
@@ -249,6 +260,7 @@ export function demoWorkshop(now: Date): DemoWorkshop {
       simulated: { fault: car.fault, seed: car.seed, intermittent: car.intermittent ?? false },
     };
     if (car.capture) job = withCapture(job, car, simulated, workshop, at(4));
+    if (car.drive) job = withDrive(job, car, simulated, workshop, at(5));
     job = withReadings(job, simulated, car.readings, (index) => at(6 + 3 * index));
     workshop.jobs.push(job);
   }
@@ -276,6 +288,20 @@ function withReadings(started: Job, car: SimulatedCar, readings: number, at: (in
   return job;
 }
 
+function withDrive(job: Job, car: DemoCar, simulated: SimulatedCar, workshop: DemoWorkshop, at: string): Job {
+  const log = driveLog(simulated, `${car.name}, drive`, car.seed);
+  const scanId = `${car.id}-drive`;
+  workshop.scans.push({ id: scanId, name: fileName(car.name, "drive"), log });
+  if (car.drive !== "logged") return job;
+  const reading = speedReading(liveSpeedWord(analyseScan(log, job.setup), job.setup.corner));
+  const entry = { id: `${job.id}-d`, at, kind: "scan", scanId, name: log.name, reading } as const;
+  return { ...job, entries: [...job.entries, entry] };
+}
+
+function fileName(car: string, what: string): string {
+  return `${car.toLowerCase().replaceAll(" ", "-")}-${what}.csv`;
+}
+
 function withCapture(job: Job, car: DemoCar, simulated: SimulatedCar, workshop: DemoWorkshop, at: string): Job {
   const point = signalPoint(job.setup, "plug");
   const capture: Capture = {
@@ -300,7 +326,7 @@ function withCapture(job: Job, car: DemoCar, simulated: SimulatedCar, workshop: 
   const captureId = `${car.id}-capture`;
   workshop.captures.push({
     id: captureId,
-    name: `${car.name.toLowerCase().replaceAll(" ", "-")}-${job.setup.corner.toLowerCase()}.csv`,
+    name: fileName(car.name, job.setup.corner.toLowerCase()),
     capture,
   });
   if (car.capture !== "logged") return job;

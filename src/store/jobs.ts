@@ -104,10 +104,15 @@ export async function loadPhoto(id: string): Promise<Blob | null> {
   return photos.getItem<Blob>(id);
 }
 
+/** The demo workshop, ready for the store. */
+export interface Demo {
+  jobs: unknown[];
+  captures: { id: string; capture: Capture }[];
+  scans: { id: string; log: ScanLog }[];
+}
+
 /** Puts the demo workshop into an empty store once; a store with anything in it is left alone. */
-export async function seedDemo(
-  load: () => Promise<{ jobs: unknown[]; captures: { id: string; capture: Capture }[] }>,
-): Promise<boolean> {
+export async function seedDemo(load: () => Promise<Demo>): Promise<boolean> {
   if ((await jobs.length()) > 0 || (await flags.getItem("demo-seeded"))) return false;
   const demo = await load();
   for (const value of demo.jobs) {
@@ -115,6 +120,7 @@ export async function seedDemo(
     await jobs.setItem(job.id, job);
   }
   for (const { id, capture } of demo.captures) await captures.setItem(id, capture);
+  for (const { id, log } of demo.scans) await scans.setItem(id, log);
   await flags.setItem("demo-seeded", true);
   return true;
 }

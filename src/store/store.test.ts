@@ -93,7 +93,7 @@ describe("the store", () => {
 
   it("the demo goes only into an empty store, once", async () => {
     const { seedDemo, removeJob, listJobs } = await tab();
-    const load = vi.fn(async () => ({ jobs: [empty("demo")], captures: [] }));
+    const load = vi.fn(async () => ({ jobs: [empty("demo")], captures: [], scans: [] }));
     expect(await seedDemo(load)).toBe(false);
     expect(load).not.toHaveBeenCalled();
     for (const { id } of (await listJobs()).jobs) await removeJob(id);

@@ -84,6 +84,12 @@ export function captureReading(setup: CornerSetup, finding: string): Reading {
   return readingFrom({ instrument: "scope", red: signalPoint(setup, "plug"), state }, finding);
 }
 
+/** A drive with the scan tool on this corner's live speed, as the reading it weighs in with. */
+export function speedReading(word: string): Reading {
+  const state = circuitStateSchema.parse({ wheel: "driven", speedKmh: 30 });
+  return readingFrom({ instrument: "scan", look: "speed", state }, word);
+}
+
 function lookOf({ look, state }: Reading, instrument: LookInstrument, setup: CornerSetup): Read<Hookup> {
   if (!look && instrument !== "scan") return { ok: false, say: `${instrument}: “look” must say at what` };
   const hookup: Hookup = {

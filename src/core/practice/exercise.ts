@@ -1,6 +1,7 @@
 import * as z from "zod/mini";
 import { cornerSetupSchema, families, type CornerSetup, type Family } from "../circuit/setup";
 import { suspectables, suspectId } from "../faults/catalogue";
+import type { Fault } from "../faults/fault";
 import { seeded } from "../random/random";
 import { corners } from "../units/corner";
 import { complaintSchema, type Complaint } from "../lineup/complaint";
@@ -8,12 +9,21 @@ import { complaintSchema, type Complaint } from "../lineup/complaint";
 export const skills = ["sensor and ring", "wiring", "intermittent", "supply and module"] as const;
 export type Skill = (typeof skills)[number];
 
+/** What the driver says; each leaves the faults that make it. */
+export const practiceComplaints = {
+  lamp: "the lamp is on",
+  buzz: "the pedal buzzes on slow stops",
+  "comes-and-goes": "it comes and goes",
+} as const;
+export type PracticeComplaint = keyof typeof practiceComplaints;
+
 /** A practice car by its seed: two people with the same file have the same car. */
 export const exerciseSchema = z.object({
   tastatura: z.literal("exercise/1"),
   seed: z.int().check(z.gte(1), z.lte(2_000_000_000)),
   family: z.optional(z.enum(families)),
   skill: z.optional(z.enum(skills)),
+  complaint: z.optional(z.enum(["lamp", "buzz", "comes-and-goes"])),
   /** Alone: no suspects and no proposals until the part is named. */
   alone: z._default(z.boolean(), false),
 });
@@ -27,8 +37,8 @@ export interface PracticeCar {
   name: string;
 }
 
-/** Draws the car of an exercise. */
-export function practiceCar({ seed, family, skill }: Exercise): PracticeCar {
+/** Draws the car of an exercise. Where no fault is of the kind and makes the complaint too, the kind wins. */
+export function practiceCar({ seed, family, skill, complaint }: Exercise): PracticeCar {
   const random = seeded(seed);
   const one = <T>(list: readonly T[]) => list[Math.floor(random() * list.length)]!;
   const setup = cornerSetupSchema.parse({
@@ -44,19 +54,21 @@ export function practiceCar({ seed, family, skill }: Exercise): PracticeCar {
       { station: "plug", accessMin: 7 },
     ],
   });
-  const fitting = suspectables(setup).filter(({ fault }) => !skill || isOfSkill(fault, skill));
+  const ofKind = suspectables(setup).filter(({ fault }) => !skill || isOfSkill(fault, skill));
+  const complained = ofKind.filter(({ fault }) => !complaint || makes(fault, complaint));
+  const fitting = complained.length > 0 ? complained : ofKind;
   const total = fitting.reduce((sum, { prior }) => sum + prior, 0);
   let pick = random() * total;
   const truth = fitting.find(({ prior }) => (pick -= prior) <= 0) ?? fitting.at(-1)!;
-  const intermittent = truth.fault.intermittent && (skill === "intermittent" || random() < 0.15);
+  const wanted = skill === "intermittent" || complaint === "comes-and-goes";
+  const intermittent = truth.fault.intermittent && (wanted || (!complaint && random() < 0.15));
   return {
     setup,
     fault: suspectId(truth.fault, truth.place),
     intermittent,
     complaint: complaintSchema.parse({
       presence: intermittent ? "intermittent" : "hard",
-      symptoms:
-        truth.fault.effect === "weak" || truth.fault.effect === "count" ? ["lamp", "false-abs-low-speed"] : ["lamp"],
+      symptoms: buzzes(truth.fault) ? ["lamp", "false-abs-low-speed"] : ["lamp"],
     }),
     name: `Practice ${one(NAMES)} ${seed % 100}`,
   };
@@ -64,6 +76,15 @@ export function practiceCar({ seed, family, skill }: Exercise): PracticeCar {
 
 /** Invented names. */
 const NAMES = ["Brindle", "Corvane", "Lasker", "Merrow", "Ostrel", "Pendry", "Quillon", "Tamsel"] as const;
+
+function buzzes({ effect }: Pick<Fault, "effect">): boolean {
+  return effect === "weak" || effect === "count";
+}
+
+function makes(fault: Fault, complaint: PracticeComplaint): boolean {
+  if (complaint === "comes-and-goes") return fault.intermittent;
+  return fault.part !== "none" && buzzes(fault) === (complaint === "buzz");
+}
 
 function isOfSkill({ part, intermittent }: { part: string; intermittent: boolean }, skill: Skill): boolean {
   if (skill === "intermittent") return intermittent && part !== "module" && part !== "module-feed";

@@ -7,8 +7,9 @@ import { suspectables, suspectId } from "../faults/catalogue";
 import { policySchema } from "../lineup/policy";
 import { analyseCapture } from "../waveform/analyse";
 import { debrief } from "./debrief";
-import { exerciseSchema, practiceCar, skills } from "./exercise";
-import { weakestSkill } from "./history";
+import { exerciseSchema, practiceCar, skills, type PracticeComplaint } from "./exercise";
+import { scoresBySkill, weakestSkill } from "./history";
+import { skillOf } from "./skill-of";
 
 const exercise = exerciseSchema.parse({ tastatura: "exercise/1", seed: 4711, family: "active-2wire", skill: "wiring" });
 
@@ -65,6 +66,20 @@ describe("practice", () => {
     }
   });
 
+  it("what the driver says leaves only cars that make it, whatever the seed; the kind of fault wins where both cannot be", () => {
+    for (let seed = 1; seed < 40; seed++) {
+      const car = (complaint: PracticeComplaint, skill?: (typeof skills)[number]) =>
+        practiceCar({ tastatura: "exercise/1", seed, alone: false, complaint, ...(skill ? { skill } : {}) });
+      expect(car("comes-and-goes").complaint.presence).toBe("intermittent");
+      expect(car("buzz").complaint).toMatchObject({ presence: "hard", symptoms: ["lamp", "false-abs-low-speed"] });
+      expect(car("lamp").complaint).toMatchObject({ presence: "hard", symptoms: ["lamp"] });
+      const both = car("buzz", "wiring");
+      expect(skillOf({ setup: both.setup, simulated: { fault: both.fault, seed, intermittent: false } } as Job)).toBe(
+        "wiring",
+      );
+    }
+  });
+
   it("a good round and a bad one are told apart, wasted readings and all", () => {
     const job = jobOf();
     const truth = job.simulated!.fault;
@@ -106,5 +121,9 @@ describe("practice", () => {
     expect(
       weakestSkill([score("wiring", 40), score("sensor and ring", 90), score("wiring", 60), score("intermittent", 70)]),
     ).toBe("wiring");
+    expect(scoresBySkill([score("wiring", 40), score("sensor and ring", 90), score("wiring", 60)])).toEqual([
+      { skill: "sensor and ring", cars: 1, mean: 90 },
+      { skill: "wiring", cars: 2, mean: 50 },
+    ]);
   });
 });

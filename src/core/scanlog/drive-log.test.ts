@@ -5,6 +5,8 @@ import { cornerSetupSchema, type Family } from "../circuit/setup";
 import { corners } from "../units/corner";
 import { analyseScan, liveSpeedWord } from "./analyse-scan";
 import { driveLog } from "./drive-log";
+import { parseScanCsv } from "./scan-csv";
+import { scanToCsv } from "./scan-to-csv";
 
 const setupOf = (family: Family) =>
   cornerSetupSchema.parse({
@@ -49,4 +51,11 @@ describe("a simulated drive", () => {
       }
     },
   );
+
+  it("written as CSV and read back is the same log, gaps and all", () => {
+    const log = driveLog(simulateCar(setupOf("passive"), "mounting-gap@mounting", { seed: 2 }), "drive", 2, 3);
+    const read = parseScanCsv(scanToCsv(log), "drive.csv");
+    expect([...read.timeS]).toEqual([...log.timeS]);
+    for (const corner of corners) expect([...read.speedKmh[corner]]).toEqual([...log.speedKmh[corner]]);
+  });
 });

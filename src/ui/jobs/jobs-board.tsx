@@ -18,7 +18,6 @@ import { Cap } from "../keys/cap";
 import { FileCap } from "../keys/file-cap";
 import { CarMark } from "../keys/car-mark";
 import { download } from "./download";
-import { loadDemo } from "./load-demo";
 import { useSettings } from "../settings/use-settings";
 import { newJob } from "./new-job";
 import { stopBoardWorker, useDiagnosis } from "./use-lineup";
@@ -39,7 +38,7 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
     [],
   );
   useEffect(() => {
-    void (seed ? seedDemo(loadDemo).then(refresh, refresh) : refresh())
+    void (seed ? seedDemo(async () => (await import("./load-demo")).loadDemo()).then(refresh, refresh) : refresh())
       .then(() => snapshotIfDue(new Date()))
       .catch((error: unknown) =>
         toast.error(`No copy of the jobs could be made: ${String(error)}. Export those that matter.`),

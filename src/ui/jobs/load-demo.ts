@@ -1,16 +1,24 @@
-import type { Capture } from "@/core/capture/capture";
 import { parseCaptureCsv } from "@/core/capture/csv";
+import { parseScanCsv } from "@/core/scanlog/scan-csv";
+import type { Demo } from "@/store/jobs";
 
-/** The demo workshop as the build script made it: jobs, and capture files by name. */
-export async function loadDemo(): Promise<{ jobs: unknown[]; captures: { id: string; capture: Capture }[] }> {
+interface Listed {
+  id: string;
+  file: string;
+}
+
+/** The demo workshop as the build script made it: jobs, and files of captures and logs by name. */
+export async function loadDemo(): Promise<Demo> {
   const response = await fetch("/demo/workshop.json");
   if (!response.ok) throw new Error(`demo workshop: ${response.status}`);
-  const demo = (await response.json()) as { jobs: unknown[]; captures: { id: string; file: string }[] };
-  const captures = await Promise.all(
-    demo.captures.map(async ({ id, file }) => ({
-      id,
-      capture: parseCaptureCsv(await (await fetch(`/demo/${file}`)).text(), file),
-    })),
-  );
-  return { jobs: demo.jobs, captures };
+  const demo = (await response.json()) as { jobs: unknown[]; captures: Listed[]; scans: Listed[] };
+  return {
+    jobs: demo.jobs,
+    captures: await read(demo.captures, (text, id, file) => ({ id, capture: parseCaptureCsv(text, file) })),
+    scans: await read(demo.scans, (text, id, file) => ({ id, log: parseScanCsv(text, file) })),
+  };
+}
+
+function read<T>(files: Listed[], parse: (text: string, id: string, file: string) => T): Promise<T[]> {
+  return Promise.all(files.map(async ({ id, file }) => parse(await (await fetch(`/demo/${file}`)).text(), id, file)));
 }

@@ -3,7 +3,7 @@ import dynamic from "next/dynamic";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
 import { looks } from "@/core/checks/answers";
-import { circuitStateSchema } from "@/core/circuit/state";
+import { speedReading } from "@/core/job/reading";
 import type { Job } from "@/core/job/schema";
 import { liveSpeedWord } from "@/core/scanlog/analyse-scan";
 import { steadyLog } from "@/core/scanlog/steady-log";
@@ -71,12 +71,7 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
         kind: "scan",
         scanId: read.id,
         name,
-        reading: {
-          instrument: "scan",
-          look: "speed",
-          value: word,
-          state: circuitStateSchema.parse({ wheel: "driven", speedKmh: 30 }),
-        },
+        reading: speedReading(word),
       }),
     );
     setRead({ ...read, logged: true });

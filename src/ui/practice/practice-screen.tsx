@@ -7,8 +7,16 @@ import { families, familyWords, type Family } from "@/core/circuit/setup";
 import { firstIssue, parseJson } from "@/core/job/file";
 import { JOB_VERSION, type Job } from "@/core/job/schema";
 import { policySchema } from "@/core/lineup/policy";
-import { exerciseSchema, practiceCar, skills, type Exercise, type Skill } from "@/core/practice/exercise";
-import { weakestSkill } from "@/core/practice/history";
+import {
+  exerciseSchema,
+  practiceCar,
+  practiceComplaints,
+  skills,
+  type Exercise,
+  type PracticeComplaint,
+  type Skill,
+} from "@/core/practice/exercise";
+import { scoresBySkill, weakestSkill } from "@/core/practice/history";
 import { UnusableInput } from "@/core/capture/capture";
 import { saveJob } from "@/store/jobs";
 import { download } from "../jobs/download";
@@ -24,6 +32,7 @@ export function PracticeScreen() {
   const history = useSyncExternalStore(subscribeHistory, readHistory, () => EMPTY);
   const [family, setFamily] = useState<Family | null>(null);
   const [skill, setSkill] = useState<Skill | null>(null);
+  const [complaint, setComplaint] = useState<PracticeComplaint | null>(null);
   const [alone, setAlone] = useState(false);
   const start = async (exercise: Exercise) => {
     const car = practiceCar(exercise);
@@ -47,6 +56,7 @@ export function PracticeScreen() {
       seed: 1 + Math.floor(Math.random() * 1_999_999_999),
       ...(family ? { family } : {}),
       ...(skill ? { skill } : {}),
+      ...(complaint ? { complaint } : {}),
       alone,
     });
   const take = async (file: File) => {
@@ -92,6 +102,16 @@ export function PracticeScreen() {
               </Cap>
             ))}
           </Choice>
+          <Choice label="What the driver says">
+            <Cap aria-pressed={complaint === null} onClick={() => setComplaint(null)}>
+              surprise
+            </Cap>
+            {(["lamp", "buzz", "comes-and-goes"] as const).map((one) => (
+              <Cap key={one} aria-pressed={complaint === one} onClick={() => setComplaint(one)}>
+                {practiceComplaints[one]}
+              </Cap>
+            ))}
+          </Choice>
           <Choice label="Help">
             <Cap aria-pressed={!alone} onClick={() => setAlone(false)}>
               with the line-up beside me
@@ -115,16 +135,27 @@ export function PracticeScreen() {
           {history.length === 0 ? (
             <p className="py-3 text-muted">No car finished yet.</p>
           ) : (
-            <ol>
-              {history.slice(0, 10).map((score) => (
-                <li key={score.job} className="flex items-baseline justify-between gap-3 border-b border-rule py-1.5">
-                  <span>
-                    {score.right ? "✓" : "✕"} {score.truth}
-                  </span>
-                  <b className="font-mono">{score.score}</b>
-                </li>
-              ))}
-            </ol>
+            <>
+              <dl className="my-2 grid grid-cols-[1fr_auto_auto] gap-x-4 text-sm" aria-label="By skill">
+                {scoresBySkill(history).map(({ skill: one, cars, mean }) => (
+                  <div key={one} className="contents">
+                    <dt>{one}</dt>
+                    <dd className="text-muted">{cars === 1 ? "1 car" : `${cars} cars`}</dd>
+                    <dd className="text-right font-mono">{mean.toFixed(0)}</dd>
+                  </div>
+                ))}
+              </dl>
+              <ol>
+                {history.slice(0, 10).map((score) => (
+                  <li key={score.job} className="flex items-baseline justify-between gap-3 border-b border-rule py-1.5">
+                    <span>
+                      {score.right ? "✓" : "✕"} {score.truth}
+                    </span>
+                    <b className="font-mono">{score.score}</b>
+                  </li>
+                ))}
+              </ol>
+            </>
           )}
         </section>
       </main>
