@@ -3,7 +3,6 @@ import { cornerSetupSchema } from "../circuit/setup";
 import { defaultPriors } from "../faults/catalogue";
 import { complaintSchema } from "../lineup/complaint";
 import { policySchema } from "../lineup/policy";
-import { sums } from "../reckoner/sums";
 import { estimate, usualEstimate } from "../repair/estimate";
 import { otherTorque, repairPlan } from "../repair/steps";
 import { formulaSafe } from "../units/formula-safe";
@@ -120,20 +119,5 @@ describe("closing a job", () => {
     const own = { ...usualSettings, estimate: { ...usualSettings.estimate, labourRate: 95 } };
     expect(parseSettings(JSON.stringify(own))).toEqual(own);
     expect(parseSettings('{"estimate":{"currency":"€","labourRate":-4}}')).toEqual(usualSettings);
-  });
-
-  it("the reckoner gives the figures of the trade", () => {
-    const work = (id: string, values: Record<string, string>) => {
-      const sum = sums.find((one) => one.id === id)!;
-      return sum
-        .work(
-          (key) => Number(values[key]),
-          (key) => values[key] ?? "",
-        )
-        .join(" ");
-    };
-    expect(work("speed", { tyre: "205/55R16", pulses: "48", kmh: "8.05" })).toMatch(/631\.9 mm.*55\.7 Hz/);
-    expect(work("coil", { ohms: "1100", celsius: "100" })).toMatch(/1446 Ω/);
-    expect(work("sense", { volts: "0.84", ohms: "120", loops: "6" })).toMatch(/7 mA.*42 mA/);
   });
 });

@@ -1,9 +1,14 @@
 import { describe, expect, it } from "vitest";
+import { usualSettings } from "../settings/settings";
+import { localSum } from "./local-sum";
 import { sums } from "./sums";
 
 /** What a sum says for these fields, the rest left as they stand on the card. */
-function worked(id: string, fields: Record<string, string> = {}): string[] {
-  const sum = sums.find((one) => one.id === id)!;
+function worked(id: string, fields: Record<string, string> = {}, units = usualSettings.units): string[] {
+  const sum = localSum(
+    sums.find((one) => one.id === id)!,
+    units,
+  );
   const texts = { ...Object.fromEntries(sum.fields.map(({ key, usual }) => [key, usual])), ...fields };
   return sum.work(
     (key) => Number(texts[key]) || 0,
@@ -15,7 +20,7 @@ describe("the small sums, against examples worked outside", () => {
   it("205/55R16: 631.9 mm high (UNECE R30), rolls 1.927 m (ETRTO 3.05·D, from memory); 48 teeth at 5 mph make 55.7 Hz", () => {
     const [size, hertz] = worked("speed", { kmh: "8.04672" });
     expect(size).toBe("631.9 mm high, rolls 1.927 m a turn");
-    expect(hertz).toBe("8.05 km/h (5 mph) is 55.7 Hz");
+    expect(hertz).toBe("8.05 km/h is 55.7 Hz");
     expect(worked("speed", { kmh: "", hz: "55.7" })).toContain("55.7 Hz is 8.05 km/h");
     expect(worked("speed").at(-1)).toBe("one turn a second is 6.94 km/h");
     expect(worked("speed", { tyre: "big" })).toEqual(["Write the tyre as 205/55R16."]);
@@ -52,9 +57,29 @@ describe("the small sums, against examples worked outside", () => {
   });
 
   it("0.010–0.020 in is 0.25–0.51 mm; 119 N·m is 88 lb·ft (NIST SP 811)", () => {
-    expect(worked("length", { mm: "0.254" })[0]).toBe("0.254 mm is 0.01 in");
-    expect(worked("length", { mm: "0.508" })[0]).toBe("0.508 mm is 0.02 in");
-    expect(worked("length")[1]).toBe("119 N·m is 87.8 lb·ft");
+    expect(worked("length", { mm: "0.254" })[0]).toBe("0.254 mm = 0.01 in");
+    expect(worked("length", { mm: "0.508" })[0]).toBe("0.508 mm = 0.02 in");
+    expect(worked("length")[1]).toBe("119 N·m = 87.8 lb·ft");
+  });
+
+  it("asks and answers in the units of the shop: 5 mph is 55.7 Hz, 212 °F is 1446 Ω, 0.02 in is 0.508 mm", () => {
+    const units = { speed: "mph", length: "in", torque: "lb·ft", temperature: "°F" } as const;
+    expect(worked("speed", { kmh: "5" }, units)).toEqual([
+      "24.88 in high, rolls 1.927 m a turn",
+      "5 mph is 55.7 Hz",
+      "one turn a second is 4.31 mph",
+    ]);
+    expect(worked("coil", { celsius: "212" }, units)).toEqual(["1446 Ω at 212 °F"]);
+    expect(worked("passive", { kmh: "5" }, units)[0]).toMatch(/^0\.65 V AC/);
+    expect(worked("length", { mm: "0.02", nm: "88" }, units).slice(0, 2)).toEqual([
+      "0.508 mm = 0.02 in",
+      "119 N·m = 88 lb·ft",
+    ]);
+    const { fields } = localSum(
+      sums.find(({ id }) => id === "coil")!,
+      units,
+    );
+    expect(fields.map(({ unit, usual }) => `${usual} ${unit}`)).toEqual(["1100 Ω", "212 °F"]);
   });
 
   it("every card names its source and begins with values that give an answer", () => {

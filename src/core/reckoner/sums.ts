@@ -3,17 +3,32 @@ import { dropOutSpeedKmh, PASSIVE_REFERENCE, spacingFactor } from "../ring/ring"
 import { frequencyHz, overallDiameterMm, parseTyre, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
 import { KMH_PER_MPH, MM_PER_INCH, NM_PER_LBFT } from "../units/quantity";
 
-/** One small sum: fields with their units, and what follows from them. */
+/** One small sum: fields with their units, and what follows from them. Units are metric; `localSum` gives the shop's. */
 export interface Sum {
   id: string;
   title: string;
-  fields: readonly { key: string; label: string; unit: string; usual: string }[];
-  /** @returns lines of what follows, or a sentence saying what is missing */
-  work: (read: (key: string) => number, text: (key: string) => string) => string[];
+  fields: readonly SumField[];
+  /**
+   * @param tell a metric amount in the shop's own unit
+   * @returns lines of what follows, or a sentence saying what is missing
+   */
+  work: (
+    read: (key: string) => number,
+    text: (key: string) => string,
+    tell: (value: number, unit: string, digits?: number) => string,
+  ) => string[];
   source: string;
 }
 
-const show = (value: number, digits = 3) => Number(value.toPrecision(digits)).toString();
+export interface SumField {
+  key: string;
+  label: string;
+  unit: string;
+  usual: string;
+}
+
+/** As many figures as the hand needs. */
+export const show = (value: number, digits = 3) => Number(value.toPrecision(digits)).toString();
 
 /** The small sums of the job. */
 export const sums: readonly Sum[] = [
@@ -26,18 +41,16 @@ export const sums: readonly Sum[] = [
       { key: "kmh", label: "speed", unit: "km/h", usual: "30" },
       { key: "hz", label: "or frequency", unit: "Hz", usual: "" },
     ],
-    work: (read, text) => {
+    work: (read, text, tell) => {
       const tyre = parseTyre(text("tyre"));
       if (!tyre) return ["Write the tyre as 205/55R16."];
       const round = rollingCircumferenceM(tyre);
-      const lines = [`${show(overallDiameterMm(tyre), 4)} mm high, rolls ${show(round, 4)} m a turn`];
+      const lines = [`${tell(overallDiameterMm(tyre), "mm", 4)} high, rolls ${show(round, 4)} m a turn`];
       if (read("kmh") > 0)
-        lines.push(
-          `${show(read("kmh"))} km/h (${show(read("kmh") / KMH_PER_MPH)} mph) is ${show(frequencyHz(read("kmh"), read("pulses"), round))} Hz`,
-        );
+        lines.push(`${tell(read("kmh"), "km/h")} is ${show(frequencyHz(read("kmh"), read("pulses"), round))} Hz`);
       if (read("hz") > 0)
-        lines.push(`${show(read("hz"))} Hz is ${show(speedKmh(read("hz"), read("pulses"), round))} km/h`);
-      lines.push(`one turn a second is ${show(round * 3.6)} km/h`);
+        lines.push(`${show(read("hz"))} Hz is ${tell(speedKmh(read("hz"), read("pulses"), round), "km/h")}`);
+      lines.push(`one turn a second is ${tell(round * 3.6, "km/h")}`);
       return lines;
     },
     source: "UNECE R30 for the diameter; 3.05 × diameter after the ETRTO manual (from memory)",
@@ -52,12 +65,12 @@ export const sums: readonly Sum[] = [
       { key: "pitch", label: "tooth pitch", unit: "mm", usual: "6.5" },
       { key: "threshold", label: "module threshold", unit: "mV", usual: "150" },
     ],
-    work: (read) => {
+    work: (read, _, tell) => {
       const usual = (PASSIVE_REFERENCE.volts * read("kmh")) / PASSIVE_REFERENCE.speedKmh;
       const volts = usual * spacingFactor(read("nominal"), read("gap"), read("pitch"));
       return [
         `${show(volts)} V AC (RMS), ${show(volts * 2 * Math.SQRT2)} V peak to peak`,
-        `falls under the threshold at ${show(dropOutSpeedKmh(volts * Math.SQRT2, read("kmh"), read("threshold") / 1000))} km/h`,
+        `falls under the threshold at ${tell(dropOutSpeedKmh(volts * Math.SQRT2, read("kmh"), read("threshold") / 1000), "km/h")}`,
       ];
     },
     source: "0.65 V at 5 mph (common practice); Wallace 1951 for the gap",
@@ -69,7 +82,9 @@ export const sums: readonly Sum[] = [
       { key: "ohms", label: "at 20 °C", unit: "Ω", usual: "1100" },
       { key: "celsius", label: "temperature", unit: "°C", usual: "100" },
     ],
-    work: (read) => [`${show(copperAt(read("ohms"), read("celsius")), 4)} Ω at ${show(read("celsius"))} °C`],
+    work: (read, _, tell) => [
+      `${show(copperAt(read("ohms"), read("celsius")), 4)} Ω at ${tell(read("celsius"), "°C")}`,
+    ],
     source: "IEC 60028, 0.00393 per kelvin",
   },
   {
@@ -103,14 +118,18 @@ export const sums: readonly Sum[] = [
   },
   {
     id: "length",
-    title: "Gap and torque",
+    title: "Gap, torque, speed, temperature: the other unit",
     fields: [
-      { key: "mm", label: "millimetres", unit: "mm", usual: "0.4" },
+      { key: "mm", label: "length", unit: "mm", usual: "0.4" },
       { key: "nm", label: "torque", unit: "N·m", usual: "119" },
+      { key: "kmh", label: "speed", unit: "km/h", usual: "8" },
+      { key: "celsius", label: "temperature", unit: "°C", usual: "20" },
     ],
     work: (read) => [
-      `${show(read("mm"))} mm is ${show(read("mm") / MM_PER_INCH)} in`,
-      `${show(read("nm"))} N·m is ${show(read("nm") / NM_PER_LBFT)} lb·ft`,
+      `${show(read("mm"))} mm = ${show(read("mm") / MM_PER_INCH)} in`,
+      `${show(read("nm"))} N·m = ${show(read("nm") / NM_PER_LBFT)} lb·ft`,
+      `${show(read("kmh"))} km/h = ${show(read("kmh") / KMH_PER_MPH)} mph`,
+      `${show(read("celsius"))} °C = ${show(1.8 * read("celsius") + 32)} °F`,
     ],
     source: "NIST SP 811, exact",
   },

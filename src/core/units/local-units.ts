@@ -32,8 +32,27 @@ export function inUnits(text: string, units: UnitChoice): string {
 }
 
 /** A unit as the settings have it: small lengths in inches, speeds in mph where those are chosen. */
-export function localUnit(unit: string, { length, speed }: UnitChoice): string {
-  return unit === "mm" ? length : unit === "km/h" ? speed : unit;
+export function localUnit(unit: string, { length, speed, torque, temperature }: UnitChoice): string {
+  const local: Record<string, string> = { mm: length, "km/h": speed, "N·m": torque, "°C": temperature };
+  return local[unit] ?? unit;
+}
+
+/** A metric amount in the unit the settings have for it. */
+export function toLocal(value: number, unit: string, units: UnitChoice): number {
+  const local = localUnit(unit, units);
+  if (local === unit) return value;
+  return unit === "°C" ? value * 1.8 + 32 : value / metricPer(unit);
+}
+
+/** And back. */
+export function fromLocal(value: number, unit: string, units: UnitChoice): number {
+  const local = localUnit(unit, units);
+  if (local === unit) return value;
+  return unit === "°C" ? (value - 32) / 1.8 : value * metricPer(unit);
+}
+
+function metricPer(unit: string): number {
+  return unit === "km/h" ? KMH_PER_MPH : unit === "mm" ? MM_PER_INCH : NM_PER_LBFT;
 }
 
 /** What a bare number means where lengths are read in inches: “0.02” is “0.02 in”. Anything with a unit stands. */

@@ -13,6 +13,7 @@ import { median } from "../units/median";
 import { isFastTone, recordingWarnings } from "./recording-warnings";
 import { excursions, type Excursions } from "./excursions";
 import { onceATurn } from "./once-a-turn";
+import { evenPeriods } from "./ring-speed";
 import { findPulsesPerRevolution, foldRing, type RingPattern } from "./ring-pattern";
 import { signalShape, type SignalKind, type SignalShape } from "./signal";
 
@@ -107,7 +108,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const signature = findPulsesPerRevolution(rhythm);
   const found = options.pulses ?? signature;
   const ring = found && pulses.length > 8 ? foldRing(pulses, rhythm, found) : null;
-  const hertz = range(rhythm.periods, rhythm.ratios, sampleS);
+  const hertz = range(found ? evenPeriods(pulses, rhythm, found) : rhythm.periods, rhythm.ratios, sampleS);
   const tyre = parseTyre(options.tyre ?? "205/55R16");
   const speed =
     hertz && found && tyre ? mapRange(hertz, (value) => speedKmh(value, found, rollingCircumferenceM(tyre))) : null;

@@ -1,8 +1,10 @@
 "use client";
 import { useState } from "react";
 import { decimal } from "@/core/units/decimal";
+import { localSum } from "@/core/reckoner/local-sum";
 import { sums, type Sum } from "@/core/reckoner/sums";
 import { PlainHeader } from "../keys/plain-header";
+import { useSettings } from "../settings/use-settings";
 
 /** The small sums of the job, worked as they are typed. */
 export function ReckonerScreen() {
@@ -19,26 +21,24 @@ export function ReckonerScreen() {
 }
 
 function SumCard({ sum }: { sum: Sum }) {
-  const [texts, setTexts] = useState<Record<string, string>>(() =>
-    Object.fromEntries(sum.fields.map(({ key, usual }) => [key, usual])),
-  );
-  const lines = sum.work(
-    (key) => decimal(texts[key] ?? "") || 0,
-    (key) => texts[key] ?? "",
-  );
+  const { units } = useSettings().settings;
+  const [typed, setTyped] = useState<Record<string, string>>({});
+  const { fields, work } = localSum(sum, units);
+  const text = (key: string) => typed[key] ?? fields.find((field) => field.key === key)?.usual ?? "";
+  const lines = work((key) => decimal(text(key)) || 0, text);
   return (
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label={sum.title}>
       <h2 className="border-b border-rule pb-1 font-semibold">{sum.title}</h2>
       <div className="grid grid-cols-2 gap-2 py-3">
-        {sum.fields.map(({ key, label, unit }) => (
+        {fields.map(({ key, label, unit }) => (
           <label key={key} className="text-sm text-muted">
             {label}
             <span className="flex items-baseline gap-1">
               <input
-                value={texts[key]}
+                value={text(key)}
                 inputMode={key === "tyre" ? "text" : "decimal"}
                 className="min-h-12 w-full min-w-0 rounded-lg border border-rule bg-paper px-2 text-right font-mono text-lg text-ink"
-                onChange={(event) => setTexts({ ...texts, [key]: event.target.value })}
+                onChange={(event) => setTyped({ ...typed, [key]: event.target.value })}
               />
               {unit}
             </span>
