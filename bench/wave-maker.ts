@@ -105,11 +105,12 @@ export function makeWave(seed: number): Made {
     while (at > 0 && borders[at]! > angle) at--;
     while (at < pulses - 1 && borders[at + 1]! <= angle) at++;
     const phase = (angle - borders[at]!) / (borders[at + 1]! - borders[at]!);
-    if (passed >= 0 && at !== passed && toothOfFirstPulse < 0) toothOfFirstPulse = at;
+    const gone = missing > 0 && (at - tooth + pulses) % pulses < missing;
+    // Teeth are counted from the first that gives a pulse: one that is gone cannot be the first.
+    if (passed >= 0 && at !== passed && toothOfFirstPulse < 0 && !gone) toothOfFirstPulse = at;
     // One speed a tooth, as a reader of periods sees it.
     if (at !== passed) speeds.push(speed * CIRCUMFERENCE_M * 3.6);
     passed = at;
-    const gone = missing > 0 && (at - tooth + pulses) % pulses < missing;
     const lost = gaps.some(([from, to]) => t >= from && t < to);
     const kmh = speed * CIRCUMFERENCE_M * 3.6;
     let value: number;
@@ -142,8 +143,14 @@ export function makeWave(seed: number): Made {
       defect === "missing-pulses" || defect === "cracked-ring" || defect === "odd-tooth"
         ? ((tooth - toothOfFirstPulse + pulses) % pulses) + 1
         : null,
-    medianKmh: speeds.toSorted((a, b) => a - b)[speeds.length >> 1] ?? 0,
+    medianKmh: middle(speeds),
   };
+}
+
+function middle(values: number[]): number {
+  const sorted = values.toSorted((a, b) => a - b);
+  const half = (sorted.length - 1) / 2;
+  return ((sorted[Math.floor(half)] ?? 0) + (sorted[Math.ceil(half)] ?? 0)) / 2;
 }
 
 function quantise(samples: Float32Array, bits: number): void {

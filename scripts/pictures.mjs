@@ -1,4 +1,4 @@
-/** Takes the pictures of docs/screenshots from the built app with the demo workshop. usage: node scripts/pictures.mjs */
+/** Takes the pictures of docs/screenshots from the built app with the demo workshop. usage: node scripts/pictures.mjs [name …] */
 import { chromium } from "@playwright/test";
 import { answers, root, serve } from "./run.mjs";
 
@@ -62,7 +62,8 @@ try {
   const page = await browser.newPage();
   await page.goto(`http://localhost:${PORT}/`);
   await page.getByText("Osmund Drover 09").last().waitFor();
-  for (const [name, path, viewport, act] of shots) {
+  const wanted = process.argv.slice(2);
+  for (const [name, path, viewport, act] of shots.filter(([name]) => wanted.length === 0 || wanted.includes(name))) {
     await page.setViewportSize(viewport);
     await page.goto(`http://localhost:${PORT}${path}`);
     await page.waitForTimeout(4000);

@@ -1,5 +1,3 @@
-import type { Hookup } from "../checks/hookup";
-import { pointLabel } from "../checks/words";
 import { contradictions, type Contradiction } from "../lineup/contradictions";
 import { weighGuess, type Guess } from "../lineup/cost";
 import type { LineUp } from "../lineup/line-up";
@@ -50,23 +48,17 @@ function describeCheck({ check, bits, minutes, todo }: Proposal, lineUp: LineUp,
     ...describeHookup(check.hookup, lineUp.setup),
     minutes,
     bits: Math.round(bits * 100) / 100,
-    why: whyThis(check.hookup, suspects, bits),
+    why: whyThis(suspects, bits),
     todo: todo.map(({ say }) => say),
   };
 }
 
-function whyThis(hookup: Hookup, suspects: Suspect[], bits: number): string {
+function whyThis(suspects: Suspect[], bits: number): string {
   const [first, second] = suspects;
   if (bits < LEAST_BITS)
     return "Hardly tells anything new: what is left looks alike to every check that is allowed now. Act on the likeliest, or take a doubtful reading again.";
-  const where =
-    "look" in hookup
-      ? "This look"
-      : hookup.instrument === "scope"
-        ? "A capture here"
-        : `This reading at ${pointLabel(hookup.red)}`;
-  const strength = bits > 1 ? "splits the line-up hard" : bits > 0.4 ? "splits the line-up well" : "tells a little";
-  return `${where} ${strength}, for few minutes${first && second ? `: first in question are “${first.words.toLowerCase()}” and “${second.words.toLowerCase()}”` : ""}.`;
+  const strength = bits > 1 ? "Splits the line-up hard" : bits > 0.4 ? "Splits the line-up well" : "Tells a little";
+  return `${strength}${first && second ? `: “${first.words.toLowerCase()}” or “${second.words.toLowerCase()}”` : ""}.`;
 }
 
 /** Candidates that carry next to nothing of what they began with. */

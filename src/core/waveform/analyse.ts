@@ -276,7 +276,7 @@ function range(periods: Float64Array, ratios: Float64Array, sampleS: number): Ra
     .sort((a, b) => a - b);
   if (even.length < 4) return null;
   const at = (share: number) => even[Math.min(even.length - 1, Math.floor(share * even.length))]!;
-  return { min: at(0.01), median: at(0.5), max: at(0.99) };
+  return { min: at(0.01), median: median(even), max: at(0.99) };
 }
 
 function mapRange({ min, median: middle, max }: Range, by: (value: number) => number): Range {

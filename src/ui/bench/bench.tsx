@@ -1,6 +1,6 @@
 "use client";
 import dynamic from "next/dynamic";
-import { useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { interlock } from "@/core/checks/interlocks";
 import type { Hookup } from "@/core/checks/hookup";
@@ -11,16 +11,16 @@ import {
   standingRepair,
   type ReadingEntry,
 } from "@/core/job/derive";
-import { provenSuspect } from "@/core/lineup/suspects";
+import { provenSuspect, type Suspect } from "@/core/lineup/suspects";
 import { pathPins } from "@/core/job/path-pins";
 import { hookupOf, readingTyped } from "@/core/job/reading";
 import { meantIn } from "@/core/units/local-units";
 import { settling } from "@/core/units/settling";
-import type { Entry, Job } from "@/core/job/schema";
+import type { Entry, Job, Reading } from "@/core/job/schema";
 import { describeHookup, type NextCheck } from "@/core/job/describe-hookup";
 import { stamp, withEntry } from "../jobs/entries";
 import type { ChangeJob } from "../jobs/use-job";
-import { lineUpWorker, useDiagnosis } from "../jobs/use-lineup";
+import { lineUpWorker, rankingOf, useDiagnosis } from "../jobs/use-lineup";
 import { PathDrawing } from "../path/path-drawing";
 import { useSettings } from "../settings/use-settings";
 import { NextCheckCard } from "./next-check-card";
@@ -54,24 +54,41 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   const input = useRef<HTMLInputElement>(null);
   /** Counts what was asked of the simulated car: a reading that settles late must not land on another check. */
   const asked = useRef(0);
-  const forgetDisplay = () => {
+  const forgetDisplay = useCallback(() => {
     asked.current++;
     setDisplay(null);
-  };
+  }, []);
   const alone = job.simulated?.practice?.alone === true && !standingRepair(job);
   const proposals = diagnosis?.next ?? [];
   const check: NextCheck | null = free
     ? describeHookup(free, job.setup)
     : (proposals[Math.min(chosen, proposals.length - 1)] ?? null);
 
-  const append = (entry: Entry) => {
-    forgetDisplay();
-    change((newest) => withEntry(newest, entry));
-    setTyped("");
-    setRefusal(null);
-    setFree(null);
-    setChosen(0);
-  };
+  const append = useCallback(
+    (entry: Entry) => {
+      forgetDisplay();
+      change((newest) => {
+        const next = withEntry(newest, entry);
+        void rankingOf(next);
+        return next;
+      });
+      setTyped("");
+      setRefusal(null);
+      setFree(null);
+      setChosen(0);
+    },
+    [change, forgetDisplay],
+  );
+  const logCapture = useCallback(
+    (reading: Reading, captureId: string, name: string) =>
+      append({ ...stamp(), kind: "capture", captureId, name, reading }),
+    [append],
+  );
+  // The path and its captures are the heaviest to draw: they are drawn again only for what they show.
+  const pins = useMemo(() => pathPins(job), [job]);
+  const [red, black] = [check?.red ?? check?.look, check?.black];
+  const probes = useMemo(() => ({ red, black }), [red, black]);
+  const pickPoints = useCallback((red: string, black: string) => setPicking({ red, black }), []);
   const log = () => {
     if (!check || typed.trim() === "") return setRefusal("Nothing typed yet.");
     const lock = interlock(check.hookup);
@@ -179,20 +196,15 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
       <h1 className="sr-only">Bench: {job.car.name}</h1>
       <PathDrawing
         setup={job.setup}
-        suspects={alone ? [] : diagnosis.suspects}
-        pins={pathPins(job)}
-        probes={{ red: check?.red ?? check?.look, black: check?.black }}
+        suspects={alone ? NONE : diagnosis.suspects}
+        pins={pins}
+        probes={probes}
         state={check?.state ?? null}
         lamp={check?.instrument === "lamp"}
-        onPoints={(red, black) => setPicking({ red, black })}
+        onPoints={pickPoints}
       />
       <div className="grid gap-4 p-4 lg:grid-cols-[minmax(0,1fr)_25rem]">
         <div className="grid content-start gap-4">
-          {diagnosis.contradictions.map(({ reading, say }) => (
-            <p key={reading} role="alert" className="rounded-xl border border-plum bg-card px-4 py-2 text-plum">
-              ? {say}
-            </p>
-          ))}
           {check ? (
             <NextCheckCard
               job={job}
@@ -203,6 +215,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
               display={display}
               refusal={refusal}
               input={input}
+              working={working}
               proven={alone ? null : provenSuspect(diagnosis.suspects)}
               onType={(text) => {
                 setTyped(text);
@@ -220,10 +233,12 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
               you doubt.
             </p>
           )}
-          <CapturePanel
-            job={job}
-            onLog={(reading, captureId, name) => append({ ...stamp(), kind: "capture", captureId, name, reading })}
-          />
+          {diagnosis.contradictions.map(({ reading, say }) => (
+            <p key={reading} role="alert" className="rounded-xl border border-plum bg-card px-4 py-2 text-plum">
+              ? {say}
+            </p>
+          ))}
+          <CapturePanel job={job} onLog={logCapture} />
         </div>
         <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
           {job.simulated?.practice && <NameItPanel job={job} diagnosis={diagnosis} onAppend={append} />}
@@ -264,5 +279,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   );
 }
 
+/** A learner on their own is shown no suspicion. */
+const NONE: readonly Suspect[] = [];
 /** How often a hand meter renews its display (common practice, no source). */
 const SETTLE_MS = 120;

@@ -1,5 +1,5 @@
 "use client";
-import { useState } from "react";
+import { memo, useState } from "react";
 import { scopeAnswers } from "@/core/checks/answers";
 import { captureReading } from "@/core/job/reading";
 import type { Job, Reading } from "@/core/job/schema";
@@ -11,7 +11,7 @@ import { TraceChart } from "../chart/trace-chart";
 import { useUnits } from "../settings/use-units";
 
 /** Where a recording is dropped, seen, and weighed in. */
-export function CapturePanel({
+export const CapturePanel = memo(function CapturePanel({
   job,
   onLog,
 }: {
@@ -104,4 +104,4 @@ export function CapturePanel({
       )}
     </section>
   );
-}
+});

@@ -9,6 +9,7 @@ const KEYS: [string, string][] = [
   ["[  ]", "other good checks"],
   ["S", "can't reach this one"],
   ["P", "pick two points of your own"],
+  ["H", "how to hook up, drawn"],
   ["U", "undo the last entry"],
   ["C E B W L X", "Complaint, Look, Bench, Waves, Loom, Close-out"],
   ["I", "read it off a simulated car"],

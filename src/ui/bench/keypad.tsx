@@ -31,32 +31,34 @@ export function Keypad({
     onType(typed + key);
   };
   return (
-    <details className="keypad mt-3">
-      <summary className="min-h-8 cursor-pointer text-sm text-muted">keypad for gloves</summary>
-      <div className="mt-2 grid max-w-xl grid-cols-[repeat(3,1fr)_1.2fr] gap-2" role="group" aria-label="Keypad">
-        <div className="col-span-3 grid grid-cols-3 gap-2">
-          {DIGITS.map((key) => (
-            <Cap
-              key={key}
-              className="min-h-14! text-xl"
-              aria-label={key === "⌫" ? "erase" : key}
-              onClick={() => press(key)}
-            >
-              {key}
+    <div className="flex flex-wrap items-start gap-2">
+      {(UNITS[unit] ?? []).map((one) => (
+        <Cap key={one} className="min-h-14!" onClick={() => onType(one === "OL" ? "OL" : `${number} ${one}`)}>
+          {one}
+        </Cap>
+      ))}
+      <details className="keypad flex-1 basis-40 pl-2">
+        <summary className="min-h-11 cursor-pointer py-3 text-sm text-muted">keypad for gloves</summary>
+        <div className="mt-2 grid max-w-xl grid-cols-[repeat(3,1fr)_1.2fr] gap-2" role="group" aria-label="Keypad">
+          <div className="col-span-3 grid grid-cols-3 gap-2">
+            {DIGITS.map((key) => (
+              <Cap
+                key={key}
+                className="min-h-14! text-xl"
+                aria-label={key === "⌫" ? "erase" : key}
+                onClick={() => press(key)}
+              >
+                {key}
+              </Cap>
+            ))}
+          </div>
+          <div className="grid content-start gap-2">
+            <Cap legend="Enter" lead className="min-h-14!" onClick={onLog}>
+              log
             </Cap>
-          ))}
+          </div>
         </div>
-        <div className="grid content-start gap-2">
-          {(UNITS[unit] ?? []).map((one) => (
-            <Cap key={one} className="min-h-14!" onClick={() => onType(one === "OL" ? "OL" : `${number} ${one}`)}>
-              {one}
-            </Cap>
-          ))}
-          <Cap legend="Enter" lead className="min-h-14!" onClick={onLog}>
-            log
-          </Cap>
-        </div>
-      </div>
-    </details>
+      </details>
+    </div>
   );
 }

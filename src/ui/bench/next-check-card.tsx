@@ -2,6 +2,7 @@
 import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useEffect, useState, type RefObject } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
 import type { NextCheck } from "@/core/job/describe-hookup";
 import { hookupCard } from "@/core/checks/hookup-card";
 import type { ForecastStrip, Preview } from "@/core/job/forecast-strip";
@@ -29,6 +30,8 @@ interface CardProps {
   refusal: string | null;
   input: RefObject<HTMLInputElement | null>;
   proven: Suspect | null;
+  /** The line-up is being worked out anew: bands wait for it. */
+  working: boolean;
   onType: (text: string) => void;
   onLog: () => void;
   onOther: (step: number) => void;
@@ -60,6 +63,7 @@ export function NextCheckCard({
   refusal,
   input,
   proven,
+  working,
   onType,
   onLog,
   onOther,
@@ -67,8 +71,11 @@ export function NextCheckCard({
   onPick,
   onReadIt,
 }: CardProps) {
-  const strip = useStrip(job, check);
+  const strip = useStrip(job, check, working);
   const say = useUnits();
+  const [hooking, setHooking] = useState(false);
+  useHotkeys("h", () => setHooking((open) => !open));
+  const card = hookupCard(check.hookup, job.setup);
   const { units } = useSettings().settings;
   const meant = meantIn(typed, check.unit, units);
   const preview = usePreview(job, check, meant);
@@ -78,24 +85,22 @@ export function NextCheckCard({
       data-hookup={JSON.stringify(check.hookup)}
       className="rounded-2xl border border-rule bg-card p-4"
     >
-      {proven && (
-        <p
-          className="mb-3 rounded-xl border border-verdigris px-4 py-2 text-lg font-semibold text-verdigris"
-          role="status"
-        >
-          ✓ Proven: {proven.words.toLowerCase()} ({formatShare(proven.share)}). Repair that first; measure on only to be
-          surer.{" "}
-          <Link className="underline" href={`/close-out?job=${job.id}`}>
-            To the close-out (X)
-          </Link>
-        </p>
-      )}
       <div className="flex flex-wrap items-center gap-2 text-sm">
         <h2 className="font-semibold text-muted">{free ? "Your own reading" : "Next check"}</h2>
         {position && (
           <span className="text-muted">
             {position.at} of {position.of}
           </span>
+        )}
+        {card && (
+          <button
+            type="button"
+            className="min-h-8 rounded-lg border border-rule px-2 text-muted"
+            aria-expanded={hooking}
+            onClick={() => setHooking(!hooking)}
+          >
+            <span className="font-mono text-xs">H</span> how to hook up {hooking ? "▾" : "▸"}
+          </button>
         )}
         <span className="ml-auto rounded-full border border-rule px-3 py-0.5">{check.minutes} min</span>
         {!free && (
@@ -106,18 +111,34 @@ export function NextCheckCard({
           <span className="rounded-full border border-brick px-3 py-0.5 text-brick">1 hole to seal</span>
         )}
       </div>
-      <p className="mt-1 text-lg leading-snug font-bold text-pretty" data-testid="instruction">
+      {/* Every part of the card has its room kept, so that nothing moves under the hand when the next check comes. */}
+      <p
+        className="mt-1 min-h-[5lh] text-lg leading-snug font-bold text-pretty md:min-h-[3lh]"
+        data-testid="instruction"
+      >
         {say(check.check)}
       </p>
-      <p className="mt-0.5 text-sm text-muted">{check.why}</p>
-      <HookupFold hookup={check.hookup} job={job} />
-      {check.todo.length > 0 && (
-        <p className="mt-1 text-sm">
-          <b>Still to do first:</b> {check.todo.join(" · ")}
+      {proven ? (
+        <p className="mt-0.5 min-h-[3lh] font-semibold text-verdigris md:min-h-[1lh]" role="status">
+          ✓ Proven: {proven.words.toLowerCase()} ({formatShare(proven.share)}). Repair that first; measure on only to be
+          surer.{" "}
+          <Link className="underline" href={`/close-out?job=${job.id}`}>
+            To the close-out (X)
+          </Link>
         </p>
+      ) : (
+        <p className="mt-0.5 min-h-[4lh] text-sm text-muted md:min-h-[1lh]">{check.why}</p>
       )}
-      <div className="mt-2 grid min-h-40 gap-4 md:grid-cols-[minmax(0,1fr)_14rem]">
-        <div>
+      <p className="mt-1 min-h-[4lh] text-sm md:min-h-[2lh]">
+        {check.todo.length > 0 && (
+          <>
+            <b>Still to do first:</b> {check.todo.join(" · ")}
+          </>
+        )}
+      </p>
+      {card && hooking && <HookupPicture card={card} instrument={check.instrument} />}
+      <div className="mt-2 grid gap-4 md:grid-cols-[minmax(0,1fr)_14rem]">
+        <div className="h-64 overflow-y-auto sm:h-[10.25rem]">
           {strip ? (
             <ForecastStripView strip={strip} needle={needleAt(check.hookup, strip.axis, meant, job.setup)} />
           ) : (
@@ -154,7 +175,7 @@ export function NextCheckCard({
             />
             <span className="font-mono text-2xl">{check.unit && localUnit(check.unit, units)}</span>
           </span>
-          <span id="meaning" aria-live="polite" className="min-h-10 w-full text-right text-sm text-muted">
+          <span id="meaning" aria-live="polite" className="min-h-[3lh] w-full text-right text-sm text-muted">
             {refusal ? (
               <span className="text-brick">{refusal}</span>
             ) : preview ? (
@@ -169,18 +190,19 @@ export function NextCheckCard({
         </form>
       </div>
       {job.simulated && check.answers && typed && <LookDrawing job={job} hookup={check.hookup} answer={typed} />}
-      {!check.answers && (
-        <Keypad unit={localUnit(check.unit ?? "", units)} typed={typed} onType={onType} onLog={onLog} />
-      )}
-      {check.answers && (
-        <div className="mt-3 flex flex-wrap gap-2" role="group" aria-label="Answers">
-          {check.answers.words.map((word, i) => (
-            <Cap key={word} legend={String(i + 1)} onClick={() => onType(word)} aria-pressed={typed === word}>
-              {check.answers!.say[word]}
-            </Cap>
-          ))}
-        </div>
-      )}
+      <div className="mt-3 md:min-h-[6.75rem]">
+        {check.answers ? (
+          <div className="flex flex-wrap gap-2" role="group" aria-label="Answers">
+            {check.answers.words.map((word, i) => (
+              <Cap key={word} legend={String(i + 1)} onClick={() => onType(word)} aria-pressed={typed === word}>
+                {check.answers!.say[word]}
+              </Cap>
+            ))}
+          </div>
+        ) : (
+          <Keypad unit={localUnit(check.unit ?? "", units)} typed={typed} onType={onType} onLog={onLog} />
+        )}
+      </div>
       <div className="mt-3 flex flex-wrap items-start gap-2">
         <Cap legend="[" onClick={() => onOther(-1)} aria-label="Previous check">
           ‹
@@ -207,23 +229,12 @@ export function NextCheckCard({
   );
 }
 
-/** The hook-up drawn, folded away until wanted. */
-function HookupFold({ hookup, job }: { hookup: NextCheck["hookup"]; job: Job }) {
-  const card = hookupCard(hookup, job.setup);
-  if (!card) return null;
-  return (
-    <details className="mt-1 text-sm">
-      <summary className="min-h-8 cursor-pointer text-muted">how to hook up</summary>
-      <HookupPicture card={card} instrument={hookup.instrument} />
-    </details>
-  );
-}
-
-/** Bands of the current check; the last ones stay until the new ones are there, so that nothing jumps. */
-function useStrip(job: Job, check: NextCheck): ForecastStrip | null {
+/** Bands of the current check. Those of a check that is about to be replaced are not asked for: the ranking comes first. */
+function useStrip(job: Job, check: NextCheck, working: boolean): ForecastStrip | null {
   const [strip, setStrip] = useState<{ of: string; strip: ForecastStrip } | null>(null);
   useEffect(() => {
     let live = true;
+    if (working) return;
     void lineUpWorker()
       .strip(job, check.hookup)
       .then((made) => live && setStrip({ of: check.id, strip: made }));
@@ -232,7 +243,7 @@ function useStrip(job: Job, check: NextCheck): ForecastStrip | null {
     };
     // The hook-up is named by its id.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [job, check.id]);
+  }, [job, check.id, working]);
   return strip?.of === check.id ? strip.strip : null;
 }
 

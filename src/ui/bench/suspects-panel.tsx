@@ -19,24 +19,27 @@ export function SuspectsPanel({ diagnosis, before }: { diagnosis: Diagnosis; bef
         </span>
       </h2>
       <ol>
-        {suspects.slice(0, SHOWN).map(({ id, words, share, verdict, clearedBy, provenBy }) => (
-          <li key={id} className="border-b border-rule py-2" data-suspect={id}>
-            <div className="flex items-baseline justify-between gap-3">
-              <span className="font-semibold">
+        {/* By rank, not by suspect: a new order changes words in place and moves nothing. */}
+        {suspects.slice(0, SHOWN).map(({ id, words, share, verdict, clearedBy, provenBy }, rank) => (
+          <li key={rank} className="border-b border-rule py-2" data-suspect={id}>
+            <p className="flex min-h-[2lh] items-end leading-snug font-semibold">
+              <span>
                 {words}{" "}
                 {verdict === "proven" && (
                   <span className="rounded bg-verdigris px-1.5 py-0.5 text-sm text-card">✓ proven</span>
                 )}
               </span>
-              <span className="text-lg font-bold whitespace-nowrap tabular-nums">{formatShare(share)}</span>
-            </div>
+            </p>
             <div className="mt-1 flex items-center gap-3">
               <span className="h-2.5 flex-1 rounded border border-rule bg-paper">
                 <span className="hatch block h-full rounded bg-brick" style={{ width: `${share * 100}%` }} />
               </span>
               <Trend now={share} then={before[id]} />
+              <span className="min-w-14 text-right text-lg leading-tight font-bold whitespace-nowrap tabular-nums">
+                {formatShare(share)}
+              </span>
             </div>
-            <p className="mt-1 text-sm text-muted">
+            <p className="mt-0.5 min-h-[2lh] text-sm leading-tight text-muted">
               {verdict === "proven"
                 ? `Proven by reading ${provenBy.map((n) => n + 1).join(", ")}.`
                 : `Cleared by: ${clearedBy}`}
@@ -44,11 +47,9 @@ export function SuspectsPanel({ diagnosis, before }: { diagnosis: Diagnosis; bef
           </li>
         ))}
       </ol>
-      {cleared.length > 0 && (
-        <p className="py-2 text-sm text-verdigris">
-          ✓ Cleared: {cleared.map(({ part }) => partWords[part]).join(", ")}
-        </p>
-      )}
+      <p className="min-h-[2lh] pt-2 text-sm text-verdigris">
+        {cleared.length > 0 && <>✓ Cleared: {cleared.map(({ part }) => partWords[part]).join(", ")}</>}
+      </p>
       <div className="mt-2 rounded-xl border border-rule bg-paper p-3 text-sm">
         <p>
           <b>Fit a sensor now?</b> {guess.fitSensorNow.chancePct} in 100 would be fixed.

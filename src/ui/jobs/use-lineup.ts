@@ -1,7 +1,7 @@
 "use client";
 import { wrap, type Remote } from "comlink";
 import { useEffect, useState } from "react";
-import type { Diagnosis } from "@/core/job/diagnosis";
+import type { Diagnosis, Ranking } from "@/core/job/diagnosis";
 import type { Job } from "@/core/job/schema";
 import type { LineUpWorker } from "@/workers/lineup.worker";
 
@@ -21,6 +21,15 @@ function start(): Running {
 export function lineUpWorker(): Remote<LineUpWorker> {
   bench ??= start();
   return bench.remote;
+}
+
+const rankings = new WeakMap<Job, Promise<Ranking>>();
+
+/** The ranking of a job, asked for once: the hand that logs asks before the screen is drawn anew, so that both run at once. */
+export function rankingOf(job: Job): Promise<Ranking> {
+  let ranking = rankings.get(job);
+  if (!ranking) rankings.set(job, (ranking = lineUpWorker().rank(job)));
+  return ranking;
 }
 
 /** Another for the board's many jobs, so that opening one does not wait for all the rest. */
@@ -68,7 +77,7 @@ export function useDiagnosis(job: Job, place: "bench" | "board" = "bench"): Diag
       Object.fromEntries(diagnosis?.suspects.map(({ id, share }) => [id, share]) ?? []);
     // The new ranking is shown as soon as it is there; the old proposals stand until the new ones are chosen.
     if (place === "bench")
-      worker.rank(job).then(
+      rankingOf(job).then(
         (ranking) =>
           live &&
           setState((last) =>

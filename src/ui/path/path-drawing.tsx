@@ -1,5 +1,5 @@
 "use client";
-import { useState } from "react";
+import { memo, useState } from "react";
 import type { CircuitState } from "@/core/circuit/state";
 import { parsePoint } from "@/core/circuit/point";
 import { conductorsOf, type CornerSetup } from "@/core/circuit/setup";
@@ -26,7 +26,15 @@ interface PathProps {
 }
 
 /** The corner as one drawing of its conductors, module to bearing; suspicion by hatch and number, probes by tips. */
-export function PathDrawing({ setup, suspects, pins, probes, state, lamp = false, onPoints }: PathProps) {
+export const PathDrawing = memo(function PathDrawing({
+  setup,
+  suspects,
+  pins,
+  probes,
+  state,
+  lamp = false,
+  onPoints,
+}: PathProps) {
   const [zoom, setZoom] = useState(1);
   const [first, setFirst] = useState<string | null>(null);
   const unplugged = state?.unplugged ?? [];
@@ -145,7 +153,7 @@ export function PathDrawing({ setup, suspects, pins, probes, state, lamp = false
       </figcaption>
     </figure>
   );
-}
+});
 
 const LARGER = 1.8;
 
