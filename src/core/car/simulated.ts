@@ -6,6 +6,7 @@ import type { CarCondition } from "../faults/fault";
 import { normal, seeded, type Random } from "../random/random";
 import { formatQuantity } from "../units/format";
 import { DRAWS, drawCar, drawHealthy, dutyOf, fromUniforms } from "./draw";
+import { secondLook } from "./second-look";
 import { seenShare } from "./seen-share";
 import { StateReader, type Outlook } from "./reader";
 import { whereaboutsOf } from "./whereabouts";
@@ -63,16 +64,23 @@ export function simulateCar(
   };
 }
 
-/** What the instrument shows on this car, as a person would type it: `11.2 V`, `OL`, `missing-pulses`. */
-export function readCar(car: SimulatedCar, hookup: Hookup): string {
+/**
+ * What the instrument shows on this car, as a person would type it: `11.2 V`, `OL`, `missing-pulses`.
+ * @param last what the same look was answered before, if it was
+ */
+export function readCar(car: SimulatedCar, hookup: Hookup, last?: string): string {
   const here = car.away === null || car.random() < seenShare(hookup, car.duty);
   const condition = here ? car.condition : car.away!;
   const where = whereaboutsOf(car.truth, car.away !== null);
   const reader = new StateReader(car.setup, hookup.state, [hookup]);
   reader.take(condition);
   const outlook = reader.outlook(0, where);
+  if (outlook.kind === "words") {
+    const { words } = answersFor(hookup, car.setup)!;
+    const before = last === undefined ? -1 : words.indexOf(last);
+    return words[draw(before < 0 ? outlook.chances : secondLook(outlook.chances, before), car.random)]!;
+  }
   const at = draw(outlook.chances, car.random);
-  if (outlook.kind === "words") return answersFor(hookup, car.setup)!.words[at]!;
   return display(hookup, outlook, at, car.random);
 }
 

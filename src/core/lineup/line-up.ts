@@ -1,5 +1,6 @@
 import { checkCatalogue, type Check } from "../checks/catalogue";
-import type { Hookup } from "../checks/hookup";
+import { secondLook } from "../car/second-look";
+import { hookupKey, type Hookup } from "../checks/hookup";
 import type { CornerSetup } from "../circuit/setup";
 import { defaultPriors } from "../faults/catalogue";
 import type { Part } from "../faults/fault";
@@ -71,7 +72,7 @@ export class LineUp {
   add(evidence: Evidence): Weighed {
     const { candidates } = this;
     const before = this.shares();
-    const [table] = this.forecasts.want([evidence.hookup], (g) => before[g]! > FORECAST_SHARE);
+    const [table] = this.tables([evidence.hookup]);
     const perCandidate = new Float64Array(candidates.count);
     const pulls = candidates.groups.map((group, g) => {
       const pull = weighGroup(
@@ -107,7 +108,7 @@ export class LineUp {
     const { candidates } = this;
     const [weights, scores] = [candidates.weight.slice(), candidates.scores.slice()];
     const before = this.shares();
-    const [table] = this.forecasts.want([evidence.hookup], (g) => before[g]! > FORECAST_SHARE);
+    const [table] = this.tables([evidence.hookup]);
     const out = new Float64Array(candidates.count);
     candidates.groups.forEach((group, g) =>
       weighGroup(evidence, table!, candidates, group, { covariance: this.clouds[g]!.covariance.slice() }, out),
@@ -135,7 +136,7 @@ export class LineUp {
   /** Full forecast tables for hook-ups, made if need be. */
   tables(hookups: readonly Hookup[]): ForecastTable[] {
     const shares = this.shares();
-    return this.forecasts.want(hookups, (g) => shares[g]! > FORECAST_SHARE);
+    return this.forecasts.want(hookups, (g) => shares[g]! > FORECAST_SHARE).map((table) => this.lookedAt(table));
   }
 
   /** Forecasts of every `PLANNING_STRIDE`-th candidate only, for choosing among many checks. */
@@ -148,7 +149,12 @@ export class LineUp {
       hookups,
       (g, asked, older) => shares[g]! > (older ? REPLANNED_SHARE : NEGLIGIBLE_SHARE) && speaks(g, asked),
     );
-    return hookups.map((hookup, i) => ({ table: tables[i]!, voices: voices.get(hookup)! }));
+    return hookups.map((hookup, i) => ({ table: this.lookedAt(tables[i]!), voices: voices.get(hookup)! }));
+  }
+
+  /** How often a look was had already. */
+  looks(hookup: Hookup): number {
+    return this.lastWords(hookup).length;
   }
 
   /** Chance, in the light of everything since, that a reading was a slip. */
@@ -160,6 +166,24 @@ export class LineUp {
       if (weight > 0) sum += weight * slipShare(evidence, table!, this.candidates.cars[row]!, perCandidate[row]!);
     }
     return sum;
+  }
+
+  /** The forecasts as they are once the same look was had before. */
+  private lookedAt(table: ForecastTable): ForecastTable {
+    const last = this.lastWords(table.hookup).at(-1);
+    if (table.kind !== "words" || last === undefined) return table;
+    const at = table.words.indexOf(last);
+    const chances = new Float64Array(table.chances.length);
+    for (let start = 0; start < chances.length; start += table.words.length)
+      chances.set(secondLook([...table.chances.subarray(start, start + table.words.length)], at), start);
+    return { ...table, chances };
+  }
+
+  private lastWords(hookup: Hookup): string[] {
+    const key = hookupKey(hookup);
+    return this.weighed.flatMap(({ evidence }) =>
+      evidence.value.kind === "word" && hookupKey(evidence.hookup) === key ? [evidence.value.word] : [],
+    );
   }
 
   /**

@@ -24,6 +24,8 @@ export interface Progress {
   skipped: ReadonlySet<string>;
 }
 
+/** A third look at the same thing is no longer proposed. */
+const MOST_LOOKS = 2;
 const SHORTLIST = 10;
 /** A check that tells less is only shown when there is no other. */
 export const LEAST_BITS = 0.01;
@@ -35,9 +37,14 @@ const APPROACH_PULL = 0.45;
  * several checks share is charged once. Checks not allowed now are left out.
  */
 export function proposeChecks(lineUp: LineUp, policy: Policy, progress: Progress, most = 6): Proposal[] {
-  // Watched again is a new chance to see an intermittent; any other reading taken twice says little more than once.
+  // Watched again is a new chance to see an intermittent, and a second look may see what the first missed; a number
+  // taken twice says little more than once.
   const taken = new Set(
-    lineUp.weighed.flatMap(({ evidence: { hookup } }) => (hookup.state.watched ? [] : [hookupKey(hookup)])),
+    lineUp.weighed.flatMap(({ evidence: { hookup } }) =>
+      hookup.state.watched || (lineUp.looks(hookup) > 0 && lineUp.looks(hookup) < MOST_LOOKS)
+        ? []
+        : [hookupKey(hookup)],
+    ),
   );
   const allowed = lineUp.checks.filter(
     (check) => isAllowed(check, lineUp, policy) && !taken.has(check.id) && !progress.skipped.has(check.id),
