@@ -1,3 +1,4 @@
+import { t } from "@/core/words/words";
 import type { LibraryItem } from "../core/job/library";
 import { packLibrary, unpackLibrary } from "../core/job/library-zip";
 import { expose } from "comlink";
@@ -37,7 +38,7 @@ const api = {
     if (file.size > LARGEST_FILE_BYTES)
       return {
         ok: false,
-        say: `${file.name} has ${Math.round(file.size / 1e6)} MB; ${Math.round(LARGEST_FILE_BYTES / 1e6)} MB is the most. Cut the recording shorter, or thin it.`,
+        say: t`${file.name} has ${Math.round(file.size / 1e6)} MB; ${Math.round(LARGEST_FILE_BYTES / 1e6)} MB is the most. Cut the recording shorter, or thin it.`,
       };
     try {
       return api.analyse(readCaptureFile(new Uint8Array(await file.arrayBuffer()), file.name, onShare), options);
@@ -65,7 +66,7 @@ const api = {
 
   /** Reads and analyses a four-wheel speed log. */
   async readScan(file: File, car: ScanCar): Promise<ReadScan> {
-    if (file.size > LARGEST_FILE_BYTES) return { ok: false, say: `${file.name} is too large. Cut the log shorter.` };
+    if (file.size > LARGEST_FILE_BYTES) return { ok: false, say: t`${file.name} is too large. Cut the log shorter.` };
     try {
       return api.analyseScan(parseScanCsv(await file.text(), file.name), car);
     } catch (error) {

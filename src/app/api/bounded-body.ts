@@ -1,3 +1,4 @@
+import { t } from "@/core/words/words";
 /** A request's body, read piece by piece and stopped at a limit, whatever its header claims. */
 export async function boundedBody(
   request: Request,
@@ -13,7 +14,7 @@ export async function boundedBody(
     size += value.length;
     if (size > largest) {
       await reader.cancel();
-      return { ok: false, say: `over ${Math.round(largest / 1e6)} MB; send less` };
+      return { ok: false, say: t`over ${Math.round(largest / 1e6)} MB; send less` };
     }
     pieces.push(value);
   }

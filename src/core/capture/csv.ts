@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { UnusableInput, type Capture } from "./capture";
 import { readRows } from "./csv-rows";
 
@@ -15,9 +16,9 @@ const MOST_CHANNELS = 20;
  */
 export function parseCaptureCsv(text: string, name: string, onShare?: (share: number) => void): Capture {
   if (text.trim() === "")
-    throw new UnusableInput(`${name} is empty. Export the capture again, as text with one row per sample.`);
+    throw new UnusableInput(t`${name} is empty. Export the capture again, as text with one row per sample.`);
   if (looksBinary(text))
-    throw new UnusableInput(`${name} is not text. Export the capture as CSV; instrument files cannot be read.`);
+    throw new UnusableInput(t`${name} is not text. Export the capture as CSV; instrument files cannot be read.`);
   const body = text.replace(/^\uFEFF/, "");
   const lines = firstLines(body);
   const format = findFormat(lines, name);
@@ -30,13 +31,13 @@ export function parseCaptureCsv(text: string, name: string, onShare?: (share: nu
       bad++;
       if (bad > 50 && bad > 0.05 * row)
         throw new UnusableInput(
-          `${name}, line ${format.firstRow + row + 1}: “${line.slice(0, 40)}” has no number in every column, and ${bad} rows like it. Export again without gaps.`,
+          t`${name}, line ${format.firstRow + row + 1}: “${line.slice(0, 40)}” has no number in every column, and ${bad} rows like it. Export again without gaps.`,
         );
     },
     onShare,
   );
   if (count < 16)
-    throw new UnusableInput(`${name} holds ${count} rows of samples; at least 16 are needed. Record longer.`);
+    throw new UnusableInput(t`${name} holds ${count} rows of samples; at least 16 are needed. Record longer.`);
   return assemble(columns, format, name, lines);
 }
 
@@ -66,7 +67,7 @@ function findFormat(lines: string[], name: string): Format {
   );
   if (firstRow < 0)
     throw new UnusableInput(
-      `${name}: no rows of numbers in the first ${LARGEST_HEADER_LINES} lines. A capture has a time column and one column per channel.`,
+      t`${name}: no rows of numbers in the first ${LARGEST_HEADER_LINES} lines. A capture has a time column and one column per channel.`,
     );
   const sample = lines[firstRow]!;
   const separator = sample.includes("\t") ? "\t" : sample.includes(";") ? ";" : decimalCommaOnly(sample) ? null : ",";
@@ -75,7 +76,7 @@ function findFormat(lines: string[], name: string): Format {
   const width = cellsOf(sample, separator).filter((cell, i, all) => cell.trim() !== "" || i < all.length - 1).length;
   if (width > MOST_CHANNELS + 1)
     throw new UnusableInput(
-      `${name} has ${width} columns; ${MOST_CHANNELS} channels are the most. Export only the channels of this corner.`,
+      t`${name} has ${width} columns; ${MOST_CHANNELS} channels are the most. Export only the channels of this corner.`,
     );
   return { separator, decimalComma, labels: labelsAbove(lines, firstRow, separator, width), firstRow };
 }
@@ -117,7 +118,7 @@ function labelsAbove(
     const raw = names?.[c] ?? "";
     const inName = /[([]\s*(ms|us|µs|s|mV|V|mA|A|min)\s*[)\]]/i.exec(raw) ?? /[_ ](ms|us|µs|s|mV|V|mA|A)$/i.exec(raw);
     const unit = units?.[c]?.replace(/[()[\]]/g, "") || inName?.[1] || "";
-    return { name: raw.replace(/\s*[([].*$/, "").trim() || (c === 0 ? "time" : `channel ${c}`), unit };
+    return { name: raw.replace(/\s*[([].*$/, "").trim() || (c === 0 ? "time" : t`channel ${c}`), unit };
   });
 }
 
@@ -151,11 +152,11 @@ function assemble(columns: Float64Array[], format: Format, name: string, lines: 
   const backwards = time.findIndex((t, i) => i > 0 && t < time[i - 1]!);
   if (backwards > 0)
     throw new UnusableInput(
-      `${name}, line ${format.firstRow + backwards + 1}: time runs backwards (${time[backwards - 1]} then ${time[backwards]}). Export one capture per file.`,
+      t`${name}, line ${format.firstRow + backwards + 1}: time runs backwards (${time[backwards - 1]} then ${time[backwards]}). Export one capture per file.`,
     );
   const sampleS = ((time.at(-1)! - time[0]!) * scale) / (time.length - 1);
   if (!(sampleS > 0))
-    throw new UnusableInput(`${name}: the time column does not advance. Export it with enough digits.`);
+    throw new UnusableInput(t`${name}: the time column does not advance. Export it with enough digits.`);
   return {
     name,
     sampleS,
@@ -182,7 +183,7 @@ function withoutTime(columns: Float64Array[], labels: Format["labels"], name: st
       : NaN;
   if (!(sampleS > 0))
     throw new UnusableInput(
-      `${name} has ${columns.length === 1 ? "one column and " : ""}no time column and no sample interval in its header. Export with time, or add a line “interval,0.0001 s”.`,
+      t`${name} has ${columns.length === 1 ? t`one column and ` : ""}no time column and no sample interval in its header. Export with time, or add a line “interval,0.0001 s”.`,
     );
   return { name, sampleS, startS: 0, channels: columns.map((values, c) => channel(values, labels[c]!)) };
 }

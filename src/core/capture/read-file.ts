@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { Gunzip } from "fflate";
 import { UnusableInput, type Capture } from "./capture";
 import { LARGEST_FILE_BYTES, parseCaptureCsv } from "./csv";
@@ -10,12 +11,12 @@ import { captureFromWav } from "./wav";
  * @throws UnusableInput saying what, where and how to mend it
  */
 export function readCaptureFile(bytes: Uint8Array, name: string, onShare?: (share: number) => void): Capture {
-  if (bytes.length === 0) throw new UnusableInput(`${name} is empty. Export the capture again.`);
+  if (bytes.length === 0) throw new UnusableInput(t`${name} is empty. Export the capture again.`);
   if (bytes[0] === 0x1f && bytes[1] === 0x8b)
     return readCaptureFile(gunzip(bytes, name), name.replace(/\.gz$/i, ""), onShare);
   if (startsWith(bytes, "RIFF") || startsWith(bytes, "RF64")) return captureFromWav(bytes, name);
   if (startsWith(bytes, "PK"))
-    throw new UnusableInput(`${name} is a ZIP. Unpack it and drop the capture that is inside.`);
+    throw new UnusableInput(t`${name} is a ZIP. Unpack it and drop the capture that is inside.`);
   return parseCaptureCsv(decode(bytes), name, onShare);
 }
 
@@ -31,16 +32,16 @@ function gunzip(bytes: Uint8Array, name: string): Uint8Array {
     size += piece.length;
     ended = final;
     if (size > LARGEST_FILE_BYTES)
-      throw new UnusableInput(`${name} unpacks to over ${Math.round(LARGEST_FILE_BYTES / 1e6)} MB. Cut it shorter.`);
+      throw new UnusableInput(t`${name} unpacks to over ${Math.round(LARGEST_FILE_BYTES / 1e6)} MB. Cut it shorter.`);
     pieces.push(piece);
   });
   try {
     unpack.push(bytes, true);
   } catch (error) {
     if (error instanceof UnusableInput) throw error;
-    throw new UnusableInput(`${name} is a damaged gzip file. Copy or compress it again.`, { cause: error });
+    throw new UnusableInput(t`${name} is a damaged gzip file. Copy or compress it again.`, { cause: error });
   }
-  if (!ended) throw new UnusableInput(`${name} is a gzip file cut short. Copy it again.`);
+  if (!ended) throw new UnusableInput(t`${name} is a gzip file cut short. Copy it again.`);
   const whole = new Uint8Array(size);
   let at = 0;
   for (const piece of pieces) {

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import * as wavefile from "wavefile";
 import { UnusableInput, type Capture } from "./capture";
 
@@ -15,13 +16,13 @@ export function captureFromWav(bytes: Uint8Array, name: string): Capture {
     wav.toBitDepth("64");
     const all = wav.getSamples(false) as unknown as Float64Array | Float64Array[];
     const channels = Array.isArray(all) ? all : [all];
-    if (channels[0]!.length < 16) throw new UnusableInput(`${name} holds hardly any samples. Record longer.`);
+    if (channels[0]!.length < 16) throw new UnusableInput(t`${name} holds hardly any samples. Record longer.`);
     return {
       name,
       sampleS: 1 / sampleRate,
       startS: 0,
       channels: channels.map((samples, i) => ({
-        name: channels.length > 1 ? `channel ${i + 1}` : "signal",
+        name: channels.length > 1 ? t`channel ${i + 1}` : t`signal`,
         unit: "V",
         samples: Float32Array.from(samples, (value) => value * WAV_FULL_SCALE_V),
       })),
@@ -29,7 +30,7 @@ export function captureFromWav(bytes: Uint8Array, name: string): Capture {
   } catch (error) {
     if (error instanceof UnusableInput) throw error;
     throw new UnusableInput(
-      `${name} is a WAV file that cannot be read (${error instanceof Error ? error.message : "damaged"}). Save it as plain PCM or float, or as CSV.`,
+      t`${name} is a WAV file that cannot be read (${error instanceof Error ? error.message : "damaged"}). Save it as plain PCM or float, or as CSV.`,
       { cause: error },
     );
   }

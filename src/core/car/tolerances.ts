@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import type { CornerSetup } from "../circuit/setup";
 import { PASSIVE_REFERENCE } from "../ring/ring";
 
@@ -60,9 +61,9 @@ export function knownWords(setup: CornerSetup): string | null {
   const own = tolerancesOf(setup);
   if (!known || own === USUAL) return null;
   if (setup.family === "passive")
-    return `Output for speed taken from “${known.from}”: ${percentOf(own.outputFactor)} of the usual sensor's, instead of ${percentOf(USUAL.outputFactor)}.`;
-  const volts = ([from, to]: Bounds, by: Bounds) => `${(from * by[0]).toFixed(2)}–${(to * by[1]).toFixed(2)} V`;
-  return `Low level taken from “${known.from}”: ${volts(own.senseOhms, own.lowA)} instead of ${volts(USUAL.senseOhms, USUAL.lowA)} on a good car.`;
+    return t`Output for speed taken from “${known.from}”: ${percentOf(own.outputFactor)} of the usual sensor's, instead of ${percentOf(USUAL.outputFactor)}.`;
+  const volts = ([from, to]: Bounds, by: Bounds) => t`${(from * by[0]).toFixed(2)}–${(to * by[1]).toFixed(2)} V`;
+  return t`Low level taken from “${known.from}”: ${volts(own.senseOhms, own.lowA)} instead of ${volts(USUAL.senseOhms, USUAL.lowA)} on a good car.`;
 }
 
 function about(centre: number, spread: number): Bounds {
@@ -70,5 +71,5 @@ function about(centre: number, spread: number): Bounds {
 }
 
 function percentOf([from, to]: Bounds): string {
-  return `${Math.round(100 * from)}–${Math.round(100 * to)} %`;
+  return t`${Math.round(100 * from)}–${Math.round(100 * to)} %`;
 }

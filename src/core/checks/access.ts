@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { accessMinutes, nearestPlug, stationsOf, type CornerSetup } from "../circuit/setup";
 import type { Point } from "../circuit/point";
 import { stationWords } from "../faults/places";
@@ -43,14 +44,14 @@ export function accessSteps(hookup: Hookup, setup: CornerSetup): Access {
   const add = (id: string, say: string, minutes: number) => steps.has(id) || steps.set(id, { id, say, minutes });
   const reach = (station: string) => {
     const found = stationsOf(setup).find((one) => one.station === station);
-    if (found) add(`reach:${station}`, `get at the ${stationWords(station)}`, accessMinutes(found));
+    if (found) add(`reach:${station}`, t`get at the ${stationWords(station)}`, accessMinutes(found));
   };
   if (hookup.state.wheel === "hand" || hookup.state.wheel === "creep")
-    add("lift", "raise the wheel on a stand", MINUTES.lift);
-  if (hookup.state.batteryOff) add("battery-off", "key off, battery negative off", MINUTES.batteryOff);
+    add("lift", t`raise the wheel on a stand`, MINUTES.lift);
+  if (hookup.state.batteryOff) add("battery-off", t`key off, battery negative off`, MINUTES.batteryOff);
   for (const station of hookup.state.unplugged) {
     reach(station);
-    add(`open:${station}`, `open the ${stationWords(station)}`, 1);
+    add(`open:${station}`, t`open the ${stationWords(station)}`, 1);
   }
   for (const point of pointsOf(hookup)) if (point.at === "face") reach(point.station);
   for (const point of pointsOf(hookup)) if (point.at === "module") reach("module");
@@ -105,12 +106,12 @@ function lookAccess(
     look === "swap" ||
     LIFTED.has(look)
   )
-    add("lift", "raise the wheel on a stand", MINUTES.lift);
+    add("lift", t`raise the wheel on a stand`, MINUTES.lift);
   if (look === "foot" || look === "ring" || look === "encoder" || WHEEL_OFF.has(look))
-    add("wheel-off", "wheel off", MINUTES.wheelOff);
+    add("wheel-off", t`wheel off`, MINUTES.wheelOff);
   if (SENSOR_OUT.has(look)) {
-    add("wheel-off", "wheel off", MINUTES.wheelOff);
-    add("sensor-out", "draw the sensor", MINUTES.sensorOut);
+    add("wheel-off", t`wheel off`, MINUTES.wheelOff);
+    add("sensor-out", t`draw the sensor`, MINUTES.sensorOut);
     return look === "swap" ? 20 : look === "magnet" ? 4 : MINUTES.look;
   }
   if (look === "count" || look === "runout") return 5;

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { spansOf, stationsOf, type CornerSetup } from "../circuit/setup";
 import { wakes, type Wake } from "../faults/wakes";
 import type { Hookup } from "./hookup";
@@ -11,7 +12,7 @@ export interface Answers {
 
 const CONNECTOR: Answers = {
   words: ["clean", "bad"],
-  say: { clean: "clean, dry, tight", bad: "corroded, wet, loose or backed out" },
+  say: { clean: t`clean, dry, tight`, bad: t`corroded, wet, loose or backed out` },
   synonyms: {
     corroded: "bad",
     wet: "bad",
@@ -28,99 +29,104 @@ const CONNECTOR: Answers = {
 export const looks: Record<string, Answers> = {
   wiring: {
     words: ["sound", "damaged"],
-    say: { sound: "sound along all its clips", damaged: "chafed, stretched, melted or repaired" },
+    say: { sound: t`sound along all its clips`, damaged: t`chafed, stretched, melted or repaired` },
     synonyms: { chafed: "damaged", good: "sound", ok: "sound", intact: "sound" },
   },
   ring: {
     words: ["intact", "missing", "cracked", "debris"],
-    say: { intact: "whole and clean", missing: "teeth or a chunk gone", cracked: "cracked", debris: "packed or bent" },
+    say: {
+      intact: t`whole and clean`,
+      missing: t`teeth or a chunk gone`,
+      cracked: "cracked",
+      debris: t`packed or bent`,
+    },
     synonyms: { whole: "intact", broken: "missing", dirty: "debris", good: "intact" },
   },
   encoder: {
     words: ["whole", "gap", "no-stripes"],
     say: {
-      whole: "even stripes all round",
-      gap: "a gap or crack in the stripes",
-      "no-stripes": "no stripes on this side",
+      whole: t`even stripes all round`,
+      gap: t`a gap or crack in the stripes`,
+      "no-stripes": t`no stripes on this side`,
     },
     synonyms: { intact: "whole", missing: "gap", cracked: "gap", none: "no-stripes" },
   },
   foot: {
     words: ["seated", "lifted", "loose"],
-    say: { seated: "flat in its seat", lifted: "lifted by rust or not seated", loose: "moves by hand" },
+    say: { seated: t`flat in its seat`, lifted: t`lifted by rust or not seated`, loose: t`moves by hand` },
     synonyms: { rust: "lifted", good: "seated" },
   },
   face: {
     words: ["clean", "worn", "debris"],
-    say: { clean: "clean and even", worn: "rubbed at a slant", debris: "iron dust on it" },
+    say: { clean: t`clean and even`, worn: t`rubbed at a slant`, debris: t`iron dust on it` },
   },
   bearing: {
     words: ["tight", "play"],
-    say: { tight: "no play either way", play: "play that goes when a helper holds the brake" },
+    say: { tight: t`no play either way`, play: t`play that goes when a helper holds the brake` },
     synonyms: { none: "tight", loose: "play" },
   },
   sensor: {
     words: ["firm", "rocks"],
-    say: { firm: "sits firm in its seat", rocks: "rocks or turns by hand" },
+    say: { firm: t`sits firm in its seat`, rocks: t`rocks or turns by hand` },
     synonyms: { tight: "firm", loose: "rocks" },
   },
   magnet: {
     words: ["switches", "no-change"],
-    say: { switches: "output answers the magnet or pin", "no-change": "nothing changes" },
+    say: { switches: t`output answers the magnet or pin`, "no-change": t`nothing changes` },
     synonyms: { yes: "switches", no: "no-change", dead: "no-change", ok: "switches" },
   },
   count: {
     words: ["as-listed", "other"],
-    say: { "as-listed": "teeth or poles as the maker lists", other: "another number" },
+    say: { "as-listed": t`teeth or poles as the maker lists`, other: t`another number` },
     synonyms: { right: "as-listed", wrong: "other", ok: "as-listed" },
   },
   others: {
     words: ["only-this", "several"],
-    say: { "only-this": "the other corners are good", several: "other corners are down or coded too" },
+    say: { "only-this": t`the other corners are good`, several: t`other corners are down or coded too` },
     synonyms: { one: "only-this", all: "several", more: "several" },
   },
   which: {
     words: ["this", "another", "none"],
-    say: { this: "this corner answers", another: "another corner answers", none: "no corner answers" },
+    say: { this: t`this corner answers`, another: t`another corner answers`, none: t`no corner answers` },
     synonyms: { other: "another", zero: "none" },
   },
   steering: {
     words: ["straight", "pulls"],
-    say: { straight: "brakes straight, no buzz", pulls: "buzzes and pulls to the other side" },
+    say: { straight: t`brakes straight, no buzz`, pulls: t`buzzes and pulls to the other side` },
     synonyms: { buzz: "pulls", none: "straight" },
   },
   "fuse-out": {
     words: ["gone", "stays"],
-    say: { gone: "pull or buzz gone with the fuse out", stays: "still pulls or grinds with the fuse out" },
+    say: { gone: t`pull or buzz gone with the fuse out`, stays: t`still pulls or grinds with the fuse out` },
     synonyms: { yes: "gone", no: "stays" },
   },
   "other-side": {
     words: ["alike", "weaker", "none", "different"],
     say: {
-      alike: "same shape and size as the other side",
-      weaker: "same shape, clearly smaller",
-      none: "nothing here, good on the other side",
-      different: "other levels, or pulses the other side does not lose",
+      alike: t`same shape and size as the other side`,
+      weaker: t`same shape, clearly smaller`,
+      none: t`nothing here, good on the other side`,
+      different: t`other levels, or pulses the other side does not lose`,
     },
     synonyms: { same: "alike", smaller: "weaker", dead: "none", flat: "none", zero: "none" },
   },
   tyres: {
     words: ["alike", "different"],
-    say: { alike: "all four sizes alike", different: "this one is another size" },
+    say: { alike: t`all four sizes alike`, different: t`this one is another size` },
   },
   swap: {
     words: ["follows", "stays"],
-    say: { follows: "fault goes with the sensor", stays: "fault stays at this corner" },
+    say: { follows: t`fault goes with the sensor`, stays: t`fault stays at this corner` },
   },
   speed: {
     words: ["follows", "zero", "drops-out", "cuts-low", "ratio-off", "erratic"],
     say: {
-      follows: "follows the wheel all the way",
-      zero: "stays at zero",
-      "drops-out": "falls out now and then",
-      "cuts-low": "falls to zero early while slowing",
-      "ratio-off": "steadily high or low",
-      erratic: "jumps every turn",
+      follows: t`follows the wheel all the way`,
+      zero: t`stays at zero`,
+      "drops-out": t`falls out now and then`,
+      "cuts-low": t`falls to zero early while slowing`,
+      "ratio-off": t`steadily high or low`,
+      erratic: t`jumps every turn`,
     },
     synonyms: { ok: "follows", none: "zero", dropout: "drops-out" },
   },
@@ -140,16 +146,16 @@ export const scopeAnswers: Answers = {
     "level-out-of-window",
   ],
   say: {
-    clean: "clean, every pulse there",
-    flat: "flat, no pulses",
-    "missing-pulses": "pulses missing at the same place each turn",
-    "cracked-ring": "short–long pair at the same place each turn",
-    "odd-tooth": "one odd tooth each turn",
-    eccentric: "slow wave once a turn",
-    "random-dropout": "losses at random places",
-    "low-amplitude": "good shape but too small",
-    "noise-at-rest": "noise with the wheel at rest",
-    "level-out-of-window": "levels wrong",
+    clean: t`clean, every pulse there`,
+    flat: t`flat, no pulses`,
+    "missing-pulses": t`pulses missing at the same place each turn`,
+    "cracked-ring": t`short–long pair at the same place each turn`,
+    "odd-tooth": t`one odd tooth each turn`,
+    eccentric: t`slow wave once a turn`,
+    "random-dropout": t`losses at random places`,
+    "low-amplitude": t`good shape but too small`,
+    "noise-at-rest": t`noise with the wheel at rest`,
+    "level-out-of-window": t`levels wrong`,
   },
   synonyms: {
     none: "clean",
@@ -187,18 +193,18 @@ export function looksFor(instrument: Hookup["instrument"], setup: CornerSetup): 
 
 const WIGGLE: Answers = {
   words: ["steady", "jumps"],
-  say: { steady: "reading stands still", jumps: "reading jumps or dies" },
+  say: { steady: t`reading stands still`, jumps: t`reading jumps or dies` },
   synonyms: { ok: "steady", cuts: "jumps", dies: "jumps" },
 };
 
 const CONTINUITY: Answers = {
   words: ["beep", "no-beep"],
-  say: { beep: "beeps", "no-beep": "no beep" },
+  say: { beep: t`beeps`, "no-beep": t`no beep` },
   synonyms: { "no beep": "no-beep", silent: "no-beep", yes: "beep", no: "no-beep" },
 };
 const LAMP: Answers = {
-  words: ["bright", "dim", "off"],
-  say: { bright: "bright", dim: "dim or glowing", off: "dark" },
+  words: [t`bright`, "dim", "off"],
+  say: { bright: t`bright`, dim: t`dim or glowing`, off: t`dark` },
   synonyms: { on: "bright", dark: "off", glow: "dim" },
 };
 

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 /** Where a numbered terminal sits on a connector's face seen from the wire side. */
 export interface TerminalPlace {
   row: number;
@@ -22,10 +23,10 @@ export function countTerminal(
   const column = seen === "mating" ? columns - 1 - along : along;
   const fromFar = columns - along;
   const counted =
-    along + 1 <= fromFar ? `${along + 1} from the end with 1` : `${fromFar} from the end with ${columns * (row + 1)}`;
+    along + 1 <= fromFar ? t`${along + 1} from the end with 1` : t`${fromFar} from the end with ${columns * (row + 1)}`;
   return {
     row,
     column,
-    say: `pin ${number}: ${rows > 1 ? `row ${row + 1}, ` : ""}${counted}${seen === "mating" ? ", seen from the mating side" : ""}`,
+    say: t`pin ${number}: ${rows > 1 ? t`row ${row + 1}, ` : ""}${counted}${seen === "mating" ? t`, seen from the mating side` : ""}`,
   };
 }

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import type { Point } from "../circuit/point";
 import { stationsOf, type CornerSetup } from "../circuit/setup";
 import { instrumentWords, type Hookup } from "./hookup";
@@ -24,17 +25,17 @@ export interface Lead {
 }
 
 const DIALS: Partial<Record<Hookup["instrument"], [dial: string, sockets: string]>> = {
-  "volts-dc": ["V DC, autorange or 20 V", "red in V·Ω, black in COM"],
-  "volts-ac": ["V AC, true RMS, 2 V range", "red in V·Ω, black in COM"],
-  ohms: ["Ω, leads held together first: note or null them", "red in V·Ω, black in COM"],
-  continuity: ["beeper; it sounds under some 30 Ω, which is not 0", "red in V·Ω, black in COM"],
-  hertz: ["Hz, on the V socket", "red in V·Ω, black in COM"],
-  duty: ["duty %, on the V socket", "red in V·Ω, black in COM"],
-  "amps-dc": ["A DC on the clamp, zeroed beside the loop", "arrow of the clamp toward the sensor"],
-  lamp: ["filament lamp, about 250 mA; an LED is no load", "its own leads"],
+  "volts-dc": [t`V DC, autorange or 20 V`, t`red in V·Ω, black in COM`],
+  "volts-ac": [t`V AC, true RMS, 2 V range`, t`red in V·Ω, black in COM`],
+  ohms: [t`Ω, leads held together first: note or null them`, t`red in V·Ω, black in COM`],
+  continuity: [t`beeper; it sounds under some 30 Ω, which is not 0`, t`red in V·Ω, black in COM`],
+  hertz: [t`Hz, on the V socket`, t`red in V·Ω, black in COM`],
+  duty: [t`duty %, on the V socket`, t`red in V·Ω, black in COM`],
+  "amps-dc": [t`A DC on the clamp, zeroed beside the loop`, t`arrow of the clamp toward the sensor`],
+  lamp: [t`filament lamp, about 250 mA; an LED is no load`, t`its own leads`],
   scope: [
-    "DC coupling, 0.5 V a division, 20 ms a division, low-pass 10 kHz for a hand spin",
-    "probe ×1, its ground at the connector's own ground",
+    t`DC coupling, 0.5 V a division, 20 ms a division, low-pass 10 kHz for a hand spin`,
+    t`probe ×1, its ground at the connector's own ground`,
   ],
 };
 
@@ -51,7 +52,7 @@ export function hookupCard(hookup: Hookup, setup: CornerSetup): HookupCard | nul
     hookup.instrument === "scope" && setup.family === "passive"
       ? set[0].replace("DC coupling", "AC or DC coupling")
       : set[0];
-  const dial = hookup.state.watched ? `${usual}, MIN/MAX hold on` : usual;
+  const dial = hookup.state.watched ? t`${usual}, MIN/MAX hold on` : usual;
   return { picture, dial: `${instrumentWords[hookup.instrument]}: ${dial}`, sockets: set[1], leads };
 }
 
@@ -77,5 +78,5 @@ function terminalOf(point: Point, setup: CornerSetup): string | null {
   if (point.at !== "face") return null;
   const own = stationsOf(setup).find(({ station }) => station === point.station)?.pins?.[point.conductor];
   if (!own || (!own.pin && !own.colour)) return null;
-  return [own.pin && `pin ${own.pin}`, own.colour].filter(Boolean).join(", ");
+  return [own.pin && t`pin ${own.pin}`, own.colour].filter(Boolean).join(", ");
 }

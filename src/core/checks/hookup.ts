@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { parsePoint, pointText, type Point } from "../circuit/point";
 import type { CornerSetup } from "../circuit/setup";
 import { stateKey, type CircuitState } from "../circuit/state";
@@ -31,21 +32,21 @@ export const quantityOf: Partial<Record<Instrument, Quantity>> = {
 };
 
 export const instrumentWords: Record<Instrument, string> = {
-  "volts-dc": "DC volts",
-  "volts-ac": "AC volts",
+  "volts-dc": t`DC volts`,
+  "volts-ac": t`AC volts`,
   ohms: "ohms",
-  continuity: "continuity",
-  "amps-dc": "DC amps",
+  continuity: t`continuity`,
+  "amps-dc": t`DC amps`,
   hertz: "Hz",
-  duty: "duty %",
-  lamp: "test lamp",
-  eyes: "look",
-  hands: "feel",
-  film: "viewing film",
-  gauge: "gauge",
-  compare: "compare",
-  scan: "scan data",
-  scope: "scope",
+  duty: t`duty %`,
+  lamp: t`test lamp`,
+  eyes: t`look`,
+  hands: t`feel`,
+  film: t`viewing film`,
+  gauge: t`gauge`,
+  compare: t`compare`,
+  scan: t`scan data`,
+  scope: t`scope`,
 };
 
 export type LookInstrument = (typeof lookInstruments)[number];

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import type { Hookup } from "./hookup";
 
 /** A hook-up that would do harm (stopped), or whose reading would not be what it seems (said, and let pass). */
@@ -15,13 +16,13 @@ export function interlock(hookup: Hookup): Interlock | null {
     if (!throughWire)
       return {
         stops: true,
-        say: "No lamp or jumper into a connected module or sensor: it can destroy them. Undo the plugs at both ends of the wire, then feed it through the wire alone.",
+        say: t`No lamp or jumper into a connected module or sensor: it can destroy them. Undo the plugs at both ends of the wire, then feed it through the wire alone.`,
       };
   }
   if ((instrument === "ohms" || instrument === "continuity") && !(state.key === "off" && state.batteryOff))
     return {
       stops: false,
-      say: "Ohms on a circuit that is not dead: what the meter shows is not the resistance. Key off and battery negative off first.",
+      say: t`Ohms on a circuit that is not dead: what the meter shows is not the resistance. Key off and battery negative off first.`,
     };
   return null;
 }

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { spansOf, stationsOf, type CornerSetup } from "../circuit/setup";
 import { circuitStateSchema } from "../circuit/state";
 import { stationWords } from "../faults/places";
@@ -12,7 +13,7 @@ export function placesToWiggle(setup: CornerSetup): { say: string; hookup: Hooku
     .map(({ station }) => ({ look: `wiggle-${station}`, say: stationWords(station) }));
   const spans = spansOf(setup).map(({ landmark }, i) => ({
     look: `wiggle-span${i + 1}`,
-    say: `span ${i + 1}${landmark ? `, ${landmark}` : ""}`,
+    say: t`span ${i + 1}${landmark ? `, ${landmark}` : ""}`,
   }));
   const inOrder: { look: string; say: string }[] = [];
   for (let i = stations.length - 1; i >= 0; i--) inOrder.push(stations[i]!, spans[i]!);
@@ -21,8 +22,8 @@ export function placesToWiggle(setup: CornerSetup): { say: string; hookup: Hooku
 }
 
 const WAKE_WORDS: Record<Wake, string> = {
-  bump: "corner bounced",
-  turn: "steered lock to lock",
-  wet: "plugs misted with salt water",
-  heat: "sensor and lead warmed",
+  bump: t`corner bounced`,
+  turn: t`steered lock to lock`,
+  wet: t`plugs misted with salt water`,
+  heat: t`sensor and lead warmed`,
 };

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { conductorsOf, signalConductor, spansOf, stationsOf, type Conductor, type CornerSetup } from "./setup";
 
 /** A place a probe can touch. */
@@ -23,20 +24,20 @@ export function parsePoint(text: string, setup: CornerSetup): { ok: true; point:
   if (text === "module.in.earth") return { ok: true, point: { at: "module", pin: "earth" } };
   const conductor = conductorsOf[setup.family].find((name) => name === third);
   if (!conductor)
-    return { ok: false, say: `point “${text}”: conductor must be one of ${conductorsOf[setup.family].join(", ")}` };
+    return { ok: false, say: t`point “${text}”: conductor must be one of ${conductorsOf[setup.family].join(", ")}` };
   const span = /^span(\d+)$/.exec(first);
   if (span) {
     const number = Number(span[1]);
     const percent = Number(second);
     if (number < 1 || number > spansOf(setup).length)
-      return { ok: false, say: `point “${text}”: this path has no span ${number}` };
+      return { ok: false, say: t`point “${text}”: this path has no span ${number}` };
     if (!(percent > 0 && percent < 100))
-      return { ok: false, say: `point “${text}”: a place along a span is 1 to 99 percent` };
+      return { ok: false, say: t`point “${text}”: a place along a span is 1 to 99 percent` };
     return { ok: true, point: { at: "span", span: number, percent, conductor } };
   }
   if (!stationsOf(setup).some(({ station }) => station === first))
-    return { ok: false, say: `point “${text}”: this path has no station “${first}”` };
-  if (second !== "in" && second !== "out") return { ok: false, say: `point “${text}”: the face must be in or out` };
+    return { ok: false, say: t`point “${text}”: this path has no station “${first}”` };
+  if (second !== "in" && second !== "out") return { ok: false, say: t`point “${text}”: the face must be in or out` };
   return { ok: true, point: { at: "face", station: first, face: second, conductor } };
 }
 

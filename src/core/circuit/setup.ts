@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import * as z from "zod/mini";
 import en from "zod/v4/locales/en.js";
 import { corners } from "../units/corner";
@@ -16,9 +17,9 @@ export const conductorsOf: Record<Family, readonly Conductor[]> = {
 };
 
 export const familyWords: Record<Family, string> = {
-  "active-2wire": "active, two wires",
-  "active-3wire": "active, three wires",
-  passive: "passive, two wires",
+  "active-2wire": t`active, two wires`,
+  "active-3wire": t`active, three wires`,
+  passive: t`passive, two wires`,
 };
 
 const stationSchema = z.object({
@@ -56,7 +57,7 @@ const pathSchema = z.array(z.union([stationSchema, spanSchema])).check(
   z.superRefine((path, context) => {
     path.forEach((part, at) => {
       if ("station" in part === (at % 2 === 1))
-        context.addIssue({ code: "custom", path: [at], message: "stations and spans must take turns, module first" });
+        context.addIssue({ code: "custom", path: [at], message: t`stations and spans must take turns, module first` });
     });
     const stations = path.flatMap((part) => ("station" in part ? [part.station] : []));
     const expected = [
@@ -65,7 +66,7 @@ const pathSchema = z.array(z.union([stationSchema, spanSchema])).check(
       "plug",
     ];
     if (stations.join() !== expected.join())
-      context.addIssue({ code: "custom", path: [], message: `stations must read ${expected.join(", ")}` });
+      context.addIssue({ code: "custom", path: [], message: t`stations must read ${expected.join(", ")}` });
   }),
 );
 

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { corners, cornerWords, type Corner } from "../units/corner";
 
 export interface DecodedCode {
@@ -29,12 +30,12 @@ export function decodeCode(text: string): DecodedCode | null {
   if (code[1] !== "0") {
     const words = FAILURE_WORDS.find(([pattern]) => pattern.test(rest));
     const failure = words ? { type: "text", say: words[1], kind: words[2] } : failureOf(type);
-    return { code, corner: cornerIn(rest), subject: "maker's own code", failure, maker: true, status };
+    return { code, corner: cornerIn(rest), subject: t`maker's own code`, failure, maker: true, status };
   }
   const number = parseInt(code.slice(1), 16);
   if (number < 0x31 || number > 0x3c) return null;
   const corner = corners[Math.floor((number - 0x31) / 3)]!;
-  const subject = ["wheel speed sensor", "wheel speed sensor supply", "tone wheel"][(number - 0x31) % 3]!;
+  const subject = [t`wheel speed sensor`, t`wheel speed sensor supply`, t`tone wheel`][(number - 0x31) % 3]!;
   return { code, corner, subject, failure: failureOf(type), maker: false, status };
 }
 
@@ -43,12 +44,12 @@ export function sayCode(text: string): string {
   const decoded = decodeCode(text);
   if (!decoded)
     return /^\s*[PCBU][0-3][0-9A-F]{3}\b/i.test(text)
-      ? "no wheel speed matter; set aside and not weighed. Follow it up on its own."
-      : "not a code I can read; it does not weigh. A code is a letter and four signs, C0034, perhaps with two more, C0034-13.";
+      ? t`no wheel speed matter; set aside and not weighed. Follow it up on its own.`
+      : t`not a code I can read; it does not weigh. A code is a letter and four signs, C0034, perhaps with two more, C0034-13.`;
   const { corner, subject, failure, maker, status } = decoded;
   const what = `${corner ? `${cornerWords[corner]} ` : ""}${subject}${failure ? `: ${failure.say}` : ""}`;
-  const stored = status === "history" ? ", stored and not here now" : status === "present" ? ", here now" : "";
-  return `${what}${stored}.${maker && !corner ? " Which corner does the scan tool's text name?" : ""}`;
+  const stored = status === "history" ? t`, stored and not here now` : status === "present" ? t`, here now` : "";
+  return `${what}${stored}.${maker && !corner ? t` Which corner does the scan tool's text name?` : ""}`;
 }
 
 /** Codes as typed or pasted, several with status, one text each. */
@@ -74,14 +75,14 @@ const CORNER_WORDS: [RegExp, Corner][] = [
   [/\brr\b|rear[\s-]*right|right[\s-]*rear/, "RR"],
 ];
 const FAILURE_WORDS: [RegExp, string, CodeKind][] = [
-  [/short\w* to (ground|earth)/, "short to ground", "ground"],
-  [/short\w* to (batt|power|plus|supply)/, "short to battery", "power"],
-  [/open|interrupt|broken/, "open circuit", "open"],
-  [/no signal|missing signal|signal missing/, "no signal", "no-signal"],
-  [/erratic|intermittent|implausible|jump/, "signal erratic", "erratic"],
-  [/weak|amplitude|air ?gap|too low/, "signal too weak", "weak"],
-  [/supply|voltage/, "supply wrong", "feed"],
-  [/tone|ring|teeth|pulse/, "pulses wrong", "count"],
+  [/short\w* to (ground|earth)/, t`short to ground`, "ground"],
+  [/short\w* to (batt|power|plus|supply)/, t`short to battery`, "power"],
+  [/open|interrupt|broken/, t`open circuit`, "open"],
+  [/no signal|missing signal|signal missing/, t`no signal`, "no-signal"],
+  [/erratic|intermittent|implausible|jump/, t`signal erratic`, "erratic"],
+  [/weak|amplitude|air ?gap|too low/, t`signal too weak`, "weak"],
+  [/supply|voltage/, t`supply wrong`, "feed"],
+  [/tone|ring|teeth|pulse/, t`pulses wrong`, "count"],
 ];
 
 function cornerIn(text: string): Corner | null {
@@ -89,35 +90,35 @@ function cornerIn(text: string): Corner | null {
 }
 
 function failureOf(type: string | undefined): DecodedCode["failure"] {
-  return type ? { type, ...(FAILURE_TYPES[type] ?? { say: `failure type ${type}`, kind: "any" as const }) } : null;
+  return type ? { type, ...(FAILURE_TYPES[type] ?? { say: t`failure type ${type}`, kind: "any" as const }) } : null;
 }
 
 const FAILURE_TYPES: Record<string, { say: string; kind: CodeKind }> = {
-  "11": { say: "short to ground", kind: "ground" },
-  "12": { say: "short to battery", kind: "power" },
-  "13": { say: "open circuit", kind: "open" },
-  "14": { say: "short to ground or open", kind: "open" },
-  "15": { say: "short to battery or open", kind: "open" },
-  "16": { say: "voltage below threshold", kind: "feed" },
-  "17": { say: "voltage above threshold", kind: "power" },
-  "18": { say: "current below threshold", kind: "open" },
-  "19": { say: "current above threshold", kind: "ground" },
-  "1A": { say: "resistance below threshold", kind: "ground" },
-  "1B": { say: "resistance above threshold", kind: "open" },
-  "1F": { say: "intermittent", kind: "erratic" },
-  "21": { say: "amplitude below minimum", kind: "weak" },
-  "22": { say: "amplitude above maximum", kind: "any" },
-  "25": { say: "waveform wrong", kind: "count" },
-  "29": { say: "signal invalid", kind: "any" },
-  "2F": { say: "signal erratic", kind: "erratic" },
-  "31": { say: "no signal", kind: "no-signal" },
-  "36": { say: "frequency too low", kind: "count" },
-  "37": { say: "frequency too high", kind: "erratic" },
-  "38": { say: "frequency incorrect", kind: "count" },
-  "39": { say: "too few pulses", kind: "count" },
-  "3A": { say: "too many pulses", kind: "erratic" },
-  "62": { say: "signals do not agree", kind: "count" },
-  "64": { say: "signal not plausible", kind: "any" },
-  "76": { say: "wrong mounting position", kind: "weak" },
-  "96": { say: "component internal failure", kind: "any" },
+  "11": { say: t`short to ground`, kind: "ground" },
+  "12": { say: t`short to battery`, kind: "power" },
+  "13": { say: t`open circuit`, kind: "open" },
+  "14": { say: t`short to ground or open`, kind: "open" },
+  "15": { say: t`short to battery or open`, kind: "open" },
+  "16": { say: t`voltage below threshold`, kind: "feed" },
+  "17": { say: t`voltage above threshold`, kind: "power" },
+  "18": { say: t`current below threshold`, kind: "open" },
+  "19": { say: t`current above threshold`, kind: "ground" },
+  "1A": { say: t`resistance below threshold`, kind: "ground" },
+  "1B": { say: t`resistance above threshold`, kind: "open" },
+  "1F": { say: t`intermittent`, kind: "erratic" },
+  "21": { say: t`amplitude below minimum`, kind: "weak" },
+  "22": { say: t`amplitude above maximum`, kind: "any" },
+  "25": { say: t`waveform wrong`, kind: "count" },
+  "29": { say: t`signal invalid`, kind: "any" },
+  "2F": { say: t`signal erratic`, kind: "erratic" },
+  "31": { say: t`no signal`, kind: "no-signal" },
+  "36": { say: t`frequency too low`, kind: "count" },
+  "37": { say: t`frequency too high`, kind: "erratic" },
+  "38": { say: t`frequency incorrect`, kind: "count" },
+  "39": { say: t`too few pulses`, kind: "count" },
+  "3A": { say: t`too many pulses`, kind: "erratic" },
+  "62": { say: t`signals do not agree`, kind: "count" },
+  "64": { say: t`signal not plausible`, kind: "any" },
+  "76": { say: t`wrong mounting position`, kind: "weak" },
+  "96": { say: t`component internal failure`, kind: "any" },
 };

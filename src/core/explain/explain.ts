@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { fromUniforms, drawHealthy, DRAWS } from "../car/draw";
 import { UNKNOWN_PLACE } from "../car/whereabouts";
 import { StateReader } from "../car/reader";
@@ -96,18 +97,18 @@ export function explainCorner(settings: ExplainSettings): Explained {
 }
 
 const UNITS: Partial<Record<Hookup["instrument"], string>> = {
-  "volts-dc": "DC, still",
-  "volts-ac": "AC, turning",
+  "volts-dc": t`DC, still`,
+  "volts-ac": t`AC, turning`,
   hertz: "Hz",
 };
 const SPEED_WORDS = ["follows", "zero", "drops-out", "cuts-low", "ratio-off", "erratic"] as const;
 const MODULE_WORDS: Record<string, string> = {
-  follows: "The module's speed follows the wheel all the way.",
-  zero: "The module sees nothing: lamp on, ABS off.",
-  "drops-out": "The speed falls out now and then.",
-  "cuts-low": "The speed falls to zero early while slowing: the module takes it for a locking wheel.",
-  "ratio-off": "The speed is steadily high or low.",
-  erratic: "The speed jumps every turn.",
+  follows: t`The module's speed follows the wheel all the way.`,
+  zero: t`The module sees nothing: lamp on, ABS off.`,
+  "drops-out": t`The speed falls out now and then.`,
+  "cuts-low": t`The speed falls to zero early while slowing: the module takes it for a locking wheel.`,
+  "ratio-off": t`The speed is steadily high or low.`,
+  erratic: t`The speed jumps every turn.`,
 };
 
 function carOf(setup: CornerSetup, settings: ExplainSettings): CarCondition {
@@ -139,7 +140,7 @@ function shown(setup: CornerSetup, car: CarCondition, hookup: Hookup): string {
   const levels = outlook.values.map((value) =>
     formatQuantity(value, hookup.instrument === "hertz" ? "hertz" : "volts"),
   );
-  return [...new Set(levels)].join(" or ");
+  return [...new Set(levels)].join(t` or `);
 }
 
 function likeliest(setup: CornerSetup, car: CarCondition, hookup: Hookup): string {
@@ -166,14 +167,14 @@ function rasterOf(
   const hertz = frequencyHz(Math.max(0.5, speedKmh), pulses, rollingCircumferenceM(parseTyre(setup.tyre)!));
   const sampleS = 1 / (SAMPLES_A_PULSE * hertz);
   const samples = recorded(setup, condition, speedKmh, (TURNS * pulses) / hertz, sampleS);
-  const capture: Capture = { name: "turns", sampleS, startS: 0, channels: [{ name: "signal", unit: "V", samples }] };
+  const capture: Capture = { name: "turns", sampleS, startS: 0, channels: [{ name: t`signal`, unit: "V", samples }] };
   const raster = ringRaster(capture, 0, pulses);
   const [analysis] = analyseCapture(capture, { pulses, family: setup.family, tyre: setup.tyre });
   return {
     raster,
     rasterSay: raster
       ? rasterWords(analysis!.findings.map(({ code }) => code))
-      : "No pulse to fold: nothing gets through.",
+      : t`No pulse to fold: nothing gets through.`,
   };
 }
 

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { parseReading } from "../units/reading";
 import { nameThreeWires } from "./finder";
 
@@ -30,14 +31,14 @@ export interface TypedWire {
 export function threeWireRoles(wires: readonly TypedWire[], ownGround: string): string {
   const read = wires.flatMap(({ name, volts, switches }) => {
     const [value] = terminalVolts(volts);
-    return value === undefined ? [] : [{ name: name.trim() || "a wire", volts: value, switches }];
+    return value === undefined ? [] : [{ name: name.trim() || t`a wire`, volts: value, switches }];
   });
-  if (read.length < wires.length) return "Type the volts of all three wires.";
+  if (read.length < wires.length) return t`Type the volts of all three wires.`;
   const [own] = terminalVolts(ownGround);
   return (
     nameThreeWires(read, own)?.say ??
     (read.some(({ switches }) => switches)
-      ? "None of the steady wires carries a supply: check the feed first."
-      : "Creep the wheel and mark the wire that switches.")
+      ? t`None of the steady wires carries a supply: check the feed first.`
+      : t`Creep the wheel and mark the wire that switches.`)
   );
 }

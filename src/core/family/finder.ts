@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { families, familyWords, type Family } from "../circuit/setup";
 
 /** What was seen at a sensor of unknown kind; anything may be left out. */
@@ -39,26 +40,27 @@ export function findFamily(clues: FamilyClues): FamilyVerdict {
     for (const family of families) weights[family] *= chances[family];
     reasons.push(say);
   };
-  if (clues.wires === 3) weigh("Three wires: supply, ground and signal.", chances(0.01, 0.97, 0.02));
-  if (clues.wires === 2) weigh("Two wires: passive, or active with a current signal.", chances(0.5, 0.002, 0.5));
+  if (clues.wires === 3) weigh(t`Three wires: supply, ground and signal.`, chances(0.01, 0.97, 0.02));
+  if (clues.wires === 2) weigh(t`Two wires: passive, or active with a current signal.`, chances(0.5, 0.002, 0.5));
   if (clues.wires === 4)
-    weigh("Four wires are two sensors or a combined unit: follow the diagram.", chances(0.4, 0.4, 0.2));
+    weigh(t`Four wires are two sensors or a combined unit: follow the diagram.`, chances(0.4, 0.4, 0.2));
   if (clues.openVolts && clues.openVolts.length >= 2) weighVolts(clues.openVolts, weigh);
   if (clues.tip === "pulls-pin")
     weigh(
-      "The sensor's own tip pulls a steel pin: passive, or active with its own magnet on a steel ring.",
+      t`The sensor's own tip pulls a steel pin: passive, or active with its own magnet on a steel ring.`,
       chances(0.15, 0.2, 0.95),
     );
   if (clues.tip === "no-pull")
-    weigh("The tip pulls nothing: no magnet inside, so it reads an encoder.", chances(0.85, 0.8, 0.05));
+    weigh(t`The tip pulls nothing: no magnet inside, so it reads an encoder.`, chances(0.85, 0.8, 0.05));
   if (clues.ring === "smooth-pulls-pin")
-    weigh("The ring itself is magnetic: an encoder, which only active sensors read.", chances(0.9, 0.7, 0.01));
-  if (clues.ring === "toothed") weigh("A toothed steel ring: mostly passive.", chances(0.12, 0.3, 0.95));
-  if (clues.ring === "smooth") weigh("A smooth face without visible teeth: mostly an encoder.", chances(0.8, 0.7, 0.1));
+    weigh(t`The ring itself is magnetic: an encoder, which only active sensors read.`, chances(0.9, 0.7, 0.01));
+  if (clues.ring === "toothed") weigh(t`A toothed steel ring: mostly passive.`, chances(0.12, 0.3, 0.95));
+  if (clues.ring === "smooth")
+    weigh(t`A smooth face without visible teeth: mostly an encoder.`, chances(0.8, 0.7, 0.1));
   if (clues.ohms !== undefined) weighOhms(clues.ohms, weigh);
   if (clues.afterYear2005 !== undefined)
     weigh(
-      clues.afterYear2005 ? "Built after about 2005: mostly active." : "Built before about 2005: often passive.",
+      clues.afterYear2005 ? t`Built after about 2005: mostly active.` : t`Built before about 2005: often passive.`,
       clues.afterYear2005 ? chances(0.85, 0.6, 0.2) : chances(0.25, 0.4, 0.75),
     );
   const total = families.reduce((sum, family) => sum + weights[family], 0);
@@ -83,43 +85,43 @@ function weighVolts(volts: readonly number[], weigh: Weigh): void {
   const [top, second] = [sorted[0]!, sorted[1]!];
   if (top >= LEAST_SUPPLY_V && second < NO_VOLTS)
     return weigh(
-      `One terminal holds ${top.toFixed(1)} V with the sensor unplugged: it feeds an active sensor.`,
+      t`One terminal holds ${top.toFixed(1)} V with the sensor unplugged: it feeds an active sensor.`,
       chances(0.97, 0.5, 0.005),
     );
   if (top >= LEAST_SUPPLY_V && second >= LEAST_SUPPLY_V)
     return weigh(
-      "Two terminals hold a supply: one feeds the sensor, the other pulls its output up.",
+      t`Two terminals hold a supply: one feeds the sensor, the other pulls its output up.`,
       chances(0.03, 0.95, 0.01),
     );
   if (top < NO_VOLTS)
     return weigh(
-      "No terminal holds any voltage: passive without bias, or the feed is missing.",
+      t`No terminal holds any voltage: passive without bias, or the feed is missing.`,
       chances(0.06, 0.06, 0.5),
     );
   if (top <= MOST_BIAS_V && top - second < 0.3)
-    return weigh(`Both terminals hold the same small bias (${top.toFixed(1)} V): passive.`, chances(0.02, 0.02, 0.95));
-  weigh("Odd voltages: neither a supply nor a bias. Check the feed before trusting this.", chances(0.3, 0.3, 0.3));
+    return weigh(t`Both terminals hold the same small bias (${top.toFixed(1)} V): passive.`, chances(0.02, 0.02, 0.95));
+  weigh(t`Odd voltages: neither a supply nor a bias. Check the feed before trusting this.`, chances(0.3, 0.3, 0.3));
 }
 
 function weighOhms(ohms: number, weigh: Weigh): void {
   if (ohms >= 600 && ohms <= 3000)
-    weigh(`${Math.round(ohms)} Ω between the sensor's pins: a coil.`, chances(0.01, 0.01, 0.9));
+    weigh(t`${Math.round(ohms)} Ω between the sensor's pins: a coil.`, chances(0.01, 0.01, 0.9));
   else if (ohms > 10_000)
-    weigh("No coil to be measured between the pins: active, or an open coil.", chances(0.85, 0.85, 0.1));
-  else weigh("An odd resistance between the pins: a damaged sensor of either kind.", chances(0.15, 0.15, 0.15));
+    weigh(t`No coil to be measured between the pins: active, or an open coil.`, chances(0.85, 0.85, 0.1));
+  else weigh(t`An odd resistance between the pins: a damaged sensor of either kind.`, chances(0.15, 0.15, 0.15));
 }
 
 function verdictWords([first, second]: FamilyGuess[]): string {
-  if (first!.share > SURE) return `It is ${familyWords[first!.family]}.`;
-  return `Probably ${familyWords[first!.family]}; ${familyWords[second!.family]} is not excluded.`;
+  if (first!.share > SURE) return t`It is ${familyWords[first!.family]}.`;
+  return t`Probably ${familyWords[first!.family]}; ${familyWords[second!.family]} is not excluded.`;
 }
 
 function nextClue(clues: FamilyClues): string | null {
-  if (!clues.wires) return "Count the wires at the sensor.";
-  if (!clues.openVolts) return "Unplug the sensor, key on: each wire-side terminal to battery negative.";
-  if (!clues.ring) return "Look at the ring: teeth, or a smooth face that pulls a steel pin.";
-  if (!clues.tip) return "Hold a steel pin to the sensor's tip.";
-  return clues.ohms === undefined ? "Measure across the sensor's own pins, unplugged." : null;
+  if (!clues.wires) return t`Count the wires at the sensor.`;
+  if (!clues.openVolts) return t`Unplug the sensor, key on: each wire-side terminal to battery negative.`;
+  if (!clues.ring) return t`Look at the ring: teeth, or a smooth face that pulls a steel pin.`;
+  if (!clues.tip) return t`Hold a steel pin to the sensor's tip.`;
+  return clues.ohms === undefined ? t`Measure across the sensor's own pins, unplugged.` : null;
 }
 
 /** One wire of three, back-probed with everything plugged in. */
@@ -156,6 +158,6 @@ export function nameThreeWires(wires: readonly WireReading[], supplyToOwnGroundV
     ground: ground.name,
     signal: signal.name,
     groundDropV,
-    say: `${supply.name} is the supply, ${ground.name} the ground, ${signal.name} the signal.${groundDropV === null ? "" : ok ? " The ground is good: the same voltage both ways." : ` The ground loses ${groundDropV.toFixed(2)} V.`}`,
+    say: t`${supply.name} is the supply, ${ground.name} the ground, ${signal.name} the signal.${groundDropV === null ? "" : ok ? t` The ground is good: the same voltage both ways.` : t` The ground loses ${groundDropV.toFixed(2)} V.`}`,
   };
 }

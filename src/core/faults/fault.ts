@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import type { CornerCondition } from "../circuit/condition";
 import type { CodeKind } from "../codes/code";
 import type { Conductor, CornerSetup, Family } from "../circuit/setup";
@@ -18,16 +19,16 @@ export const parts = [
 export type Part = (typeof parts)[number];
 
 export const partWords: Record<Part, string> = {
-  sensor: "sensor",
-  mounting: "sensor mounting and gap",
-  ring: "tone ring or encoder",
-  bearing: "wheel bearing",
-  harness: "wiring",
-  connector: "connector",
-  "module-feed": "module supply or ground",
-  module: "module",
-  tyre: "tyre or ring count",
-  none: "nothing wrong at this corner",
+  sensor: t`sensor`,
+  mounting: t`sensor mounting and gap`,
+  ring: t`tone ring or encoder`,
+  bearing: t`wheel bearing`,
+  harness: t`wiring`,
+  connector: t`connector`,
+  "module-feed": t`module supply or ground`,
+  module: t`module`,
+  tyre: t`tyre or ring count`,
+  none: t`nothing wrong at this corner`,
 };
 
 /** One whole car as numbers: the circuit, the ring, and what no meter shows. */

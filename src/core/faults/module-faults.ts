@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { activeFamilies, between, everyFamily, logBetween, onlyPlace, within, type Fault } from "./fault";
 
 /** Faults of what feeds the module, and of the module. */
@@ -14,8 +15,8 @@ export const moduleFaults: Fault[] = [
       car.circuit.feedOhms = logBetween(draw(0), 5, 5e4);
       car.othersDown = 0.97;
     },
-    words: () => "Module's own supply weak or missing",
-    clearedBy: () => "Battery voltage at the module's supply pins under load.",
+    words: () => t`Module's own supply weak or missing`,
+    clearedBy: () => t`Battery voltage at the module's supply pins under load.`,
   },
   {
     code: "module-ground",
@@ -29,8 +30,8 @@ export const moduleFaults: Fault[] = [
       car.circuit.earthOhms = logBetween(draw(0), 1.5, 1e3);
       car.othersDown = 0.95;
     },
-    words: () => "Module's own ground bad",
-    clearedBy: () => "Millivolts at the module's ground pin with the key on.",
+    words: () => t`Module's own ground bad`,
+    clearedBy: () => t`Millivolts at the module's ground pin with the key on.`,
   },
   {
     code: "battery-low",
@@ -44,8 +45,8 @@ export const moduleFaults: Fault[] = [
       car.circuit.batteryV = between(draw(0), 7.5, 10.4);
       car.othersDown = 0.9;
     },
-    words: () => "Battery low",
-    clearedBy: () => "Over 12 V across the battery with the key on.",
+    words: () => t`Battery low`,
+    clearedBy: () => t`Over 12 V across the battery with the key on.`,
   },
   {
     code: "shared-supply",
@@ -59,8 +60,8 @@ export const moduleFaults: Fault[] = [
       car.circuit.regulatorV *= within(draw(0), 0.02, 0.6);
       car.othersDown = 0.93;
     },
-    words: () => "Sensor supply shared with other corners pulled down",
-    clearedBy: () => "The other corners' live speeds good, or this supply up with the others unplugged.",
+    words: () => t`Sensor supply shared with other corners pulled down`,
+    clearedBy: () => t`The other corners' live speeds good, or this supply up with the others unplugged.`,
   },
   {
     code: "channel-supply",
@@ -74,8 +75,8 @@ export const moduleFaults: Fault[] = [
       if (draw(0) < 0.6) car.circuit.channelAlive = false;
       else car.circuit.regulatorV *= within(draw(1), 0.1, 0.7);
     },
-    words: () => "Module does not feed this corner",
-    clearedBy: () => "Supply present at the module's own pin.",
+    words: () => t`Module does not feed this corner`,
+    clearedBy: () => t`Supply present at the module's own pin.`,
   },
   {
     code: "channel-deaf",
@@ -88,7 +89,7 @@ export const moduleFaults: Fault[] = [
     apply: (car) => {
       car.deaf = true;
     },
-    words: () => "Module does not hear a good signal",
-    clearedBy: () => "Live speed follows the wheel.",
+    words: () => t`Module does not hear a good signal`,
+    clearedBy: () => t`Live speed follows the wheel.`,
   },
 ];

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { conductorsOf, spansOf, stationsOf, type CornerSetup } from "../circuit/setup";
 import type { Place } from "./fault";
 
@@ -56,14 +57,14 @@ export function everyConnector(setup: CornerSetup): Place[] {
 export function placeWords(place: Place, setup: CornerSetup): string {
   if (place.span !== undefined) {
     const landmark = spansOf(setup)[place.span]?.landmark;
-    return `span ${place.span + 1}${landmark ? `, ${landmark}` : ""}`;
+    return t`span ${place.span + 1}${landmark ? `, ${landmark}` : ""}`;
   }
   if (place.station === undefined) return place.id;
   return stationWords(stationsOf(setup)[place.station]!.station);
 }
 
 export function stationWords(station: string): string {
-  if (station === "module") return "module plug";
-  if (station === "plug") return "sensor plug";
-  return `connector ${station.toUpperCase()}`;
+  if (station === "module") return t`module plug`;
+  if (station === "plug") return t`sensor plug`;
+  return t`connector ${station.toUpperCase()}`;
 }

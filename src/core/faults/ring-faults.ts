@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { activeFamilies, everyFamily, logBetween, oneOf, onlyPlace, within, type Fault } from "./fault";
 
 const atRing = onlyPlace("ring");
@@ -17,8 +18,8 @@ export const ringFaults: Fault[] = [
       car.signs["ring-damaged"] = 0.75;
       car.signs["encoder-gap"] = 0.95;
     },
-    words: () => "Ring has lost teeth, or the encoder a chunk",
-    clearedBy: () => "A whole ring under the viewing film, or a capture with every pulse.",
+    words: () => t`Ring has lost teeth, or the encoder a chunk`,
+    clearedBy: () => t`A whole ring under the viewing film, or a capture with every pulse.`,
   },
   {
     code: "ring-cracked",
@@ -33,8 +34,8 @@ export const ringFaults: Fault[] = [
       car.signs["ring-damaged"] = 0.7;
       car.signs["encoder-gap"] = 0.6;
     },
-    words: () => "Ring cracked",
-    clearedBy: () => "A capture with even pulses all the way round.",
+    words: () => t`Ring cracked`,
+    clearedBy: () => t`A capture with even pulses all the way round.`,
   },
   {
     code: "ring-debris",
@@ -52,8 +53,8 @@ export const ringFaults: Fault[] = [
       };
       car.signs["ring-debris"] = 0.85;
     },
-    words: () => "Debris or a bent tooth on the ring",
-    clearedBy: () => "A clean ring, seen.",
+    words: () => t`Debris or a bent tooth on the ring`,
+    clearedBy: () => t`A clean ring, seen.`,
   },
   {
     code: "encoder-reversed",
@@ -68,8 +69,8 @@ export const ringFaults: Fault[] = [
       car.signs["encoder-reversed"] = 0.95;
       car.signs["encoder-gap"] = 0.95;
     },
-    words: () => "Bearing fitted with its encoder on the wrong side, or the wrong bearing",
-    clearedBy: () => "Stripes under the viewing film on the sensor side.",
+    words: () => t`Bearing fitted with its encoder on the wrong side, or the wrong bearing`,
+    clearedBy: () => t`Stripes under the viewing film on the sensor side.`,
   },
   {
     code: "ring-count",
@@ -84,8 +85,8 @@ export const ringFaults: Fault[] = [
       car.ring.countRatio = (car.ring.pulses + (draw(1) < 0.5 ? other : -other)) / car.ring.pulses;
       car.signs["ring-count"] = 0.95;
     },
-    words: () => "Ring or bearing with another number of teeth or poles",
-    clearedBy: () => "The count of teeth, or of pulses in one turn, as the maker lists it.",
+    words: () => t`Ring or bearing with another number of teeth or poles`,
+    clearedBy: () => t`The count of teeth, or of pulses in one turn, as the maker lists it.`,
   },
   {
     code: "ring-eccentric",
@@ -98,8 +99,8 @@ export const ringFaults: Fault[] = [
     apply: (car, _, draw) => {
       car.ring.runoutMm = logBetween(draw(0), 0.3, 0.9);
     },
-    words: () => "Ring runs out of true",
-    clearedBy: () => "A capture without a once-per-turn wave.",
+    words: () => t`Ring runs out of true`,
+    clearedBy: () => t`A capture without a once-per-turn wave.`,
   },
   {
     code: "bearing-play",
@@ -114,8 +115,8 @@ export const ringFaults: Fault[] = [
       car.ring.wobble = within(draw(1), 0.02, 0.4);
       car.signs["bearing-play"] = 0.92;
     },
-    words: () => "Bearing has play",
-    clearedBy: () => "No play rocking the wheel at 12–6 and 3–9.",
+    words: () => t`Bearing has play`,
+    clearedBy: () => t`No play rocking the wheel at 12–6 and 3–9.`,
   },
   {
     code: "tyre-size",
@@ -130,8 +131,8 @@ export const ringFaults: Fault[] = [
       car.ring.countRatio = draw(1) < 0.5 ? 1 + offset : 1 - offset;
       car.signs["wrong-tyre"] = 0.85;
     },
-    words: () => "Wrong tyre size or ring count at this corner",
-    clearedBy: () => "All four sizes read alike, or live speeds equal at a steady speed.",
+    words: () => t`Wrong tyre size or ring count at this corner`,
+    clearedBy: () => t`All four sizes read alike, or live speeds equal at a steady speed.`,
   },
   {
     code: "nothing",
@@ -142,7 +143,7 @@ export const ringFaults: Fault[] = [
     effect: "none",
     places: onlyPlace("none"),
     apply: () => undefined,
-    words: () => "Nothing wrong at this corner",
-    clearedBy: () => "Any direct check that a healthy car would not pass.",
+    words: () => t`Nothing wrong at this corner`,
+    clearedBy: () => t`Any direct check that a healthy car would not pass.`,
   },
 ];

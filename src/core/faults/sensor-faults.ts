@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { activeFamilies, everyFamily, logBetween, onlyPlace, within, type Fault } from "./fault";
 
 const atSensor = onlyPlace("sensor");
@@ -15,8 +16,8 @@ export const sensorFaults: Fault[] = [
     apply: (car) => {
       car.circuit.sensor.mode = "open";
     },
-    words: () => "Sensor open inside",
-    clearedBy: () => "Current through the sensor, or its resistance in range, at the sensor plug.",
+    words: () => t`Sensor open inside`,
+    clearedBy: () => t`Current through the sensor, or its resistance in range, at the sensor plug.`,
   },
   {
     code: "sensor-short",
@@ -30,8 +31,8 @@ export const sensorFaults: Fault[] = [
       car.circuit.sensor.mode = "short";
       car.circuit.sensor.shortOhms = logBetween(draw(0), 0.3, 60);
     },
-    words: () => "Sensor shorted inside",
-    clearedBy: () => "Supply holds up with the sensor plugged in.",
+    words: () => t`Sensor shorted inside`,
+    clearedBy: () => t`Supply holds up with the sensor plugged in.`,
   },
   {
     code: "sensor-dead",
@@ -45,8 +46,8 @@ export const sensorFaults: Fault[] = [
       car.circuit.sensor.mode = "stuck";
       car.circuit.sensor.restsHigh = draw(0) > 0.65;
     },
-    words: () => "Sensor fed but does not switch",
-    clearedBy: () => "Both levels seen while the wheel creeps.",
+    words: () => t`Sensor fed but does not switch`,
+    clearedBy: () => t`Both levels seen while the wheel creeps.`,
   },
   {
     code: "sensor-erratic",
@@ -59,8 +60,8 @@ export const sensorFaults: Fault[] = [
     apply: (car) => {
       car.circuit.sensor.mode = "noisy";
     },
-    words: () => "Sensor switches by itself",
-    clearedBy: () => "A quiet trace with the wheel at rest.",
+    words: () => t`Sensor switches by itself`,
+    clearedBy: () => t`A quiet trace with the wheel at rest.`,
   },
   {
     code: "sensor-shorted-turns",
@@ -75,8 +76,8 @@ export const sensorFaults: Fault[] = [
       car.circuit.sensor.coilOhms *= left;
       car.outputFactor *= left * left;
     },
-    words: () => "Coil has shorted turns",
-    clearedBy: () => "Coil resistance in the maker's range and AC volts right for the speed.",
+    words: () => t`Coil has shorted turns`,
+    clearedBy: () => t`Coil resistance in the maker's range and AC volts right for the speed.`,
   },
   {
     code: "sensor-coil-leak",
@@ -90,8 +91,8 @@ export const sensorFaults: Fault[] = [
       car.circuit.sensor.bodyOhms = logBetween(draw(0), 200, 200_000);
       car.circuit.sensor.mode = "noisy";
     },
-    words: () => "Coil leaks to the sensor body",
-    clearedBy: () => "Over 1 MΩ from either terminal to the sensor body.",
+    words: () => t`Coil leaks to the sensor body`,
+    clearedBy: () => t`Over 1 MΩ from either terminal to the sensor body.`,
   },
   {
     code: "sensor-worn-tip",
@@ -106,8 +107,8 @@ export const sensorFaults: Fault[] = [
       car.ring.gapMm += logBetween(draw(1), 0.3, 1.2);
       car.signs["sensor-worn"] = 0.85;
     },
-    words: () => "Sensor tip worn by contact with the ring",
-    clearedBy: () => "A look at the sensor face.",
+    words: () => t`Sensor tip worn by contact with the ring`,
+    clearedBy: () => t`A look at the sensor face.`,
   },
   {
     code: "mounting-gap",
@@ -121,8 +122,8 @@ export const sensorFaults: Fault[] = [
       car.ring.gapMm += logBetween(draw(0), 0.7, 2.6);
       car.signs["sensor-lifted"] = 0.85;
     },
-    words: () => "Sensor stands too far off (rust under its foot, or not seated)",
-    clearedBy: () => "Gap in the maker's range, or full AC volts for the speed.",
+    words: () => t`Sensor stands too far off (rust under its foot, or not seated)`,
+    clearedBy: () => t`Gap in the maker's range, or full AC volts for the speed.`,
   },
   {
     code: "mounting-unseated",
@@ -136,8 +137,8 @@ export const sensorFaults: Fault[] = [
       car.ring.gapMm += logBetween(draw(0), 1.4, 5);
       car.signs["sensor-lifted"] = 0.93;
     },
-    words: () => "Sensor not pushed home after work",
-    clearedBy: () => "The foot flat on its seat and the gap in the maker's range.",
+    words: () => t`Sensor not pushed home after work`,
+    clearedBy: () => t`The foot flat on its seat and the gap in the maker's range.`,
   },
   {
     code: "mounting-loose",
@@ -152,7 +153,7 @@ export const sensorFaults: Fault[] = [
       car.signs["sensor-lifted"] = 0.7;
       car.signs["sensor-loose"] = 0.93;
     },
-    words: () => "Sensor loose in its seat",
-    clearedBy: () => "The sensor does not move by hand.",
+    words: () => t`Sensor loose in its seat`,
+    clearedBy: () => t`The sensor does not move by hand.`,
   },
 ];

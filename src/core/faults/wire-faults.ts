@@ -1,15 +1,16 @@
+import { t } from "../words/words";
 import type { CodeKind } from "../codes/code";
 import { conductorsOf, stationsOf, type CornerSetup } from "../circuit/setup";
 import { activeFamilies, everyFamily, folded, logBetween, type Fault, type Place } from "./fault";
 import { capital } from "../units/format";
 import { everyConnector, everySpan, everySpanOnce, everyTerminal, placeWords } from "./places";
 
-const wireWord = (place: Place) => `${conductorWord(place.conductor!)} wire`;
-const inSpan = (place: Place, setup: CornerSetup) => `in ${placeWords(place, setup)}`;
+const wireWord = (place: Place) => t`${conductorWord(place.conductor!)} wire`;
+const inSpan = (place: Place, setup: CornerSetup) => t`in ${placeWords(place, setup)}`;
 
 /** A wire's name as said aloud; passive legs are lettered. */
 export function conductorWord(conductor: string): string {
-  return conductor === "a" || conductor === "b" ? `leg ${conductor.toUpperCase()}` : conductor;
+  return conductor === "a" || conductor === "b" ? t`leg ${conductor.toUpperCase()}` : conductor;
 }
 
 function wireFault(
@@ -41,7 +42,7 @@ function wireFault(
     },
     words: (place, setup) =>
       damage.kind === "to-neighbour"
-        ? `Wires shorted together ${inSpan(place, setup)}`
+        ? t`Wires shorted together ${inSpan(place, setup)}`
         : `${capital(wireWord(place))} ${say} ${inSpan(place, setup)}`,
     clearedBy: (place, setup) => clearedBy.replace("{where}", placeWords(place, setup)),
   };
@@ -55,15 +56,15 @@ export const wireFaults: Fault[] = [
     "open",
     "open",
     { kind: "series", from: Infinity, to: Infinity },
-    "The same voltage at both ends of {where}.",
+    t`The same voltage at both ends of {where}.`,
   ),
   wireFault(
     "wire-resistance",
     0.2,
     "open",
-    "corroded, high resistance,",
+    t`corroded, high resistance,`,
     { kind: "series", from: 50, to: 100_000 },
-    "No drop along {where} while current flows.",
+    t`No drop along {where} while current flows.`,
   ),
   {
     code: "wire-strands",
@@ -84,24 +85,24 @@ export const wireFaults: Fault[] = [
       });
       car.signs["wiring-damaged"] = 0.35;
     },
-    words: (place, setup) => `${capital(wireWord(place))} hanging by a strand ${inSpan(place, setup)}`,
-    clearedBy: (place, setup) => `A lamp fed through ${placeWords(place, setup)} burns bright, both ends open.`,
+    words: (place, setup) => t`${capital(wireWord(place))} hanging by a strand ${inSpan(place, setup)}`,
+    clearedBy: (place, setup) => t`A lamp fed through ${placeWords(place, setup)} burns bright, both ends open.`,
   },
   wireFault(
     "wire-to-ground",
     0.18,
     "ground",
-    "chafed to ground",
+    t`chafed to ground`,
     { kind: "to-ground", from: 0.2, to: 3000 },
-    "OL to body along {where}, both ends unplugged.",
+    t`OL to body along {where}, both ends unplugged.`,
   ),
   wireFault(
     "wire-to-power",
     0.07,
     "power",
-    "chafed to power",
+    t`chafed to power`,
     { kind: "to-power", from: 0.5, to: 3000 },
-    "0 V along {where}, both ends unplugged.",
+    t`0 V along {where}, both ends unplugged.`,
   ),
   wireFault(
     "wire-to-neighbour",
@@ -109,7 +110,7 @@ export const wireFaults: Fault[] = [
     "ground",
     "shorted",
     { kind: "to-neighbour", from: 0.2, to: 1500 },
-    "OL between the wires of {where}, both ends unplugged.",
+    t`OL between the wires of {where}, both ends unplugged.`,
   ),
   {
     code: "terminal-open",
@@ -124,8 +125,8 @@ export const wireFaults: Fault[] = [
       car.signs["connector-bad"] = 0.6;
     },
     words: (place, setup) =>
-      `${capital(conductorWord(place.conductor!))} terminal spread or backed out at the ${placeWords(place, setup)}`,
-    clearedBy: (place, setup) => `The same voltage on both faces of the ${placeWords(place, setup)}.`,
+      t`${capital(conductorWord(place.conductor!))} terminal spread or backed out at the ${placeWords(place, setup)}`,
+    clearedBy: (place, setup) => t`The same voltage on both faces of the ${placeWords(place, setup)}.`,
   },
   {
     code: "terminal-resistance",
@@ -140,8 +141,8 @@ export const wireFaults: Fault[] = [
       car.signs["connector-bad"] = 0.85;
     },
     words: (place, setup) =>
-      `${capital(conductorWord(place.conductor!))} terminal corroded at the ${placeWords(place, setup)}`,
-    clearedBy: (place, setup) => `No drop across the ${placeWords(place, setup)} while current flows.`,
+      t`${capital(conductorWord(place.conductor!))} terminal corroded at the ${placeWords(place, setup)}`,
+    clearedBy: (place, setup) => t`No drop across the ${placeWords(place, setup)} while current flows.`,
   },
   {
     code: "water-bridge",
@@ -159,8 +160,8 @@ export const wireFaults: Fault[] = [
       };
       car.signs["connector-bad"] = 0.95;
     },
-    words: (place, setup) => `Water bridge inside the ${placeWords(place, setup)}`,
-    clearedBy: (place, setup) => `A dry, clean ${placeWords(place, setup)}, seen.`,
+    words: (place, setup) => t`Water bridge inside the ${placeWords(place, setup)}`,
+    clearedBy: (place, setup) => t`A dry, clean ${placeWords(place, setup)}, seen.`,
   },
   {
     code: "corners-swapped",
@@ -173,8 +174,8 @@ export const wireFaults: Fault[] = [
     apply: (car) => {
       car.elsewhere = true;
     },
-    words: () => "Plugs of two corners changed over",
-    clearedBy: () => "This corner's live speed answers when this wheel alone is turned.",
+    words: () => t`Plugs of two corners changed over`,
+    clearedBy: () => t`This corner's live speed answers when this wheel alone is turned.`,
   },
   {
     code: "terminals-crossed",
@@ -190,7 +191,7 @@ export const wireFaults: Fault[] = [
     apply: (car, place) => {
       car.circuit.crossedStation = place.station!;
     },
-    words: (place, setup) => `Wires crossed at the ${placeWords(place, setup)}`,
-    clearedBy: () => `The ${conductorsOf["active-2wire"][0]} voltage on the right pin of the sensor plug.`,
+    words: (place, setup) => t`Wires crossed at the ${placeWords(place, setup)}`,
+    clearedBy: () => t`The ${conductorsOf["active-2wire"][0]} voltage on the right pin of the sensor plug.`,
   },
 ];

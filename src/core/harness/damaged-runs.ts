@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { stationsOf, type Conductor, type CornerSetup } from "../circuit/setup";
 import { stationWords } from "../faults/places";
 import { conductorWord } from "../faults/wire-faults";
@@ -47,6 +48,6 @@ function failedRun(setup: CornerSetup, { hookup, value }: Evidence): DamagedRun 
     conductor: near.conductor,
     from: ids.indexOf(near.station),
     to: ids.indexOf(far.station),
-    say: `${conductorWord(near.conductor)}, ${stationWords(near.station)} to ${stationWords(far.station)}`,
+    say: t`${conductorWord(near.conductor)}, ${stationWords(near.station)} to ${stationWords(far.station)}`,
   };
 }

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { spansOf, stationsOf, type CornerSetup } from "../circuit/setup";
 import type { Suspect } from "../lineup/suspects";
 
@@ -27,7 +28,7 @@ export function pathShares(
     items.push({
       kind: "station",
       id: station,
-      name: station === "module" ? "Module" : station === "plug" ? "Plug" : station.toUpperCase(),
+      name: station === "module" ? t`Module` : station === "plug" ? t`Plug` : station.toUpperCase(),
       detail: landmark ?? "",
       share: own,
     });
@@ -36,22 +37,22 @@ export function pathShares(
       items.push({
         kind: "span",
         id: `span${i + 1}`,
-        name: `span ${i + 1}`,
-        detail: `${span.spanM} m${span.landmark ? ` · ${span.landmark}` : ""}`,
+        name: t`span ${i + 1}`,
+        detail: t`${span.spanM} m${span.landmark ? ` · ${span.landmark}` : ""}`,
         share: sum(({ place }) => place.split(".")[0] === `span${i + 1}`),
       });
   });
   items.push(
-    { kind: "sensor", id: "sensor", name: "Sensor", detail: "", share: sum(({ part }) => part === "sensor") },
-    { kind: "gap", id: "gap", name: "Gap", detail: "", share: sum(({ part }) => part === "mounting") },
+    { kind: "sensor", id: "sensor", name: t`Sensor`, detail: "", share: sum(({ part }) => part === "sensor") },
+    { kind: "gap", id: "gap", name: t`Gap`, detail: "", share: sum(({ part }) => part === "mounting") },
     {
       kind: "ring",
       id: "ring",
-      name: setup.family === "passive" ? "Ring" : "Encoder",
+      name: setup.family === "passive" ? t`Ring` : t`Encoder`,
       detail: "",
       share: sum(({ part }) => part === "ring" || part === "tyre"),
     },
-    { kind: "bearing", id: "bearing", name: "Bearing", detail: "", share: sum(({ part }) => part === "bearing") },
+    { kind: "bearing", id: "bearing", name: t`Bearing`, detail: "", share: sum(({ part }) => part === "bearing") },
   );
   return items;
 }

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { conductorsOf, stationsOf, type CornerSetup, type Station } from "../circuit/setup";
 import { conductorWord } from "../faults/wire-faults";
 import { withStation } from "./edit-path";
@@ -15,11 +16,11 @@ export function parsePinTable(text: string, setup: CornerSetup): PinTable {
   if (lines.length < 2)
     return {
       ok: false,
-      say: "Paste a head row with the stations and a row for each wire, for example: wire; module; plug.",
+      say: t`Paste a head row with the stations and a row for each wire, for example: wire; module; plug.`,
     };
   const separator = [/\t/, /;/, /\|/, /,/].find((one) => one.test(lines[0]!));
   if (!separator)
-    return { ok: false, say: `The head row “${clip(lines[0]!)}” has one cell only. Put tabs or ; between cells.` };
+    return { ok: false, say: t`The head row “${clip(lines[0]!)}” has one cell only. Put tabs or ; between cells.` };
   const [, ...heads] = cells(lines[0]!, separator);
   const stations = stationsOf(setup);
   const at = heads.map((head) => stations.findIndex(({ station }) => station === stationName(head)));
@@ -27,7 +28,7 @@ export function parsePinTable(text: string, setup: CornerSetup): PinTable {
   if (unknown !== undefined)
     return {
       ok: false,
-      say: `“${clip(unknown)}” in the head row is no station here: ${stations.map(({ station }) => station).join(", ")}.`,
+      say: t`“${clip(unknown)}” in the head row is no station here: ${stations.map(({ station }) => station).join(", ")}.`,
     };
   let path = setup.path;
   let filled = 0;
@@ -39,7 +40,7 @@ export function parsePinTable(text: string, setup: CornerSetup): PinTable {
     if (!conductor)
       return {
         ok: false,
-        say: `Row ${row + 2}: “${clip(name!)}” is no wire of this sensor: ${conductorsOf[setup.family].join(", ")}.`,
+        say: t`Row ${row + 2}: “${clip(name!)}” is no wire of this sensor: ${conductorsOf[setup.family].join(", ")}.`,
       };
     own.slice(0, at.length).forEach((cell, column) => {
       const terminal = terminalOf(cell);
@@ -50,7 +51,7 @@ export function parsePinTable(text: string, setup: CornerSetup): PinTable {
       filled++;
     });
   }
-  return filled > 0 ? { ok: true, path, filled } : { ok: false, say: "No cell holds a terminal or a colour." };
+  return filled > 0 ? { ok: true, path, filled } : { ok: false, say: t`No cell holds a terminal or a colour.` };
 }
 
 function cells(line: string, separator: RegExp): string[] {

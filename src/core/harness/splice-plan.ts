@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { spansOf, type CornerSetup } from "../circuit/setup";
 import { conductorWord } from "../faults/wire-faults";
 import type { SpanSuspicion } from "../lineup/break-place";
@@ -12,12 +13,12 @@ export function splicePlan(
   conductors: readonly string[],
 ): string[] {
   const { landmark, mm2 } = spansOf(setup)[span]!;
-  const where = `span ${span + 1}${landmark ? ` (${landmark})` : ""}, ${fromM.toFixed(1)}–${toM.toFixed(1)} m from its module end`;
+  const where = t`span ${span + 1}${landmark ? ` (${landmark})` : ""}, ${fromM.toFixed(1)}–${toM.toFixed(1)} m from its module end`;
   return [
-    `Battery negative off. Open the loom at ${where}.`,
-    `Cut ${conductors.map(conductorWord).join(" and ")} back to bright copper both ways; black strands go too.`,
-    `Let in new wire of ${mm2} mm² with sealed heat-shrink joints; set the joints of neighbouring wires ${STAGGER_MM} mm apart.`,
-    "Keep the pair's twist, re-sleeve, and clip it clear of exhaust, springs and edges with slack for full travel.",
-    "Seal every hole made on the way. Then repeat end to end, to ground and the lamp.",
+    t`Battery negative off. Open the loom at ${where}.`,
+    t`Cut ${conductors.map(conductorWord).join(t` and `)} back to bright copper both ways; black strands go too.`,
+    t`Let in new wire of ${mm2} mm² with sealed heat-shrink joints; set the joints of neighbouring wires ${STAGGER_MM} mm apart.`,
+    t`Keep the pair's twist, re-sleeve, and clip it clear of exhaust, springs and edges with slack for full travel.`,
+    t`Seal every hole made on the way. Then repeat end to end, to ground and the lamp.`,
   ];
 }

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { circuitStateSchema, type CircuitState } from "../circuit/state";
 import type { Point } from "../circuit/point";
 import { conductorsOf, meterOf, spansOf, stationsOf, type Conductor, type CornerSetup } from "../circuit/setup";
@@ -8,11 +9,11 @@ export const wireTests = ["end-to-end", "to-ground", "to-power", "to-neighbour",
 export type WireTest = (typeof wireTests)[number];
 
 export const wireTestWords: Record<WireTest, string> = {
-  "end-to-end": "end to end",
-  "to-ground": "to ground",
-  "to-power": "to power",
-  "to-neighbour": "to neighbour",
-  load: "under load",
+  "end-to-end": t`end to end`,
+  "to-ground": t`to ground`,
+  "to-power": t`to power`,
+  "to-neighbour": t`to neighbour`,
+  load: t`under load`,
 };
 
 /** One cell of the table: how it is measured and what is good. */
@@ -69,7 +70,7 @@ export function wireTable(
       conductor,
       hookup: ohms(at(far, "in", conductor), { at: "body" }, dead),
       limit: { kind: "above", ohms: GOOD_INSULATION_OHMS },
-      say: "over 1 MΩ, both ends open",
+      say: t`over 1 MΩ, both ends open`,
     });
   conductors.forEach((conductor, i) =>
     cells.push({
@@ -77,7 +78,7 @@ export function wireTable(
       conductor,
       hookup: ohms(at(far, "in", conductor), at(far, "in", conductors[(i + 1) % conductors.length]!), dead),
       limit: { kind: "above", ohms: GOOD_INSULATION_OHMS },
-      say: `over 1 MΩ to ${conductors[(i + 1) % conductors.length]}`,
+      say: t`over 1 MΩ to ${conductors[(i + 1) % conductors.length]}`,
     }),
   );
   for (const conductor of conductors)
@@ -91,7 +92,7 @@ export function wireTable(
         state: live,
       },
       limit: { kind: "volts-below", volts: STRAY_V },
-      say: "0 V, both ends open, key on",
+      say: t`0 V, both ends open, key on`,
     });
   for (const conductor of conductors)
     cells.push({
@@ -99,7 +100,7 @@ export function wireTable(
       conductor,
       hookup: { instrument: "lamp", red: at(near, "out", conductor), black: at(far, "in", conductor), state: dead },
       limit: { kind: "word", word: "bright" },
-      say: `lamp bright: ${lampDropV(most.wire).toFixed(2)} V lost in a good wire at 250 mA`,
+      say: t`lamp bright: ${lampDropV(most.wire).toFixed(2)} V lost in a good wire at 250 mA`,
     });
   return cells;
 }
@@ -129,7 +130,7 @@ function endToEndLimit(
   return {
     ohms,
     wire,
-    say: `under ${ohms.toFixed(2)} Ω: ${metres.toFixed(1)} m of wire ${wire.toFixed(2)} Ω hot, leads ${leadOhms.toFixed(1)} Ω, a little over`,
+    say: t`under ${ohms.toFixed(2)} Ω: ${metres.toFixed(1)} m of wire ${wire.toFixed(2)} Ω hot, leads ${leadOhms.toFixed(1)} Ω, a little over`,
   };
 }
 

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { accessSteps } from "../checks/access";
 import { answersFor, type Answers } from "../checks/answers";
 import { interlock } from "../checks/interlocks";
@@ -49,7 +50,7 @@ export function describeHookup(hookup: Hookup, setup: CornerSetup): NextCheck {
     stateWords: stateWords(hookup.state),
     minutes: access.access.reduce((sum, step) => sum + step.minutes, access.ownMinutes),
     bits: 0,
-    why: "Your own choice: any measurement weighs in.",
+    why: t`Your own choice: any measurement weighs in.`,
     todo: access.access.map(({ say }) => say),
     cautions: [...locked(hookup), ...cautions(hookup)],
     unit: quantity ? quantityUnits[quantity] : null,

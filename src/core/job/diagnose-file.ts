@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import * as z from "zod/mini";
 import { UnusableInput } from "../capture/capture";
 import { cornerSetupSchema } from "../circuit/setup";
@@ -25,19 +26,19 @@ const diagnoseSchema = z.object({
  */
 export function diagnoseFile(text: string, name: string): Diagnosis {
   const parsed = parseJson(text, name);
-  checkVersion(parsed, "diagnose/1", name, "corner to diagnose");
+  checkVersion(parsed, "diagnose/1", name, t`corner to diagnose`);
   const head = diagnoseSchema.safeParse(parsed);
   if (!head.success) throw new UnusableInput(`${name}: ${firstIssue(head.error)}`);
   const corner = cornerSetupSchema.safeParse(parsed);
   if (!corner.success) throw new UnusableInput(`${name}: ${firstIssue(corner.error)}`);
   if (!parseTyre(corner.data.tyre))
-    throw new UnusableInput(`${name}: tyre “${corner.data.tyre}” is no size; write it as 205/55R16`);
+    throw new UnusableInput(t`${name}: tyre “${corner.data.tyre}” is no size; write it as 205/55R16`);
   const { complaint, policy, readings } = head.data;
   const lineUp = new LineUp(corner.data, complaint, { seed: seedFrom(JSON.stringify(corner.data)) });
   const done = new Set<string>();
   readings.forEach((reading, at) => {
     const evidence = evidenceOf(reading, corner.data);
-    if (!evidence.ok) throw new UnusableInput(`${name}: readings.${at}: ${evidence.say}`);
+    if (!evidence.ok) throw new UnusableInput(t`${name}: readings.${at}: ${evidence.say}`);
     lineUp.add(evidence.value);
     for (const step of accessSteps(evidence.value.hookup, corner.data).access) done.add(step.id);
   });

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import type { z } from "zod";
 import { UnusableInput } from "../capture/capture";
 import { JOB_VERSION, jobSchema, type Job } from "./schema";
@@ -13,10 +14,10 @@ export function exportJob(job: Job): string {
  */
 export function importJob(text: string, name: string): Job {
   const parsed = parseJson(text, name);
-  checkVersion(parsed, JOB_VERSION, name, "Tastatura job");
+  checkVersion(parsed, JOB_VERSION, name, t`Tastatura job`);
   const job = jobSchema.safeParse(parsed);
   if (!job.success)
-    throw new UnusableInput(`${name} does not fit a job: ${firstIssue(job.error)}. Nothing was changed.`);
+    throw new UnusableInput(t`${name} does not fit a job: ${firstIssue(job.error)}. Nothing was changed.`);
   return job.data;
 }
 
@@ -26,17 +27,17 @@ export function checkVersion(parsed: unknown, wanted: string, name: string, what
     typeof parsed === "object" && parsed !== null && "tastatura" in parsed ? String(parsed.tastatura) : null;
   if (version === null)
     throw new UnusableInput(
-      `${name} is JSON, but no ${what}: it has no “tastatura” field. Choose a file exported from here.`,
+      t`${name} is JSON, but no ${what}: it has no “tastatura” field. Choose a file exported from here.`,
     );
   if (version !== wanted)
     throw new UnusableInput(
-      `${name} is of version “${version.slice(0, 30)}”; this program reads “${wanted}”. Update the program, or export again from the older one.`,
+      t`${name} is of version “${version.slice(0, 30)}”; this program reads “${wanted}”. Update the program, or export again from the older one.`,
     );
 }
 
 /** Parses JSON with a sentence instead of a parser's message. @throws UnusableInput */
 export function parseJson(text: string, name: string): unknown {
-  if (text.trim() === "") throw new UnusableInput(`${name} is empty. Export it again.`);
+  if (text.trim() === "") throw new UnusableInput(t`${name} is empty. Export it again.`);
   try {
     return JSON.parse(text);
   } catch (error) {
@@ -44,8 +45,8 @@ export function parseJson(text: string, name: string): unknown {
     const cut = /[{[]/.test(text.trim()[0] ?? "") && !/[}\]]\s*$/.test(text);
     throw new UnusableInput(
       cut
-        ? `${name} is cut short: it ends in the middle. Copy or export the whole file again.`
-        : `${name} is not JSON text. Choose a file exported from here.`,
+        ? t`${name} is cut short: it ends in the middle. Copy or export the whole file again.`
+        : t`${name} is not JSON text. Choose a file exported from here.`,
       { cause: error },
     );
   }
@@ -55,5 +56,5 @@ export function parseJson(text: string, name: string): unknown {
 export function firstIssue(error: z.core.$ZodError): string {
   const issue = error.issues[0]!;
   const where = issue.path.map(String).join(".");
-  return `${where || "the file"}: ${issue.message}`;
+  return `${where || t`the file`}: ${issue.message}`;
 }

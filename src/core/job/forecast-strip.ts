@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { hookupLabel } from "../checks/words";
 import type { Hookup } from "../checks/hookup";
 import { HEALTHY } from "../faults/fault";
@@ -43,7 +44,7 @@ export function forecastStrip(lineUp: LineUp, hookup: Hookup): ForecastStrip {
   const ranked = rankSuspects(lineUp);
   const leaders = ranked.slice(0, ROWS).filter(({ id }) => id !== HEALTHY);
   const healthy = ranked.find(({ id }) => id === HEALTHY)!;
-  const chosen = [...leaders, { ...healthy, words: "healthy" }];
+  const chosen = [...leaders, { ...healthy, words: t`healthy` }];
   if (table!.kind === "words") {
     const words = table!.words;
     const rows = chosen.map((one) => ({
@@ -88,7 +89,7 @@ export function previewReading(lineUp: LineUp, evidence: Evidence): Preview {
     ranked[0]!,
   );
   const leaderShare = shares[lineUp.groupIndex(leader.id)]!;
-  return { leader: leader.words, leaderShare, say: `points to: ${leader.words.toLowerCase()}` };
+  return { leader: leader.words, leaderShare, say: t`points to: ${leader.words.toLowerCase()}` };
 }
 
 function wordChances(lineUp: LineUp, id: string, chances: Float64Array, count: number): number[] {

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import type { Family } from "../circuit/setup";
 import type { Part } from "../faults/fault";
 import { minutesSpent } from "./minutes-spent";
@@ -22,7 +23,7 @@ export function historyRow(job: Job): HistoryRow {
   const repair = standingRepair(job);
   return {
     id: job.id,
-    car: job.car.name || "unnamed",
+    car: job.car.name || t`unnamed`,
     date: job.createdAt.slice(0, 10),
     family: job.setup.family,
     corner: job.setup.corner,

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { strFromU8, strToU8 } from "fflate";
 import * as z from "zod/mini";
 import { UnusableInput } from "../capture/capture";
@@ -27,10 +28,10 @@ export function packLibrary(items: readonly LibraryItem[], captures: readonly Ke
 export function unpackLibrary(bytes: Uint8Array, name: string): { items: LibraryItem[]; captures: KeptCapture[] } {
   const files = unzip(bytes, name, MOST_ITEMS + 1);
   const text = files["library.json"];
-  if (!text) throw new UnusableInput(`${name} is a ZIP without a library.json in it. Choose one exported from here.`);
-  const parsed = fileSchema.safeParse(parseJson(strFromU8(text), `${name}, library.json`));
+  if (!text) throw new UnusableInput(t`${name} is a ZIP without a library.json in it. Choose one exported from here.`);
+  const parsed = fileSchema.safeParse(parseJson(strFromU8(text), t`${name}, library.json`));
   if (!parsed.success)
-    throw new UnusableInput(`${name} is no library: ${firstIssue(parsed.error)}. Nothing was changed.`);
+    throw new UnusableInput(t`${name} is no library: ${firstIssue(parsed.error)}. Nothing was changed.`);
   const captures = parsed.data.items.flatMap(({ captureId: id, model, kind }): KeptCapture[] => {
     const wav = files[`captures/${id}.wav`];
     return wav ? [{ id, capture: captureFromWav(wav, `${model}, ${kind}`) }] : [];

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import * as z from "zod/mini";
 import { isNarrowed } from "../car/tolerances";
 import { families, type CornerSetup } from "../circuit/setup";
@@ -65,7 +66,7 @@ export function knownFrom(item: LibraryItem, setup: CornerSetup): NonNullable<Co
   if (item.kind !== "known-good" || item.family !== setup.family || !levels) return null;
   const { lowV, highV, millivoltsPerKmh } = levels;
   const known = {
-    from: `${item.model}, known-good`,
+    from: t`${item.model}, known-good`,
     ...(lowV !== null ? { lowV } : {}),
     ...(highV !== null ? { highV } : {}),
     ...(millivoltsPerKmh !== null ? { millivoltsPerKmh } : {}),

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { hookupLabel, stateWords } from "../checks/words";
 import { retractedIds } from "./derive";
 import { hookupOf } from "./reading";
@@ -11,10 +12,10 @@ export function logText(job: Job): string {
       if (entry.kind === "retract" || retracted.has(entry.id)) return [];
       const at = entry.at.slice(0, 16).replace("T", " ");
       if (entry.kind === "note") return [`${at}  ${entry.text}`];
-      if (entry.kind === "skip") return [`${at}  skipped: ${entry.reason}`];
-      if (entry.kind === "repair") return [`${at}  repaired: ${entry.words}`];
-      if (entry.kind === "tick") return [`${at}  done: ${entry.item}${entry.text ? ` ${entry.text}` : ""}`];
-      if (entry.kind === "photo") return [`${at}  photo: ${entry.name}`];
+      if (entry.kind === "skip") return [t`${at}  skipped: ${entry.reason}`];
+      if (entry.kind === "repair") return [t`${at}  repaired: ${entry.words}`];
+      if (entry.kind === "tick") return [t`${at}  done: ${entry.item}${entry.text ? ` ${entry.text}` : ""}`];
+      if (entry.kind === "photo") return [t`${at}  photo: ${entry.name}`];
       const hookup = hookupOf(entry.reading, job.setup);
       const shown = entry.reading.finding ?? entry.reading.value ?? "";
       return [

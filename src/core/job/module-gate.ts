@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { isGateCheck } from "../lineup/suspects";
 import { standingReadings } from "./derive";
 import { hookupOf } from "./reading";
@@ -18,7 +19,7 @@ export function gateStatus(job: Job): GateItem[] {
       found.set(hookup.value.red.pin, String(reading.value));
   }
   return [
-    { pin: "power", say: "battery feed at the module's own pin, key on" },
-    { pin: "earth", say: "module ground to battery −, key on" },
+    { pin: "power", say: t`battery feed at the module's own pin, key on` },
+    { pin: "earth", say: t`module ground to battery −, key on` },
   ].map(({ pin, say }) => ({ say, shown: found.get(pin) ?? null, done: found.has(pin) }));
 }

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import * as z from "zod/mini";
 import { UnusableInput } from "../capture/capture";
 import { cornerSetupSchema, type CornerSetup } from "../circuit/setup";
@@ -17,10 +18,10 @@ export type Profile = z.infer<typeof profileSchema>;
 /** Reads a profile file. @throws UnusableInput saying what is wrong and where */
 export function importProfile(text: string, name: string): Profile {
   const document = parseJson(text, name);
-  checkVersion(document, PROFILE_VERSION, name, "car profile");
+  checkVersion(document, PROFILE_VERSION, name, t`car profile`);
   const parsed = profileSchema.safeParse(document);
   if (!parsed.success)
-    throw new UnusableInput(`${name} is no car profile: ${firstIssue(parsed.error)}. Nothing was changed.`);
+    throw new UnusableInput(t`${name} is no car profile: ${firstIssue(parsed.error)}. Nothing was changed.`);
   return parsed.data;
 }
 

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { signalPoint } from "../circuit/point";
 import { answersFor } from "../checks/answers";
 import { isLookInstrument, type Hookup, type LookInstrument } from "../checks/hookup";
@@ -17,7 +18,7 @@ export function hookupOf(reading: Reading, setup: CornerSetup): Read<Hookup> {
   if (unknown)
     return {
       ok: false,
-      say: `unplugged “${unknown}”: this path has ${stationsOf(setup)
+      say: t`unplugged “${unknown}”: this path has ${stationsOf(setup)
         .map(({ station }) => station)
         .join(", ")}`,
     };
@@ -47,7 +48,7 @@ export function hookupOf(reading: Reading, setup: CornerSetup): Read<Hookup> {
 /** A clamp sits where a plug's two faces meet. */
 function clampOf(red: Point, state: Hookup["state"]): Read<Hookup> {
   if (red.at !== "face")
-    return { ok: false, say: "amps-dc: clamp a looped jumper at a connector, for example red “c1.in.supply”" };
+    return { ok: false, say: t`amps-dc: clamp a looped jumper at a connector, for example red “c1.in.supply”` };
   const black: Point = { ...red, face: red.face === "in" ? "out" : "in" };
   return { ok: true, value: { instrument: "amps-dc", red, black, state } };
 }
@@ -57,7 +58,7 @@ export function evidenceOf(reading: Reading, setup: CornerSetup): Read<Evidence>
   const hookup = hookupOf(reading, setup);
   if (!hookup.ok) return hookup;
   const typed = reading.finding ?? (reading.value === undefined ? undefined : String(reading.value));
-  if (typed === undefined) return { ok: false, say: "no value: write what the instrument showed" };
+  if (typed === undefined) return { ok: false, say: t`no value: write what the instrument showed` };
   const parsed = typedEvidence(hookup.value, typed, setup);
   return parsed.ok ? { ok: true, value: parsed.evidence } : parsed;
 }
@@ -91,7 +92,7 @@ export function speedReading(word: string): Reading {
 }
 
 function lookOf({ look, state }: Reading, instrument: LookInstrument, setup: CornerSetup): Read<Hookup> {
-  if (!look && instrument !== "scan") return { ok: false, say: `${instrument}: “look” must say at what` };
+  if (!look && instrument !== "scan") return { ok: false, say: t`${instrument}: “look” must say at what` };
   const hookup: Hookup = {
     instrument,
     look: look ?? "speed",
@@ -110,7 +111,7 @@ function lookOf({ look, state }: Reading, instrument: LookInstrument, setup: Cor
 }
 
 function pointOf(text: string | undefined, probe: string, setup: CornerSetup): Read<Point> {
-  if (!text) return { ok: false, say: `the ${probe} probe's point is missing` };
+  if (!text) return { ok: false, say: t`the ${probe} probe's point is missing` };
   const parsed = parsePoint(text, setup);
   return parsed.ok ? { ok: true, value: parsed.point } : parsed;
 }

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { damagedRuns } from "../harness/damaged-runs";
 import type { Job } from "./schema";
 import { standingEvidence } from "./standing-evidence";
@@ -6,5 +7,5 @@ import { standingEvidence } from "./standing-evidence";
 export function severalBreaks(job: Job): string | null {
   const runs = damagedRuns(job.setup, standingEvidence(job));
   if (runs.length < 2) return null;
-  return `More than one place measures bad: ${runs.map(({ say }) => say).join("; ")}. Mend each and measure each again; the suspicion above weighs one fault at a time.`;
+  return t`More than one place measures bad: ${runs.map(({ say }) => say).join("; ")}. Mend each and measure each again; the suspicion above weighs one fault at a time.`;
 }

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { recordCar } from "../car/synthesise";
 import { signalPoint } from "../circuit/point";
 import { readCar, simulateCar, type SimulatedCar } from "../car/simulated";
@@ -38,11 +39,11 @@ export function recordSimulated(
   const sampleS = 1 / 5000;
   const seed = (job.simulated?.seed ?? 1) + job.entries.length;
   return {
-    name: `${job.car.name || "simulated car"}, ${job.setup.corner} ${pointText(points[0]!)}, spin ${job.entries.length + 1}`,
+    name: t`${job.car.name || t`simulated car`}, ${job.setup.corner} ${pointText(points[0]!)}, spin ${job.entries.length + 1}`,
     sampleS,
     startS: 0,
     channels: points.map((point) => ({
-      name: points.length > 1 ? pointLabel(point) : "signal",
+      name: points.length > 1 ? pointLabel(point) : t`signal`,
       unit: "V",
       samples: recordCar(car, { point, ...(rolling ? ROLL : SPIN), sampleS, noiseV: 0.008, seed }),
     })),
@@ -58,7 +59,7 @@ export function driveSimulated(job: Job): ScanLog | null {
   if (!car) return null;
   const seed = (job.simulated?.seed ?? 1) + job.entries.length;
   const publishedFromKmh = (job.simulated?.seed ?? 1) % 3 === 0 ? SHY_FROM_KMH : 0;
-  return driveLog(car, `${job.car.name || "simulated car"}, drive ${job.entries.length + 1}`, seed, publishedFromKmh);
+  return driveLog(car, t`${job.car.name || t`simulated car`}, drive ${job.entries.length + 1}`, seed, publishedFromKmh);
 }
 
 /** Unplugging cures what comes and goes for a while: so many readings long the fault hardly shows. */

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { strFromU8, strToU8, unzipSync, Zip, ZipDeflate, type UnzipFileInfo } from "fflate";
 import * as z from "zod/mini";
 import { UnusableInput, type Capture } from "../capture/capture";
@@ -87,13 +88,13 @@ const MOST_FILES = 200;
 export function unpackJob(bytes: Uint8Array, name: string): { job: Job; captures: KeptCapture[] } {
   const files = unzip(bytes, name);
   const text = files["job.json"];
-  if (!text) throw new UnusableInput(`${name} is a ZIP without a job.json in it. Choose one exported from here.`);
-  const job = importJob(strFromU8(text), `${name}, job.json`);
+  if (!text) throw new UnusableInput(t`${name} is a ZIP without a job.json in it. Choose one exported from here.`);
+  const job = importJob(strFromU8(text), t`${name}, job.json`);
   const list = files["captures.json"]
-    ? listSchema.safeParse(parseJson(strFromU8(files["captures.json"]), `${name}, captures.json`))
+    ? listSchema.safeParse(parseJson(strFromU8(files["captures.json"]), t`${name}, captures.json`))
     : null;
   if (list && !list.success)
-    throw new UnusableInput(`${name}: the list of captures does not fit. Export the job again.`);
+    throw new UnusableInput(t`${name}: the list of captures does not fit. Export the job again.`);
   const captures = (list?.data ?? []).flatMap(({ id, name: title, startS, channels }): KeptCapture[] => {
     const wav = files[`captures/${id}.wav`];
     if (!wav) return [];
@@ -119,13 +120,13 @@ export function unzip(bytes: Uint8Array, name: string, mostFiles = MOST_FILES): 
     size += file.originalSize;
     count++;
     if (size > LARGEST_BYTES || count > mostFiles)
-      throw new UnusableInput(`${name} would unpack to more than a job can be. It is not opened.`);
+      throw new UnusableInput(t`${name} would unpack to more than a job can be. It is not opened.`);
     return /^(job\.json|library\.json|captures\.json|captures\/[\w-]{1,60}\.wav)$/.test(file.name);
   };
   try {
     return unzipSync(bytes, { filter: wanted });
   } catch (error) {
     if (error instanceof UnusableInput) throw error;
-    throw new UnusableInput(`${name} is a damaged ZIP. Copy or export it again.`, { cause: error });
+    throw new UnusableInput(t`${name} is a damaged ZIP. Copy or export it again.`, { cause: error });
   }
 }

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import type { LineUp } from "./line-up";
 
 export interface Contradiction {
@@ -18,7 +19,7 @@ export function contradictions(lineUp: LineUp): Contradiction[] {
       {
         reading,
         slipChance,
-        say: `No suspect explains reading ${reading + 1} together with the others. Take it again: probe on the right pin, right range, sure contact. If it stays so, two things may be wrong at once: mend what is proven, then measure on.`,
+        say: t`No suspect explains reading ${reading + 1} together with the others. Take it again: probe on the right pin, right range, sure contact. If it stays so, two things may be wrong at once: mend what is proven, then measure on.`,
       },
     ];
   });

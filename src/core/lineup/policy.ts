@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import * as z from "zod/mini";
 
 export const approaches = ["information", "access", "wheel"] as const;
@@ -9,7 +10,7 @@ export type Policy = z.infer<typeof policySchema>;
 
 /** The schools of where to start, each as it is offered. */
 export const approachWords: Record<Policy["approach"], string> = {
-  information: "most per minute",
-  access: "easy plugs first",
-  wheel: "at the wheel first",
+  information: t`most per minute`,
+  access: t`easy plugs first`,
+  wheel: t`at the wheel first`,
 };

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { answersFor, matchAnswer } from "../checks/answers";
 import { quantityOf, type Hookup } from "../checks/hookup";
 import type { CornerSetup } from "../circuit/setup";
@@ -17,7 +18,7 @@ export function typedEvidence(
       ? { ok: true, evidence: { hookup, value: { kind: "word", word } } }
       : {
           ok: false,
-          say: `“${typed.slice(0, 40)}” is no answer here. Answer ${answers.words.map((one, i) => `${i + 1} ${one}`).join(", ")}.`,
+          say: t`“${typed.slice(0, 40)}” is no answer here. Answer ${answers.words.map((one, i) => `${i + 1} ${one}`).join(", ")}.`,
         };
   }
   const parsed = parseReading(typed, quantityOf[hookup.instrument]!);
@@ -25,13 +26,13 @@ export function typedEvidence(
   if (parsed.value.kind === "beep") return heardBeep(hookup, parsed.value.heard);
   if (parsed.value.kind === "over-limit") {
     if (hookup.instrument === "ohms") return { ok: true, evidence: { hookup, value: { kind: "over-limit" } } };
-    return { ok: false, say: "OL is a reading in ohms. On volts, choose a higher range and read again." };
+    return { ok: false, say: t`OL is a reading in ohms. On volts, choose a higher range and read again.` };
   }
   const { value, resolution, coupling } = parsed.value;
   if (coupling === "ac" && hookup.instrument === "volts-dc")
     return {
       ok: false,
-      say: "That is AC volts; this check is on DC. Turn the meter to DC, or log it as a free reading on AC.",
+      say: t`That is AC volts; this check is on DC. Turn the meter to DC, or log it as a free reading on AC.`,
     };
   return {
     ok: true,
@@ -44,7 +45,7 @@ export function typedEvidence(
 
 /** A beep heard while asked for ohms is a continuity reading between the same points. */
 function heardBeep(hookup: Hookup, heard: boolean): { ok: true; evidence: Evidence } | { ok: false; say: string } {
-  if (hookup.instrument !== "ohms") return { ok: false, say: "A beep belongs to ohms or continuity." };
+  if (hookup.instrument !== "ohms") return { ok: false, say: t`A beep belongs to ohms or continuity.` };
   return {
     ok: true,
     evidence: {

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { readCar, simulateCar } from "../car/simulated";
 import { accessSteps } from "../checks/access";
 import { hookupLabel } from "../checks/words";
@@ -136,18 +137,18 @@ function noticed(job: Job, steps: readonly DebriefStep[], right: boolean): strin
   const wasted = steps.filter((step) => step.wasted);
   if (wasted.length > 0)
     list.push(
-      `${wasted.length} of ${steps.length} readings told nothing (${wasted.reduce((sum, { minutes }) => sum + minutes, 0)} min): ask first what the reading could change.`,
+      t`${wasted.length} of ${steps.length} readings told nothing (${wasted.reduce((sum, { minutes }) => sum + minutes, 0)} min): ask first what the reading could change.`,
     );
   const misled = steps.find(({ bits }) => bits < -1.5);
   if (misled)
-    list.push(`“${misled.say}: ${misled.value}” pointed away from the fault: one odd reading is taken again.`);
+    list.push(t`“${misled.say}: ${misled.value}” pointed away from the fault: one odd reading is taken again.`);
   if (
     job.simulated?.intermittent &&
     job.entries.some((entry) => "reading" in entry && entry.reading.state.unplugged.length > 0)
   )
-    list.push("An intermittent was unplugged before it was caught: that can cure it for a week and hide it.");
+    list.push(t`An intermittent was unplugged before it was caught: that can cure it for a week and hide it.`);
   if (!steps.some(({ say }) => /plug|C\d|wiring|foot|ring|bearing/.test(say)))
-    list.push("Nothing was looked at: eyes and hands come before instruments.");
-  if (!right && steps.length < 4) list.push("The part was named on few readings. Measure until it is proven.");
+    list.push(t`Nothing was looked at: eyes and hands come before instruments.`);
+  if (!right && steps.length < 4) list.push(t`The part was named on few readings. Measure until it is proven.`);
   return list;
 }

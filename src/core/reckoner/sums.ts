@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { copperAt, wireOhms } from "../circuit/wire";
 import { dropOutSpeedKmh, PASSIVE_REFERENCE, spacingFactor } from "../ring/ring";
 import { frequencyHz, overallDiameterMm, parseTyre, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
@@ -34,103 +35,103 @@ export const show = (value: number, digits = 3) => Number(value.toPrecision(digi
 export const sums: readonly Sum[] = [
   {
     id: "speed",
-    title: "Speed and frequency",
+    title: t`Speed and frequency`,
     fields: [
-      { key: "tyre", label: "tyre", unit: "", usual: "205/55R16" },
-      { key: "pulses", label: "pulses a turn", unit: "", usual: "48" },
+      { key: "tyre", label: t`tyre`, unit: "", usual: "205/55R16" },
+      { key: "pulses", label: t`pulses a turn`, unit: "", usual: "48" },
       { key: "kmh", label: "speed", unit: "km/h", usual: "30" },
-      { key: "hz", label: "or frequency", unit: "Hz", usual: "" },
+      { key: "hz", label: t`or frequency`, unit: "Hz", usual: "" },
     ],
     work: (read, text, tell) => {
       const tyre = parseTyre(text("tyre"));
-      if (!tyre) return ["Write the tyre as 205/55R16."];
+      if (!tyre) return [t`Write the tyre as 205/55R16.`];
       const round = rollingCircumferenceM(tyre);
-      const lines = [`${tell(overallDiameterMm(tyre), "mm", 4)} high, rolls ${show(round, 4)} m a turn`];
+      const lines = [t`${tell(overallDiameterMm(tyre), "mm", 4)} high, rolls ${show(round, 4)} m a turn`];
       if (read("kmh") > 0)
-        lines.push(`${tell(read("kmh"), "km/h")} is ${show(frequencyHz(read("kmh"), read("pulses"), round))} Hz`);
+        lines.push(t`${tell(read("kmh"), "km/h")} is ${show(frequencyHz(read("kmh"), read("pulses"), round))} Hz`);
       if (read("hz") > 0)
-        lines.push(`${show(read("hz"))} Hz is ${tell(speedKmh(read("hz"), read("pulses"), round), "km/h")}`);
-      lines.push(`one turn a second is ${tell(round * 3.6, "km/h")}`);
+        lines.push(t`${show(read("hz"))} Hz is ${tell(speedKmh(read("hz"), read("pulses"), round), "km/h")}`);
+      lines.push(t`one turn a second is ${tell(round * 3.6, "km/h")}`);
       return lines;
     },
-    source: "UNECE R30 for the diameter; 3.05 × diameter after the ETRTO manual (from memory)",
+    source: t`UNECE R30 for the diameter; 3.05 × diameter after the ETRTO manual (from memory)`,
   },
   {
     id: "passive",
-    title: "Passive: volts to expect, and where it falls out",
+    title: t`Passive: volts to expect, and where it falls out`,
     fields: [
       { key: "kmh", label: "speed", unit: "km/h", usual: "8" },
-      { key: "nominal", label: "usual gap", unit: "mm", usual: "0.4" },
-      { key: "gap", label: "gap as it is", unit: "mm", usual: "0.4" },
-      { key: "pitch", label: "tooth pitch", unit: "mm", usual: "6.5" },
-      { key: "threshold", label: "module threshold", unit: "mV", usual: "150" },
+      { key: "nominal", label: t`usual gap`, unit: "mm", usual: "0.4" },
+      { key: "gap", label: t`gap as it is`, unit: "mm", usual: "0.4" },
+      { key: "pitch", label: t`tooth pitch`, unit: "mm", usual: "6.5" },
+      { key: "threshold", label: t`module threshold`, unit: "mV", usual: "150" },
     ],
     work: (read, _, tell) => {
       const usual = (PASSIVE_REFERENCE.volts * read("kmh")) / PASSIVE_REFERENCE.speedKmh;
       const volts = usual * spacingFactor(read("nominal"), read("gap"), read("pitch"));
       return [
-        `${show(volts)} V AC (RMS), ${show(volts * 2 * Math.SQRT2)} V peak to peak`,
-        `falls under the threshold at ${tell(dropOutSpeedKmh(volts * Math.SQRT2, read("kmh"), read("threshold") / 1000), "km/h")}`,
+        t`${show(volts)} V AC (RMS), ${show(volts * 2 * Math.SQRT2)} V peak to peak`,
+        t`falls under the threshold at ${tell(dropOutSpeedKmh(volts * Math.SQRT2, read("kmh"), read("threshold") / 1000), "km/h")}`,
       ];
     },
-    source: "0.65 V at 5 mph (common practice); Wallace 1951 for the gap",
+    source: t`0.65 V at 5 mph (common practice); Wallace 1951 for the gap`,
   },
   {
     id: "coil",
-    title: "Coil at temperature",
+    title: t`Coil at temperature`,
     fields: [
-      { key: "ohms", label: "at 20 °C", unit: "Ω", usual: "1100" },
-      { key: "celsius", label: "temperature", unit: "°C", usual: "100" },
+      { key: "ohms", label: t`at 20 °C`, unit: "Ω", usual: "1100" },
+      { key: "celsius", label: t`temperature`, unit: "°C", usual: "100" },
     ],
     work: (read, _, tell) => [
-      `${show(copperAt(read("ohms"), read("celsius")), 4)} Ω at ${tell(read("celsius"), "°C")}`,
+      t`${show(copperAt(read("ohms"), read("celsius")), 4)} Ω at ${tell(read("celsius"), "°C")}`,
     ],
-    source: "IEC 60028, 0.00393 per kelvin",
+    source: t`IEC 60028, 0.00393 per kelvin`,
   },
   {
     id: "wire",
-    title: "Wire: resistance and drop",
+    title: t`Wire: resistance and drop`,
     fields: [
-      { key: "metres", label: "length", unit: "m", usual: "3" },
-      { key: "mm2", label: "size", unit: "mm²", usual: "0.5" },
-      { key: "celsius", label: "temperature", unit: "°C", usual: "20" },
-      { key: "ma", label: "current", unit: "mA", usual: "250" },
+      { key: "metres", label: t`length`, unit: "m", usual: "3" },
+      { key: "mm2", label: t`size`, unit: "mm²", usual: "0.5" },
+      { key: "celsius", label: t`temperature`, unit: "°C", usual: "20" },
+      { key: "ma", label: t`current`, unit: "mA", usual: "250" },
     ],
     work: (read) => {
       const ohms = wireOhms(read("metres"), read("mm2"), read("celsius"));
-      return [`${show(ohms)} Ω`, `${show(ohms * read("ma"))} mV lost at ${show(read("ma"))} mA`];
+      return [t`${show(ohms)} Ω`, t`${show(ohms * read("ma"))} mV lost at ${show(read("ma"))} mA`];
     },
-    source: "ISO 6722-1 maximum values (from memory)",
+    source: t`ISO 6722-1 maximum values (from memory)`,
   },
   {
     id: "sense",
-    title: "Sense resistor, shunt and clamp",
+    title: t`Sense resistor, shunt and clamp`,
     fields: [
-      { key: "volts", label: "volts across it", unit: "V", usual: "0.84" },
-      { key: "ohms", label: "resistor", unit: "Ω", usual: "120" },
-      { key: "loops", label: "loops in the clamp", unit: "", usual: "6" },
+      { key: "volts", label: t`volts across it`, unit: "V", usual: "0.84" },
+      { key: "ohms", label: t`resistor`, unit: "Ω", usual: "120" },
+      { key: "loops", label: t`loops in the clamp`, unit: "", usual: "6" },
     ],
     work: (read) => {
       const ma = (1000 * read("volts")) / read("ohms");
-      return [`${show(ma)} mA`, `a clamp with ${show(read("loops"))} loops shows ${show(ma * read("loops"))} mA`];
+      return [t`${show(ma)} mA`, t`a clamp with ${show(read("loops"))} loops shows ${show(ma * read("loops"))} mA`];
     },
-    source: "Ohm; six loops make 42 and 84 mA of 7 and 14 (common practice)",
+    source: t`Ohm; six loops make 42 and 84 mA of 7 and 14 (common practice)`,
   },
   {
     id: "length",
-    title: "Gap, torque, speed, temperature: the other unit",
+    title: t`Gap, torque, speed, temperature: the other unit`,
     fields: [
-      { key: "mm", label: "length", unit: "mm", usual: "0.4" },
-      { key: "nm", label: "torque", unit: "N·m", usual: "119" },
+      { key: "mm", label: t`length`, unit: "mm", usual: "0.4" },
+      { key: "nm", label: t`torque`, unit: "N·m", usual: "119" },
       { key: "kmh", label: "speed", unit: "km/h", usual: "8" },
-      { key: "celsius", label: "temperature", unit: "°C", usual: "20" },
+      { key: "celsius", label: t`temperature`, unit: "°C", usual: "20" },
     ],
     work: (read) => [
-      `${show(read("mm"))} mm = ${show(read("mm") / MM_PER_INCH)} in`,
-      `${show(read("nm"))} N·m = ${show(read("nm") / NM_PER_LBFT)} lb·ft`,
+      t`${show(read("mm"))} mm = ${show(read("mm") / MM_PER_INCH)} in`,
+      t`${show(read("nm"))} N·m = ${show(read("nm") / NM_PER_LBFT)} lb·ft`,
       `${show(read("kmh"))} km/h = ${show(read("kmh") / KMH_PER_MPH)} mph`,
       `${show(read("celsius"))} °C = ${show(1.8 * read("celsius") + 32)} °F`,
     ],
-    source: "NIST SP 811, exact",
+    source: t`NIST SP 811, exact`,
   },
 ];

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import type { RepairPlan } from "./steps";
 
 export interface EstimateSettings {
@@ -31,13 +32,13 @@ export function estimate(
 ): { lines: EstimateLine[]; net: number; tax: number; total: number } {
   const hours = (minutes: number) => (minutes / 60) * settings.labourRate;
   const lines: EstimateLine[] = [
-    { say: "parts", amount: plan.partsCost },
-    { say: `labour, ${plan.labourMin} min`, amount: hours(plan.labourMin) },
-    { say: `diagnosis, ${Math.round(diagnosisMin)} min`, amount: hours(diagnosisMin) },
+    { say: t`parts`, amount: plan.partsCost },
+    { say: t`labour, ${plan.labourMin} min`, amount: hours(plan.labourMin) },
+    { say: t`diagnosis, ${Math.round(diagnosisMin)} min`, amount: hours(diagnosisMin) },
   ];
   if (sensorComesOut)
     lines.push({
-      say: `seized sensor, ${settings.seizedPct} in 100 × ${settings.seizedMin} min`,
+      say: t`seized sensor, ${settings.seizedPct} in 100 × ${settings.seizedMin} min`,
       amount: (settings.seizedPct / 100) * hours(settings.seizedMin),
     });
   const net = lines.reduce((sum, { amount }) => sum + amount, 0);

@@ -1,7 +1,8 @@
+import { t } from "../words/words";
 /** What is seen on the road before the car goes back (the order of the trade). */
 export const ROAD_TEST: readonly string[] = [
-  "codes cleared with the scan tool",
-  "lamp out, drive of at least half a kilometre",
-  "all four speeds clean at every speed",
-  "stops from low speed on dry ground: no buzz",
+  t`codes cleared with the scan tool`,
+  t`lamp out, drive of at least half a kilometre`,
+  t`all four speeds clean at every speed`,
+  t`stops from low speed on dry ground: no buzz`,
 ];

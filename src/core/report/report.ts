@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import * as z from "zod/mini";
 import { answersFor } from "../checks/answers";
 import { hookupLabel, stateWords } from "../checks/words";
@@ -66,18 +67,18 @@ export function reportOf(
     return (hookup.ok ? answersFor(hookup.value, job.setup)?.say[word] : undefined) ?? word;
   };
   return {
-    car: job.car.name || "car without a name",
+    car: job.car.name || t`car without a name`,
     plate: job.car.plate,
     date: now.toISOString().slice(0, 10),
     corner: cornerWords[job.setup.corner],
     came: [
       ...job.complaint.codes.map((text) => (decodeCode(text) ? `${text}: ${sayCode(text)}` : text)),
-      job.complaint.presence === "hard" ? "The fault was there when the car came in." : "The fault comes and goes.",
+      job.complaint.presence === "hard" ? t`The fault was there when the car came in.` : t`The fault comes and goes.`,
       ...(job.complaint.note ? [job.complaint.note] : []),
     ],
     found: proven
       ? proven.words
-      : `Nothing is proven yet. First in question: ${lead.words} (${formatShare(lead.share)}).`,
+      : t`Nothing is proven yet. First in question: ${lead.words} (${formatShare(lead.share)}).`,
     meaning: MEANING,
     proof: (proven?.provenBy ?? []).flatMap((index) => {
       const entry = before[index];
@@ -87,8 +88,8 @@ export function reportOf(
     done: repair
       ? [
           repair.guess
-            ? `Repaired on a guess (${formatShare(repair.share)} at the time): ${repair.words}`
-            : `Repaired: ${repair.words}`,
+            ? t`Repaired on a guess (${formatShare(repair.share)} at the time): ${repair.words}`
+            : t`Repaired: ${repair.words}`,
           ...job.entries.flatMap((entry) =>
             entry.kind === "tick" ? [entry.text ? `${entry.item}: ${entry.text}` : entry.item] : [],
           ),
@@ -96,7 +97,7 @@ export function reportOf(
       : [],
     verified: (repair ? (verification?.items ?? []) : []).map(
       ({ check, before: was, after, passes }) =>
-        `${check.label}: ${was} before, ${after ?? "not measured"} after${passes === null ? "" : passes ? ", good" : ", still wrong"}`,
+        t`${check.label}: ${was} before, ${after ?? t`not measured`} after${passes === null ? "" : passes ? t`, good` : t`, still wrong`}`,
     ),
     fixed: verification?.fixed ?? false,
     advice: ADVICE,
@@ -115,14 +116,12 @@ export function reportOf(
       })),
     ],
     setup: [
-      `Sensor: ${familyWords[job.setup.family]}, ${job.setup.pulsesPerRevolution} pulses a turn`,
-      `Tyre: ${job.setup.tyre}`,
+      t`Sensor: ${familyWords[job.setup.family]}, ${job.setup.pulsesPerRevolution} pulses a turn`,
+      t`Tyre: ${job.setup.tyre}`,
     ],
     ...(trace ? { trace } : {}),
   };
 }
 
-const MEANING =
-  "The sensor at each wheel tells the brakes how fast that wheel turns. When one is wrong, ABS, traction and stability control switch themselves off or act when they should not. The ordinary brakes work.";
-const ADVICE =
-  "The tool that helped with this diagnosis advises; a qualified person decided. Wheel nuts are to be checked again after the first drive. Shares are estimates.";
+const MEANING = t`The sensor at each wheel tells the brakes how fast that wheel turns. When one is wrong, ABS, traction and stability control switch themselves off or act when they should not. The ordinary brakes work.`;
+const ADVICE = t`The tool that helped with this diagnosis advises; a qualified person decided. Wheel nuts are to be checked again after the first drive. Shares are estimates.`;

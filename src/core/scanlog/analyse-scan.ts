@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import type { CornerSetup } from "../circuit/setup";
 import { parseTyre, rollingCircumferenceM } from "../tyre/tyre";
 import { cornerWords, corners, type Corner } from "../units/corner";
@@ -65,7 +66,7 @@ function byAxle(findings: ScanFinding[], car: ScanCar): ScanFinding[] {
       code: "axle-ratio",
       corner: null,
       size: ratio,
-      say: `Both front wheels read ${(Math.abs(ratio - 1) * 100).toFixed(1)} % ${ratio > 1 ? "fast" : "slow"} against the rear, alike: two sizes of tyre, no fault of a corner.${explained ? " The sizes set up for the two axles differ by just that much." : " Read the sizes of all four."}`,
+      say: t`Both front wheels read ${(Math.abs(ratio - 1) * 100).toFixed(1)} % ${ratio > 1 ? t`fast` : t`slow`} against the rear, alike: two sizes of tyre, no fault of a corner.${explained ? t` The sizes set up for the two axles differ by just that much.` : t` Read the sizes of all four.`}`,
     },
   ];
 }
@@ -134,7 +135,7 @@ function cornerFindings(
         startS: timeS[dead[0]!]!,
         endS: timeS[dead.at(-1)!]!,
         size: 0,
-        say: `${capital(name)} stays at zero while the others reach ${Math.round(largest(moving.map((i) => reference[i]!)))} km/h.`,
+        say: t`${capital(name)} stays at zero while the others reach ${Math.round(largest(moving.map((i) => reference[i]!)))} km/h.`,
       },
     ];
   const runs = runsWhere(timeS.length, (i) => reference[i]! > STOPPED_KMH + 1 && own[i]! < 0.5 * reference[i]!);
@@ -150,7 +151,7 @@ function cornerFindings(
         startS: timeS[stops[0]![0]]!,
         endS: timeS[stops[0]![1]]!,
         size: at,
-        say: `${capital(name)} falls to zero at about ${at.toFixed(1)} km/h while slowing (${stops.length} of ${countStops(reference)} stops): too weak a signal at low speed. Gap, ring or a weak coil before wiring.`,
+        say: t`${capital(name)} falls to zero at about ${at.toFixed(1)} km/h while slowing (${stops.length} of ${countStops(reference)} stops): too weak a signal at low speed. Gap, ring or a weak coil before wiring.`,
       });
       found.push({
         code: "false-activation",
@@ -158,7 +159,7 @@ function cornerFindings(
         startS: timeS[stops[0]![0]]!,
         endS: timeS[stops[0]![1]]!,
         size: at,
-        say: `The module sees ${at.toFixed(0)} → 0 km/h in no time at ${name} and takes it for a locking wheel: it releases that brake on a dry stop.`,
+        say: t`The module sees ${at.toFixed(0)} → 0 km/h in no time at ${name} and takes it for a locking wheel: it releases that brake on a dry stop.`,
       });
     }
   }
@@ -171,7 +172,7 @@ function cornerFindings(
       startS: timeS[from]!,
       endS: timeS[to]!,
       size: reference[from]!,
-      say: `${capital(name)} slips at ${timeS[from]!.toFixed(1)} s under hard braking and comes back smoothly: a real event, no fault.`,
+      say: t`${capital(name)} slips at ${timeS[from]!.toFixed(1)} s under hard braking and comes back smoothly: a real event, no fault.`,
     });
   const cuts = drops.filter((run) => !slips.includes(run) && timeS[run[1]]! - timeS[run[0]]! < LONGEST_DROP_S);
   if (cuts.length > 0)
@@ -181,9 +182,9 @@ function cornerFindings(
       startS: timeS[cuts[0]![0]]!,
       endS: timeS[cuts[0]![1]]!,
       size: cuts.length,
-      say: `${capital(name)} drops out ${cuts.length} ${cuts.length === 1 ? "time" : "times"}: ${cuts
+      say: t`${capital(name)} drops out ${cuts.length} ${cuts.length === 1 ? "time" : "times"}: ${cuts
         .slice(0, 4)
-        .map(([from]) => `${timeS[from]!.toFixed(1)} s at ${Math.round(reference[from]!)} km/h`)
+        .map(([from]) => t`${timeS[from]!.toFixed(1)} s at ${Math.round(reference[from]!)} km/h`)
         .join(", ")}${cuts.length > 4 ? " …" : ""}. Losses with no pattern in speed point at a connection.`,
     });
   const long = drops.find(
@@ -196,7 +197,7 @@ function cornerFindings(
       startS: timeS[long[0]]!,
       endS: timeS[long[1]]!,
       size: 0,
-      say: `${capital(name)} is lost from ${timeS[long[0]]!.toFixed(1)} s to ${timeS[long[1]]!.toFixed(1)} s.`,
+      say: t`${capital(name)} is lost from ${timeS[long[0]]!.toFixed(1)} s to ${timeS[long[1]]!.toFixed(1)} s.`,
     });
   if (!held) found.push(...ratioAndJitter(timeS, own, reference, corner, car.pulsesPerRevolution));
   return found;
@@ -229,7 +230,7 @@ function ratioAndJitter(
       startS,
       endS,
       size: ratio,
-      say: `${capital(cornerWords[corner])} reads ${(Math.abs(ratio - 1) * 100).toFixed(1)} % ${ratio > 1 ? "fast" : "slow"}, steadily and at every speed: ${ratioWords(ratio, pulses)}. Not electrics.`,
+      say: t`${capital(cornerWords[corner])} reads ${(Math.abs(ratio - 1) * 100).toFixed(1)} % ${ratio > 1 ? t`fast` : t`slow`}, steadily and at every speed: ${ratioWords(ratio, pulses)}. Not electrics.`,
     });
   if (spread > 0.035)
     out.push({
@@ -238,7 +239,7 @@ function ratioAndJitter(
       startS,
       endS,
       size: spread,
-      say: `${capital(cornerWords[corner])} jumps by ${(spread * 100).toFixed(0)} % about the others' speed: pulses added or lost every turn.`,
+      say: t`${capital(cornerWords[corner])} jumps by ${(spread * 100).toFixed(0)} % about the others' speed: pulses added or lost every turn.`,
     });
   return out;
 }
@@ -259,7 +260,7 @@ function heldDoubles({ timeS, speedKmh }: ScanLog, corner: Corner, { drivetrain 
     startS: timeS[hits[0]!]!,
     endS: timeS[hits.at(-1)!]!,
     size: 2,
-    say: `Only ${cornerWords[corner]} turns while ${cornerWords[partner]} is held: through the differential it runs double. No fault by itself; raise and turn both.`,
+    say: t`Only ${cornerWords[corner]} turns while ${cornerWords[partner]} is held: through the differential it runs double. No fault by itself; raise and turn both.`,
   };
 }
 
@@ -278,7 +279,7 @@ function publishedAbove({ timeS, speedKmh }: ScanLog): ScanFinding | null {
     startS: timeS[silent[0]!]!,
     endS: timeS[silent.at(-1)!]!,
     size: lowest,
-    say: `This car sends no speed under about ${lowest.toFixed(0)} km/h. No value there is not a fault.`,
+    say: t`This car sends no speed under about ${lowest.toFixed(0)} km/h. No value there is not a fault.`,
   };
 }
 

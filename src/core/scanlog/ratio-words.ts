@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 /** Ring counts further from the right one than this are not fitted by mistake. */
 const MOST_TEETH_OFF = 6;
 const CLOSE = 0.0025;
@@ -7,11 +8,11 @@ const CLOSE = 0.0025;
  * circumference is short by some percent reads fast by as much.
  */
 export function ratioWords(ratio: number, pulses: number): string {
-  const tyre = `a tyre ${(Math.abs(1 / ratio - 1) * 100).toFixed(1)} % ${ratio > 1 ? "smaller" : "larger"} round`;
+  const tyre = t`a tyre ${(Math.abs(1 / ratio - 1) * 100).toFixed(1)} % ${ratio > 1 ? t`smaller` : t`larger`} round`;
   for (let off = 1; off <= MOST_TEETH_OFF; off++) {
     const teeth = ratio > 1 ? pulses + off : pulses - off;
     if (Math.abs(teeth / pulses - ratio) < CLOSE)
-      return `${tyre}, or a ring of ${teeth} where ${pulses} belong (${teeth}/${pulses} = ${(teeth / pulses).toFixed(3)})`;
+      return t`${tyre}, or a ring of ${teeth} where ${pulses} belong (${teeth}/${pulses} = ${(teeth / pulses).toFixed(3)})`;
   }
   return tyre;
 }

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { UnusableInput } from "../capture/capture";
 import { corners, type Corner } from "../units/corner";
 import { KMH_PER_MPH } from "../units/quantity";
@@ -22,12 +23,13 @@ const NAMES: Record<Corner, RegExp> = {
  * @throws UnusableInput saying what, where and how to mend it
  */
 export function parseScanCsv(text: string, name: string): ScanLog {
-  if (text.trim() === "") throw new UnusableInput(`${name} is empty. Export the log again, with time and four speeds.`);
+  if (text.trim() === "")
+    throw new UnusableInput(t`${name} is empty. Export the log again, with time and four speeds.`);
   const lines = text.replace(/^\uFEFF/, "").split(/\r\n|\n|\r/);
   const header = lines.findIndex((line, at) => at < LARGEST_HEADER_LINES && namedCorners(line).size >= 2);
   if (header < 0)
     throw new UnusableInput(
-      `${name}: no row names the wheels. Name the columns time, FL, FR, RL and RR, or “front left speed” and so on.`,
+      t`${name}: no row names the wheels. Name the columns time, FL, FR, RL and RR, or “front left speed” and so on.`,
     );
   const separator = separatorOf(lines[header]!);
   const labels = lines[header]!.split(separator).map(clean);
@@ -47,11 +49,11 @@ export function parseScanCsv(text: string, name: string): ScanLog {
   }
   if (bad > 0.2 * rows.length + 5)
     throw new UnusableInput(
-      `${name}: ${bad} rows have no time that can be read. Export again with seconds in a column.`,
+      t`${name}: ${bad} rows have no time that can be read. Export again with seconds in a column.`,
     );
   if (rows.length < LEAST_ROWS)
     throw new UnusableInput(
-      `${name} holds ${rows.length} rows of speeds; at least ${LEAST_ROWS} are needed. Record a drive and a stop.`,
+      t`${name} holds ${rows.length} rows of speeds; at least ${LEAST_ROWS} are needed. Record a drive and a stop.`,
     );
   return assemble(rows, columns, units, labels, name);
 }
@@ -65,7 +67,7 @@ function namedCorners(line: string): Set<Corner> {
 
 function columnsOf(labels: string[], name: string): Columns {
   const time = labels.findIndex((label) => /\b(time|zeit|t|seconds?|sec|ms|stamp|timestamp)\b/.test(label));
-  if (time < 0) throw new UnusableInput(`${name} has no time column. Name it “time (s)” or “time (ms)”.`);
+  if (time < 0) throw new UnusableInput(t`${name} has no time column. Name it “time (s)” or “time (ms)”.`);
   const columns: Columns = { time };
   for (const corner of corners) {
     const at = labels.findIndex((label, i) => i !== time && NAMES[corner].test(label));
@@ -73,7 +75,7 @@ function columnsOf(labels: string[], name: string): Columns {
   }
   const missing = corners.filter((corner) => columns[corner] === undefined);
   if (missing.length > 2)
-    throw new UnusableInput(`${name} has no column for ${missing.join(", ")}. Log all four wheels together.`);
+    throw new UnusableInput(t`${name} has no column for ${missing.join(", ")}. Log all four wheels together.`);
   return columns;
 }
 
@@ -97,7 +99,7 @@ function assemble(rows: number[][], columns: Columns, units: string[], labels: s
   const impossible = corners.find((corner) => speedKmh[corner].some((value) => value > 450 || value < -50));
   if (impossible)
     throw new UnusableInput(
-      `${name}: the column “${labels[columns[impossible]!]}” holds values no wheel can have. Choose speeds in km/h or mph.`,
+      t`${name}: the column “${labels[columns[impossible]!]}” holds values no wheel can have. Choose speeds in km/h or mph.`,
     );
   return { name, timeS, speedKmh };
 }

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { quantityUnits, type Quantity } from "./quantity";
 import type { TypedValue } from "./reading";
 
@@ -21,7 +22,7 @@ export function formatParts(value: number, quantity: Quantity, digits = 3): { nu
 /** What was typed, back in words. */
 export function formatTyped(value: TypedValue): string {
   if (value.kind === "over-limit") return "OL";
-  if (value.kind === "beep") return value.heard ? "beep" : "no beep";
+  if (value.kind === "beep") return value.heard ? "beep" : t`no beep`;
   const digits = Math.max(3, Math.min(6, significantDigits(value.value, value.resolution)));
   return formatQuantity(value.value, value.quantity, digits);
 }
@@ -30,7 +31,7 @@ export function formatTyped(value: TypedValue): string {
 export function formatShare(share: number): string {
   if (share >= 0.995 && share < 0.99995) return ">99 %";
   if (share > 0 && share < 0.005) return "<1 %";
-  return `${Math.round(share * 100)} %`;
+  return t`${Math.round(share * 100)} %`;
 }
 
 function significantDigits(value: number, resolution: number): number {

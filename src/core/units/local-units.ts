@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { KMH_PER_MPH, MM_PER_INCH, NM_PER_LBFT } from "./quantity";
 
 export interface UnitChoice {
@@ -57,7 +58,7 @@ function metricPer(unit: string): number {
 
 /** What a bare number means where lengths are read in inches: “0.02” is “0.02 in”. Anything with a unit stands. */
 export function meantIn(typed: string, unit: string | null, units: UnitChoice): string {
-  return unit === "mm" && units.length === "in" && /^\s*[\d.,]+\s*$/.test(typed) ? `${typed.trim()} in` : typed;
+  return unit === "mm" && units.length === "in" && /^\s*[\d.,]+\s*$/.test(typed) ? t`${typed.trim()} in` : typed;
 }
 
 /** A speed for drawing, in the unit chosen. */

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { KMH_PER_MPH, MM_PER_INCH, quantityUnits, type Quantity } from "./quantity";
 
 /** A reading as typed, in base units, or one of the things a display shows that is no number. */
@@ -18,17 +19,19 @@ export type ParseResult = { ok: true; value: TypedValue } | { ok: false; say: st
  */
 export function parseReading(text: string, expected: Quantity): ParseResult {
   const trimmed = text.trim();
-  if (trimmed === "") return refuse(`Nothing typed. Type a number${unitHint(expected)}.`);
+  if (trimmed === "") return refuse(t`Nothing typed. Type a number${unitHint(expected)}.`);
   const word = parseWord(trimmed);
   if (word) return { ok: true, value: word };
   const split = splitNumber(trimmed.toLowerCase().replace(/\s+/g, " "), trimmed);
-  if (!split) return refuse(`“${clip(trimmed)}” is not a number I can read. Type for example ${example(expected)}.`);
+  if (!split) return refuse(t`“${clip(trimmed)}” is not a number I can read. Type for example ${example(expected)}.`);
   const unit = parseUnit(split.unit, split.rawUnit, expected);
   if (!unit)
-    return refuse(`“${clip(split.rawUnit)}” is not a unit I know here. This reading is in ${quantityUnits[expected]}.`);
+    return refuse(
+      t`“${clip(split.rawUnit)}” is not a unit I know here. This reading is in ${quantityUnits[expected]}.`,
+    );
   if (unit.quantity !== expected)
     return refuse(
-      `“${clip(trimmed)}” is in ${quantityUnits[unit.quantity]}, but this check reads ${quantityUnits[expected]}.`,
+      t`“${clip(trimmed)}” is in ${quantityUnits[unit.quantity]}, but this check reads ${quantityUnits[expected]}.`,
     );
   return {
     ok: true,
@@ -151,13 +154,13 @@ const FIXED_UNITS: Record<string, Unit> = {
 };
 
 const EXAMPLES: Record<Quantity, string> = {
-  volts: "11.2, 953mV or 0.65vac",
-  ohms: "1.1k, 0.4 or OL",
-  amps: "7mA or 0.014",
+  volts: t`11.2, 953mV or 0.65vac`,
+  ohms: t`1.1k, 0.4 or OL`,
+  amps: t`7mA or 0.014`,
   hertz: "55.7",
   percent: "50",
-  speed: "22 km/h or 5 mph",
-  length: "0.4 mm or 0.015 in",
+  speed: t`22 km/h or 5 mph`,
+  length: t`0.4 mm or 0.015 in`,
 };
 
 function example(expected: Quantity): string {
@@ -165,7 +168,7 @@ function example(expected: Quantity): string {
 }
 
 function unitHint(expected: Quantity): string {
-  return ` in ${quantityUnits[expected]}, for example ${example(expected)}`;
+  return t` in ${quantityUnits[expected]}, for example ${example(expected)}`;
 }
 
 function refuse(say: string): ParseResult {

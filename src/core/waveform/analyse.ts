@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import type { Capture, Channel } from "../capture/capture";
 import { dropOutSpeedKmh, PASSIVE_REFERENCE } from "../ring/ring";
 import { parseTyre, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
@@ -172,7 +173,7 @@ function withLevel(finding: Finding, away: Excursions | null): Finding {
   if (!away || finding.code !== "random-dropout") return finding;
   return {
     ...finding,
-    say: `${finding.say} The level goes to ${away.levelV.toFixed(1)} V meanwhile, which no sensor makes: a wire or contact opens or touches.`,
+    say: t`${finding.say} The level goes to ${away.levelV.toFixed(1)} V meanwhile, which no sensor makes: a wire or contact opens or touches.`,
   };
 }
 
@@ -193,7 +194,7 @@ function levelFindings(
         code: "noise-at-rest",
         confidence: 0.8,
         ...whole,
-        say: "Only noise: nothing in it repeats with a wheel. A leaking coil, or the probe's ground.",
+        say: t`Only noise: nothing in it repeats with a wheel. A leaking coil, or the probe's ground.`,
       },
     ];
   if (!turning) return [];
@@ -211,7 +212,7 @@ function levelFindings(
         confidence: 0.85,
         ...whole,
         size: lowMa.least,
-        say: `Levels ${shape.lowV.toFixed(2)} and ${shape.highV.toFixed(2)} V are outside 5.9–8.4 and 11.8–16.8 mA for any usual sense resistor: resistance or a leak in the circuit, not the ring.`,
+        say: t`Levels ${shape.lowV.toFixed(2)} and ${shape.highV.toFixed(2)} V are outside 5.9–8.4 and 11.8–16.8 mA for any usual sense resistor: resistance or a leak in the circuit, not the ring.`,
       });
   }
   const duty = dutyOf(pulses);
@@ -221,7 +222,7 @@ function levelFindings(
       confidence: 0.7,
       ...whole,
       size: duty,
-      say: `High for ${Math.round(duty)} % of the time instead of about half: the sensor stands too far off, or the encoder is weak.`,
+      say: t`High for ${Math.round(duty)} % of the time instead of about half: the sensor stands too far off, or the encoder is weak.`,
     });
   return list;
 }
@@ -250,7 +251,7 @@ function passiveSize(
       confidence: 0.9,
       ...whole,
       size: rms / usual,
-      say: `${rms.toFixed(2)} V RMS at ${speed.median.toFixed(1)} km/h is ${Math.round((100 * rms) / usual)} % of the usual: too large a gap, or a weak coil. The ring itself is even.`,
+      say: t`${rms.toFixed(2)} V RMS at ${speed.median.toFixed(1)} km/h is ${Math.round((100 * rms) / usual)} % of the usual: too large a gap, or a weak coil. The ring itself is even.`,
     });
   const dropOut = dropOutSpeedKmh(rms * Math.SQRT2, speed.median, PASSIVE_THRESHOLD_V);
   if (dropOut > EARLY_DROP_OUT_KMH)
@@ -259,7 +260,7 @@ function passiveSize(
       confidence: 0.8,
       ...whole,
       size: dropOut,
-      say: `Falls under a usual module threshold at ${dropOut.toFixed(1)} km/h: the module would see a locking wheel on every slow stop.`,
+      say: t`Falls under a usual module threshold at ${dropOut.toFixed(1)} km/h: the module would see a locking wheel on every slow stop.`,
     });
   return list;
 }

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import type { ChannelAnalysis } from "./analyse";
 import type { RingRaster } from "./raster";
 
@@ -24,23 +25,23 @@ export function compareCaptures(
     list.push({ what, unit, before: one, after: other, agrees, say: agrees ? "alike" : "differs" });
   };
   if (a.signal === "two-level" && b.signal === "two-level") {
-    add("low level", "V", a.levels.lowV, b.levels.lowV, 0.08 * Math.max(0.5, Math.abs(a.levels.lowV)));
-    add("high level", "V", a.levels.highV, b.levels.highV, 0.08 * Math.max(0.5, Math.abs(a.levels.highV)));
-    add("high share of a pulse", "%", a.dutyPct, b.dutyPct, 6);
+    add(t`low level`, "V", a.levels.lowV, b.levels.lowV, 0.08 * Math.max(0.5, Math.abs(a.levels.lowV)));
+    add(t`high level`, "V", a.levels.highV, b.levels.highV, 0.08 * Math.max(0.5, Math.abs(a.levels.highV)));
+    add(t`high share of a pulse`, "%", a.dutyPct, b.dutyPct, 6);
   } else if (a.speedKmh && b.speedKmh) {
     const size = (one: ChannelAnalysis) => (1000 * one.peakToPeakV) / one.speedKmh!.max;
-    add("size for speed", "mV per km/h", size(a), size(b), 0.25 * size(a));
+    add(t`size for speed`, t`mV per km/h`, size(a), size(b), 0.25 * size(a));
   }
-  add("pulses missing a turn", "", missingATurn(before.raster), missingATurn(after.raster), 0.5);
+  add(t`pulses missing a turn`, "", missingATurn(before.raster), missingATurn(after.raster), 0.5);
   if (before.raster && after.raster && before.raster.columns === after.raster.columns) {
     const match = patternMatch(before.raster.meanDeviation, after.raster.meanDeviation);
     list.push({
-      what: "ring pattern",
+      what: t`ring pattern`,
       unit: "",
       before: 1,
       after: match,
       agrees: match > SAME_RING,
-      say: match > SAME_RING ? "the same ring" : "not the same ring, or too even to tell",
+      say: match > SAME_RING ? t`the same ring` : t`not the same ring, or too even to tell`,
     });
   }
   return list;

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { median } from "../units/median";
 import type { ChannelAnalysis } from "./analyse";
 
@@ -20,23 +21,23 @@ export function departing(channels: readonly ChannelAnalysis[]): string[] {
     const usualHertz = median(rest.map(({ frequencyHz }) => frequencyHz?.median ?? NaN).filter(Number.isFinite));
     const usualSize = median(rest.map(({ peakToPeakV }) => peakToPeakV));
     if (!turning.includes(one)) {
-      said.push(`${one.name} shows no pulses while the others turn at ${usualHertz.toFixed(0)} Hz.`);
+      said.push(t`${one.name} shows no pulses while the others turn at ${usualHertz.toFixed(0)} Hz.`);
       continue;
     }
     const ratio = (one.frequencyHz?.median ?? NaN) / usualHertz;
     const size = one.peakToPeakV / usualSize;
     if (Math.abs(ratio - 1) > RHYTHM_SPREAD && agree(rest.map(({ frequencyHz }) => frequencyHz?.median ?? NaN)))
       said.push(
-        `${one.name} turns ${(Math.abs(ratio - 1) * 100).toFixed(1)} % ${ratio > 1 ? "faster" : "slower"} than the others: tyre or ring count, not electrics.`,
+        t`${one.name} turns ${(Math.abs(ratio - 1) * 100).toFixed(1)} % ${ratio > 1 ? "faster" : "slower"} than the others: tyre or ring count, not electrics.`,
       );
     if (Math.abs(size - 1) > SIZE_SPREAD)
       said.push(
-        `${one.name} is ${size > 1 ? "larger" : "smaller"}: ${Math.round(100 * size)} % of the others' height.`,
+        t`${one.name} is ${size > 1 ? t`larger` : t`smaller`}: ${Math.round(100 * size)} % of the others' height.`,
       );
     const own = one.findings.filter(({ code }) =>
       rest.every(({ findings }) => findings.every((other) => other.code !== code)),
     );
-    if (own.length > 0) said.push(`Only ${one.name}: ${own[0]!.say}`);
+    if (own.length > 0) said.push(t`Only ${one.name}: ${own[0]!.say}`);
   }
   return said;
 }

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import type { Finding } from "./findings";
 import type { Pulse } from "./pulses";
 import type { SignalShape } from "./signal";
@@ -30,7 +31,7 @@ export function disturbances(
       count: spikes.length,
       startS: startS + spikes[0]![0] * sampleS,
       endS: startS + spikes[0]![1] * sampleS,
-      say: `${spikes.length === 1 ? "One spike" : `${spikes.length} spikes`} far beyond both levels at ${(startS + spikes[0]![0] * sampleS).toFixed(2)} s: the probe moved. Not a fault.`,
+      say: t`${spikes.length === 1 ? t`One spike` : t`${spikes.length} spikes`} far beyond both levels at ${(startS + spikes[0]![0] * sampleS).toFixed(2)} s: the probe moved. Not a fault.`,
     });
   if (shape.kind === "two-level" && shape.noiseV > HASH * span)
     list.push({
@@ -40,7 +41,7 @@ export function disturbances(
       size: shape.noiseV,
       startS,
       endS: startS + samples.length * sampleS,
-      say: `Hash of ${Math.round(1000 * shape.noiseV)} mV RMS rides on it all the time, not locked to the ring. Clip the probe's ground at the sensor's own ground and look again before blaming a wire.`,
+      say: t`Hash of ${Math.round(1000 * shape.noiseV)} mV RMS rides on it all the time, not locked to the ring. Clip the probe's ground at the sensor's own ground and look again before blaming a wire.`,
     });
   return list;
 }
@@ -78,7 +79,7 @@ export function keyOnFinding(end: number, sampleS: number, startS: number): Find
     ringLocked: false,
     startS,
     endS: startS + end * sampleS,
-    say: "The signal only comes up after the recording began: the key being turned, not a fault.",
+    say: t`The signal only comes up after the recording began: the key being turned, not a fault.`,
   };
 }
 

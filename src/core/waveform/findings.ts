@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 export type FindingCode =
   | "missing-pulses"
   | "cracked-ring"
@@ -53,20 +54,20 @@ export function leadingFinding(findings: readonly Finding[], signal: string): st
 
 /** Findings as titles. */
 export const findingWords: Record<FindingCode, string> = {
-  "missing-pulses": "Pulses missing, same place each turn",
-  "cracked-ring": "Ring cracked",
-  "odd-tooth": "One odd tooth",
-  eccentric: "Ring out of true, or play",
-  "random-dropout": "Lost at random places",
-  "supply-dip": "Supply sinks with it",
-  "noise-at-rest": "Noise without a wheel",
-  interference: "Hash",
-  "low-amplitude": "Too small for the speed",
-  "drop-out-speed": "Falls out at low speed",
-  "duty-shift": "High and low uneven",
-  "level-out-of-window": "Levels wrong",
-  "key-on-transient": "Key turned on",
-  "probe-spike": "Probe moved",
+  "missing-pulses": t`Pulses missing, same place each turn`,
+  "cracked-ring": t`Ring cracked`,
+  "odd-tooth": t`One odd tooth`,
+  eccentric: t`Ring out of true, or play`,
+  "random-dropout": t`Lost at random places`,
+  "supply-dip": t`Supply sinks with it`,
+  "noise-at-rest": t`Noise without a wheel`,
+  interference: t`Hash`,
+  "low-amplitude": t`Too small for the speed`,
+  "drop-out-speed": t`Falls out at low speed`,
+  "duty-shift": t`High and low uneven`,
+  "level-out-of-window": t`Levels wrong`,
+  "key-on-transient": t`Key turned on`,
+  "probe-spike": t`Probe moved`,
 };
 
 /** The teeth a finding covers, counted from 1 round a ring of `columns`. */

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import type { Capture } from "../capture/capture";
 import { parseTyre, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
 import { formatQuantity } from "../units/format";
@@ -66,10 +67,10 @@ export function markerWords(
   unit: "V" | "A",
 ): string[] {
   return [
-    `Δt ${(1000 * deltaS).toFixed(2)} ms`,
+    t`Δt ${(1000 * deltaS).toFixed(2)} ms`,
     ...(hertz === null ? [] : [`1/Δt ${hertz.toFixed(1)} Hz`]),
-    `${pulses} pulses${meanHertz === null ? "" : ` at ${meanHertz.toFixed(1)} Hz`}`,
-    ...(speedKmh === null ? [] : [`${speedKmh.toFixed(1)} km/h`]),
+    t`${pulses} pulses${meanHertz === null ? "" : t` at ${meanHertz.toFixed(1)} Hz`}`,
+    ...(speedKmh === null ? [] : [t`${speedKmh.toFixed(1)} km/h`]),
     `Δ ${markerLevel(bV - aV, unit)}`,
   ];
 }

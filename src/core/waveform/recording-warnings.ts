@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { FEWEST_SAMPLES_A_PULSE } from "./pulses";
 import type { SignalShape } from "./signal";
 import { someSamples } from "./some-samples";
@@ -18,12 +19,12 @@ export function recordingWarnings(
   if (periods.length >= 4 && usual < FEWEST_SAMPLES_A_PULSE) {
     const goodFor = speed ? (speed.max * usual) / FEWEST_SAMPLES_A_PULSE : null;
     list.push(
-      `Only ${usual.toFixed(1)} samples a pulse at ${(1 / sampleS / 1000).toPrecision(3)} kS/s: teeth can be missed.${goodFor ? ` This rate is good up to about ${goodFor.toFixed(0)} km/h.` : ""} Record faster or turn slower.`,
+      t`Only ${usual.toFixed(1)} samples a pulse at ${(1 / sampleS / 1000).toPrecision(3)} kS/s: teeth can be missed.${goodFor ? t` This rate is good up to about ${goodFor.toFixed(0)} km/h.` : ""} Record faster or turn slower.`,
     );
   }
   if (kind === "sine" && isClipped(someSamples(samples)))
     list.push(
-      "The tops are cut off flat: the input was over its range. Choose a larger range; heights here mean nothing.",
+      t`The tops are cut off flat: the input was over its range. Choose a larger range; heights here mean nothing.`,
     );
   return list;
 }

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import { median } from "../units/median";
 import type { Finding } from "./findings";
 import { isMissing, type Pulse, type Rhythm } from "./pulses";
@@ -31,7 +32,7 @@ export function lossFindings(
       count: lost,
       startS: at(own[0]!),
       endS: at(own[0]! + 1),
-      say: `${lost === 1 ? "One pulse is" : `${lost} pulses are`} missing at the same place on ${own.length} of ${Math.max(own.length, Math.floor(ring!.revolutions))} turns. It turns with the wheel: the ring, not the wire.`,
+      say: t`${lost === 1 ? t`One pulse is` : t`${lost} pulses are`} missing at the same place on ${own.length} of ${Math.max(own.length, Math.floor(ring!.revolutions))} turns. It turns with the wheel: the ring, not the wire.`,
     };
     const others = gaps.filter((i) => !own.includes(i));
     return others.length > Math.max(1, 0.15 * gaps.length) ? [finding, scattered(others, ratios, at)] : [finding];
@@ -56,7 +57,7 @@ function scattered(gaps: number[], ratios: Float64Array, at: (i: number) => numb
     count: lost,
     startS: at(gaps[0]!),
     endS: at(gaps[0]! + 1),
-    say: `The signal is lost ${gaps.length === 1 ? "once" : `${gaps.length} times`} (${lost} pulses) at no fixed place of the ring. Look for a loose contact or wire, not for a bad ring.`,
+    say: t`The signal is lost ${gaps.length === 1 ? t`once` : t`${gaps.length} times`} (${lost} pulses) at no fixed place of the ring. Look for a loose contact or wire, not for a bad ring.`,
   };
 }
 
@@ -125,7 +126,7 @@ export function shapeFindings(
       size: Math.abs(size),
       startS,
       endS,
-      say: `The spacing jumps by ${Math.round(Math.abs(size) * 100)} % of a tooth at the same place each turn: a crack, or a tooth out of place. Not a wire.`,
+      say: t`The spacing jumps by ${Math.round(Math.abs(size) * 100)} % of a tooth at the same place each turn: a crack, or a tooth out of place. Not a wire.`,
     });
   }
   const heightRest = ring.heightMean.map((value) => value - 1);
@@ -143,7 +144,7 @@ export function shapeFindings(
         size: deviations[tooth]!,
         startS,
         endS,
-        say: `One tooth stands ${Math.round(deviations[tooth]! * 100)} % ${heightRest[tooth]! < 0 ? "lower" : "higher"} than its neighbours, each turn: debris or a bent tooth.`,
+        say: t`One tooth stands ${Math.round(deviations[tooth]! * 100)} % ${heightRest[tooth]! < 0 ? t`lower` : t`higher`} than its neighbours, each turn: debris or a bent tooth.`,
       });
     }
   }
@@ -156,7 +157,7 @@ export function shapeFindings(
       size: wave1.size,
       startS: spanOf(0)[0],
       endS: spanOf(ring.pulsesPerRevolution - 1)[1],
-      say: `${wave1.say} once a turn: the ring runs out of true, or the bearing has play. Not a wire.`,
+      say: t`${wave1.say} once a turn: the ring runs out of true, or the bearing has play. Not a wire.`,
     });
   return list;
 }
@@ -166,13 +167,13 @@ function turnWave({ period, height, duty }: TurnWaves, isPassive: boolean): { si
   const stands = (wave: TurnWave | null, least: number) =>
     wave !== null && wave.size > least && wave.size > WAVE_OVER_ERROR * wave.error;
   if (stands(period, LEAST_PERIOD_WAVE))
-    return { size: period!.size, say: `Speed seems to swing by ${Math.round(period!.size * 100)} %` };
+    return { size: period!.size, say: t`Speed seems to swing by ${Math.round(period!.size * 100)} %` };
   if (isPassive && stands(height, LEAST_HEIGHT_WAVE))
-    return { size: height!.size, say: `The height swings by ${Math.round(height!.size * 100)} %` };
+    return { size: height!.size, say: t`The height swings by ${Math.round(height!.size * 100)} %` };
   if (!isPassive && stands(duty, LEAST_DUTY_WAVE))
     return {
       size: duty!.size,
-      say: `The high share of a pulse swings by ${(duty!.size * 100).toFixed(1)} % of a pulse, the gap with it,`,
+      say: t`The high share of a pulse swings by ${(duty!.size * 100).toFixed(1)} % of a pulse, the gap with it,`,
     };
   return null;
 }

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import type { Capture } from "../capture/capture";
 import type { Finding } from "./findings";
 import { someSamples } from "./some-samples";
@@ -49,10 +50,10 @@ export function supplyFinding(
     size: usualV - least,
     withSignal,
     ...times[0]!,
-    say: `The supply sinks from ${usualV.toFixed(1)} to ${least.toFixed(1)} V ${dips.length === 1 ? "once" : `${dips.length} times`}${
+    say: t`The supply sinks from ${usualV.toFixed(1)} to ${least.toFixed(1)} V ${dips.length === 1 ? t`once` : t`${dips.length} times`}${
       withSignal
-        ? ", and the signal is lost at the same instant: look on the supply side, not at the sensor"
-        : "; the signal lives through it"
+        ? t`, and the signal is lost at the same instant: look on the supply side, not at the sensor`
+        : t`; the signal lives through it`
     }.`,
   };
 }

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import type { ThinTrace } from "../capture/thin";
 
 const [WIDTH, HEIGHT, LEFT, RIGHT, TOP, BOTTOM] = [1000, 320, 64, 16, 40, 36];
@@ -23,10 +24,10 @@ export function traceSvg(traces: readonly ThinTrace[], names: readonly string[],
       `<line x1="${LEFT}" x2="${WIDTH - RIGHT}" y1="${y(v).toFixed(1)}" y2="${y(v).toFixed(1)}" stroke="#d9d2c3"/>${text([LEFT - 6, y(v) + 5], `${Number(v.toPrecision(3))} ${unit}`, 'text-anchor="end"')}`,
   );
   const times = [0, 0.25, 0.5, 0.75, 1].map((part) => {
-    const t = fromS + part * (toS - fromS);
+    const at = fromS + part * (toS - fromS);
     return text(
-      [x(t), HEIGHT - 12],
-      `${Number(t.toPrecision(4))} s`,
+      [x(at), HEIGHT - 12],
+      t`${Number(at.toPrecision(4))} s`,
       `text-anchor="${part === 1 ? "end" : part === 0 ? "start" : "middle"}"`,
     );
   });

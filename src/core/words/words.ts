@@ -6,6 +6,9 @@ export interface Tongue {
   /** Language tag, for dates and numbers. */
   tag: string;
   t: typeof plain;
+  /** As `t`, for values that are not text: parts in the order of this tongue. */
+  jt: (strings: TemplateStringsArray, ...values: unknown[]) => unknown[];
+  gettext: (english: string) => string;
   ngettext: typeof plainCount;
 }
 
@@ -19,6 +22,9 @@ export const t: typeof plain = (strings, ...values) => (globalThis.tastaturaTong
 /** One sentence of two by a count: ngettext(msgid`${n} reading`, `${n} readings`, n). */
 export const ngettext: typeof plainCount = (one, many, count) =>
   (globalThis.tastaturaTongue?.ngettext ?? plainCount)(one, many, count);
+
+/** A sentence kept as English elsewhere (as data, or as a name), in the tongue spoken. */
+export const gettext = (english: string) => globalThis.tastaturaTongue?.gettext(english) ?? english;
 
 /** The English of one, kept with its parts so that it can be looked up. */
 export function msgid(strings: TemplateStringsArray, ...values: Value[]): Counted {
@@ -36,7 +42,8 @@ export function midSentence(words: string): string {
 }
 
 type Value = string | number;
-type Counted = String & { _strs: TemplateStringsArray; _exprs: Value[] };
+/** Text that keeps its parts; the translator looks it up by them. */
+type Counted = { toString(): string } & { _strs: TemplateStringsArray; _exprs: Value[] };
 
 function plain(strings: TemplateStringsArray, ...values: Value[]): string {
   return strings.reduce((all, part, i) => all + part + (i < values.length ? String(values[i]) : ""), "");

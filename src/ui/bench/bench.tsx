@@ -1,4 +1,6 @@
 "use client";
+import { t } from "@/core/words/words";
+import { jt } from "../keys/words";
 import dynamic from "next/dynamic";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
@@ -37,7 +39,7 @@ const LogPanel = dynamic(() => import("./log-panel").then((module) => module.Log
 const CaughtPanel = dynamic(() => import("./caught-panel").then((module) => module.CaughtPanel), { ssr: false });
 const CapturePanel = dynamic(() => import("./capture-panel").then((module) => module.CapturePanel), {
   ssr: false,
-  loading: () => <p className="rounded-2xl border border-rule bg-card p-4 text-muted">Loading captures…</p>,
+  loading: () => <p className="rounded-2xl border border-rule bg-card p-4 text-muted">{t`Loading captures…`}</p>,
 });
 
 /** The main screen: the path, the next check, the suspects, the log. */
@@ -90,7 +92,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   const probes = useMemo(() => ({ red, black }), [red, black]);
   const pickPoints = useCallback((red: string, black: string) => setPicking({ red, black }), []);
   const log = () => {
-    if (!check || typed.trim() === "") return setRefusal("Nothing typed yet.");
+    if (!check || typed.trim() === "") return setRefusal(t`Nothing typed yet.`);
     const lock = interlock(check.hookup);
     if (lock?.stops) return setRefusal(lock.say);
     const read = readingTyped(check.hookup, meantIn(typed, check.unit, units), job.setup);
@@ -100,7 +102,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   const retract = (id: string) => append({ ...stamp(), kind: "retract", entry: id });
   const edit = (entry: ReadingEntry, text: string): string | null => {
     if (standingRepair(job) && !readingsAfterRepair(job).some(({ id }) => id === entry.id))
-      return "This was measured before the repair. Retract the repair first, then change it.";
+      return t`This was measured before the repair. Retract the repair first, then change it.`;
     const hookup = hookupOf(entry.reading, job.setup);
     const read = hookup.ok ? readingTyped(hookup.value, text, job.setup) : hookup;
     if (!read.ok) return read.say;
@@ -114,7 +116,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   const undo = () => {
     const last = lastUndoable(job);
     if (last) retract(last.id);
-    else toast("Nothing to undo.");
+    else toast(t`Nothing to undo.`);
   };
   const skip = (reason: string) =>
     check && !free && append({ ...stamp(), kind: "skip", check: check.id, reason: `${reason}: ${check.label}` });
@@ -178,22 +180,18 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
 
   if (failed)
     return (
-      <p role="alert" className="m-6 rounded-xl border border-brick bg-brick-wash p-4">
-        The line-up could not be worked out: {failed}. The log is safe; export the job and report this.
-      </p>
+      <p
+        role="alert"
+        className="m-6 rounded-xl border border-brick bg-brick-wash p-4"
+      >{t`The line-up could not be worked out: ${failed}. The log is safe; export the job and report this.`}</p>
     );
-  if (!diagnosis)
-    return (
-      <p className="p-16 text-center text-muted" role="status">
-        Lining up the suspects…
-      </p>
-    );
+  if (!diagnosis) return <p className="p-16 text-center text-muted" role="status">{t`Lining up the suspects…`}</p>;
   const contradicted = new Set(
     diagnosis.contradictions.flatMap(({ reading }) => standingReadings(job)[reading]?.id ?? []),
   );
   return (
     <main aria-busy={working}>
-      <h1 className="sr-only">Bench: {job.car.name}</h1>
+      <h1 className="sr-only">{t`Bench: ${job.car.name}`}</h1>
       <PathDrawing
         setup={job.setup}
         suspects={alone ? NONE : diagnosis.suspects}
@@ -228,10 +226,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
               onReadIt={job.simulated ? () => void readIt() : null}
             />
           ) : (
-            <p className="rounded-2xl border border-rule bg-card p-8 text-center">
-              Every check that is allowed now has been made. Press P to log any other measurement, or retract one that
-              you doubt.
-            </p>
+            <p className="rounded-2xl border border-rule bg-card p-8 text-center">{t`Every check that is allowed now has been made. Press P to log any other measurement, or retract one that you doubt.`}</p>
           )}
           {diagnosis.contradictions.map(({ reading, say }) => (
             <p key={reading} role="alert" className="rounded-xl border border-plum bg-card px-4 py-2 text-plum">
@@ -255,21 +250,15 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
         </div>
       </div>
       <footer className="flex flex-wrap gap-x-5 gap-y-1 border-t border-rule px-4 py-2 text-sm text-muted">
-        <span>
-          <b className="text-ink">U</b> undo
-        </span>
-        <span>
-          <b className="text-ink">[ ]</b> other checks
-        </span>
-        <span>
-          <b className="text-ink">P</b> pick two points
-        </span>
-        <button type="button" className="underline" onClick={() => setKeys(true)}>
-          <b className="text-ink">?</b> all keys
-        </button>
-        <span className="ml-auto">
-          The tool advises; a qualified person decides. The maker's procedure and torques come first.
-        </span>
+        <span>{jt`${(<b className="text-ink">U</b>)} undo`}</span>
+        <span>{jt`${(<b className="text-ink">[ ]</b>)} other checks`}</span>
+        <span>{jt`${(<b className="text-ink">P</b>)} pick two points`}</span>
+        <button
+          type="button"
+          className="underline"
+          onClick={() => setKeys(true)}
+        >{jt`${(<b className="text-ink">?</b>)} all keys`}</button>
+        <span className="ml-auto">{t`The tool advises; a qualified person decides. The maker's procedure and torques come first.`}</span>
       </footer>
       {picking && (
         <FreeReading setup={job.setup} points={picking} onClose={() => setPicking(null)} onChoose={chooseFree} />

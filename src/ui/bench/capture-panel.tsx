@@ -1,4 +1,6 @@
 "use client";
+import { t } from "@/core/words/words";
+import { jt } from "../keys/words";
 import { memo, useState } from "react";
 import { scopeAnswers } from "@/core/checks/answers";
 import { captureReading } from "@/core/job/reading";
@@ -24,7 +26,7 @@ export const CapturePanel = memo(function CapturePanel({
   const channel = read?.result.ok ? read.result.channels[0] : null;
   return (
     <section
-      aria-label="Capture"
+      aria-label={t`Capture`}
       className={`rounded-2xl border bg-card p-4 ${over ? "border-marigold" : "border-rule"}`}
       onDragOver={(event) => {
         event.preventDefault();
@@ -39,13 +41,15 @@ export const CapturePanel = memo(function CapturePanel({
       }}
     >
       <div className="flex items-center gap-3">
-        <h2 className="text-sm font-semibold text-muted">Capture</h2>
-        <p className="text-sm text-muted">Drop a recording of the signal here (CSV, gz, WAV), or choose one.</p>
+        <h2 className="text-sm font-semibold text-muted">{t`Capture`}</h2>
+        <p className="text-sm text-muted">{t`Drop a recording of the signal here (CSV, gz, WAV), or choose one.`}</p>
         <ReadingShare share={share} onStop={() => void stop()} />
         <span className="ml-auto">
-          <FileCap label="Capture file" accept={CAPTURE_FILES} onFile={(file) => void take(file)}>
-            choose file
-          </FileCap>
+          <FileCap
+            label={t`Capture file`}
+            accept={CAPTURE_FILES}
+            onFile={(file) => void take(file)}
+          >{t`choose file`}</FileCap>
         </span>
       </div>
       {read && !read.result.ok && (
@@ -61,28 +65,21 @@ export const CapturePanel = memo(function CapturePanel({
               <li key={finding.code + finding.startS} className="border-t border-rule py-1.5">
                 <b>{scopeAnswers.say[finding.code] ?? finding.code}</b>
                 {finding.tooth && (
-                  <span className="font-mono">
-                    {" "}
-                    · tooth {finding.tooth} of {channel.pulsesPerRevolution}
-                  </span>
+                  <span className="font-mono">{jt` · tooth ${finding.tooth} of ${channel.pulsesPerRevolution}`}</span>
                 )}
                 <span className="float-right font-mono">{Math.round(finding.confidence * 100)} %</span>
                 <p className="text-sm text-muted">{finding.say}</p>
               </li>
             ))}
             {channel.findings.length === 0 && (
-              <li className="border-t border-rule py-1.5 text-verdigris">
-                ✓ Nothing wrong found in it: {channel.pulses} pulses, levels steady.
-              </li>
+              <li className="border-t border-rule py-1.5 text-verdigris">{t`✓ Nothing wrong found in it: ${channel.pulses} pulses, levels steady.`}</li>
             )}
           </ul>
           <div className="flex flex-wrap items-center gap-4">
-            <p className="font-mono text-sm text-muted">
-              {channel.pulses} pulses
-              {channel.speedKmh && say(` · ${channel.speedKmh.min.toFixed(1)}–${channel.speedKmh.max.toFixed(1)} km/h`)}
-              {channel.signal === "two-level" &&
-                ` · ${channel.levels.lowV.toFixed(2)} / ${channel.levels.highV.toFixed(2)} V`}
-            </p>
+            <p className="font-mono text-sm text-muted">{jt`${channel.pulses} pulses${channel.speedKmh && say(t` · ${channel.speedKmh.min.toFixed(1)}–${channel.speedKmh.max.toFixed(1)} km/h`)}${
+              channel.signal === "two-level" &&
+              t` · ${channel.levels.lowV.toFixed(2)} / ${channel.levels.highV.toFixed(2)} V`
+            }`}</p>
             {!read.logged && (
               <Cap
                 lead
@@ -95,9 +92,7 @@ export const CapturePanel = memo(function CapturePanel({
                   );
                   markLogged();
                 }}
-              >
-                Weigh this in: {scopeAnswers.say[channel.leading]}
-              </Cap>
+              >{t`Weigh this in: ${scopeAnswers.say[channel.leading]}`}</Cap>
             )}
           </div>
         </>

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { useState } from "react";
 import { placesToWiggle } from "@/core/checks/wiggle-list";
 import type { Entry, Job } from "@/core/job/schema";
@@ -20,11 +21,9 @@ export function CaughtPanel({ job, onAppend }: { job: Job; onAppend: (entry: Ent
     if (word === "steady") setAt((at + 1) % places.length);
   };
   return (
-    <section className="rounded-2xl border border-plum bg-card p-4" aria-label="Catch it">
-      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-plum">Comes and goes: catch it</h2>
-      <p className="py-1 text-sm">
-        Back-probe, do not unplug. Watch the reading while each place is bent, tugged, warmed or wetted.
-      </p>
+    <section className="rounded-2xl border border-plum bg-card p-4" aria-label={t`Catch it`}>
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-plum">{t`Comes and goes: catch it`}</h2>
+      <p className="py-1 text-sm">{t`Back-probe, do not unplug. Watch the reading while each place is bent, tugged, warmed or wetted.`}</p>
       <div className="flex flex-wrap gap-2">
         {places.map(({ say }, i) => (
           <Cap key={say} aria-pressed={i === at} onClick={() => setAt(i)}>
@@ -33,10 +32,8 @@ export function CaughtPanel({ job, onAppend }: { job: Job; onAppend: (entry: Ent
         ))}
       </div>
       <div className="mt-3 flex flex-wrap gap-2">
-        <Cap lead onClick={() => answer("jumps")}>
-          caught it here
-        </Cap>
-        <Cap onClick={() => answer("steady")}>steady, next place</Cap>
+        <Cap lead onClick={() => answer("jumps")}>{t`caught it here`}</Cap>
+        <Cap onClick={() => answer("steady")}>{t`steady, next place`}</Cap>
       </div>
     </section>
   );

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import clsx from "clsx";
 import type { ForecastStrip } from "@/core/job/forecast-strip";
 import { formatShare } from "@/core/units/format";
@@ -16,7 +17,7 @@ export function ForecastStripView({ strip, needle }: { strip: ForecastStrip; nee
       aria-label={strip.rows
         .map(
           (row) =>
-            `${row.words}: ${row.bands.length} band${row.bands.length === 1 ? "" : "s"}${row.overLimit > 0.5 ? ", over limit" : ""}`,
+            t`${row.words}: ${row.bands.length} band${row.bands.length === 1 ? "" : "s"}${row.overLimit > 0.5 ? t`, over limit` : ""}`,
         )
         .join("; ")}
     >
@@ -33,7 +34,7 @@ export function ForecastStripView({ strip, needle }: { strip: ForecastStrip; nee
               )}
               title={row.words}
             >
-              {row.healthy ? "✓ healthy" : row.words}
+              {row.healthy ? t`✓ healthy` : row.words}
             </span>
             <span className="relative h-6 border-b border-rule">
               {row.bands.map((band) => (
@@ -90,7 +91,7 @@ function WordForecast({ strip, words }: { strip: ForecastStrip; words: string[] 
       <table className="w-full text-sm">
         <thead>
           <tr className="text-left text-muted">
-            <th className="pr-3 font-normal">would say</th>
+            <th className="pr-3 font-normal">{t`would say`}</th>
             {words.map((word, i) =>
               shown[i] ? (
                 <th key={word} className="px-1 font-normal">
@@ -107,7 +108,7 @@ function WordForecast({ strip, words }: { strip: ForecastStrip; words: string[] 
                 className={clsx("max-w-48 truncate pr-3", row.healthy && "font-semibold text-verdigris")}
                 title={row.words}
               >
-                {row.healthy ? "✓ healthy" : row.words}
+                {row.healthy ? t`✓ healthy` : row.words}
               </td>
               {row.words01?.map((chance, i) =>
                 shown[i] ? (

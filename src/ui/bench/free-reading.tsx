@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { Dialog, DialogPanel, DialogTitle } from "@headlessui/react";
 import { useState } from "react";
 import { conductorsOf, spansOf, stationsOf, type CornerSetup } from "@/core/circuit/setup";
@@ -55,26 +56,26 @@ export function FreeReading({
       <div className="fixed inset-0 bg-ink/40" aria-hidden="true" />
       <div className="fixed inset-0 flex items-center justify-center overflow-y-auto p-4">
         <DialogPanel className="grid w-full max-w-xl gap-3 rounded-2xl bg-card p-5">
-          <DialogTitle className="text-xl font-bold">Pick two points</DialogTitle>
+          <DialogTitle className="text-xl font-bold">{t`Pick two points`}</DialogTitle>
           <Choice
-            label="Instrument"
+            label={t`Instrument`}
             value={instrument}
             onChange={(value) => setInstrument(value as Instrument)}
             options={instruments.map((one) => [one, instrumentWords[one]])}
           />
           {isLookInstrument(instrument) ? (
             <Choice
-              label="At what"
+              label={t`At what`}
               value={lookHere}
               onChange={setLook}
               options={possible.map((one) => [one, hookupLabel({ instrument: "eyes", look: one, state })])}
             />
           ) : (
             <>
-              <Choice label="Red probe" value={red} onChange={setRed} options={points.map((one) => [one, one])} />
+              <Choice label={t`Red probe`} value={red} onChange={setRed} options={points.map((one) => [one, one])} />
               {instrument !== "scope" && (
                 <Choice
-                  label="Black probe"
+                  label={t`Black probe`}
                   value={black}
                   onChange={setBlack}
                   options={points.map((one) => [one, one])}
@@ -83,27 +84,27 @@ export function FreeReading({
             </>
           )}
           <Choice
-            label="Key"
+            label={t`Key`}
             value={key}
             onChange={(value) => setKey(value as "on" | "off")}
             options={[
-              ["on", "on, engine off"],
+              ["on", t`on, engine off`],
               ["off", "off"],
             ]}
           />
           <Choice
-            label="Wheel"
+            label={t`Wheel`}
             value={wheel}
             onChange={(value) => setWheel(value as WheelMotion)}
             options={[
               ["still", "still"],
               ["creep", "creeping"],
-              ["hand", "spun by hand"],
+              ["hand", t`spun by hand`],
               ["driven", "driving"],
             ]}
           />
           <fieldset className="flex flex-wrap gap-x-4 gap-y-2">
-            <legend className="text-sm text-muted">Undone</legend>
+            <legend className="text-sm text-muted">{t`Undone`}</legend>
             {stationsOf(setup).map(({ station }) => (
               <Tick
                 key={station}
@@ -114,17 +115,18 @@ export function FreeReading({
                 }
               />
             ))}
-            <Tick label="battery negative" on={batteryOff} onChange={setBatteryOff} />
+            <Tick label={t`battery negative`} on={batteryOff} onChange={setBatteryOff} />
           </fieldset>
-          <Tick label="watched for minutes, MIN/MAX held, loom moved" on={watched} onChange={setWatched} />
+          <Tick label={t`watched for minutes, MIN/MAX held, loom moved`} on={watched} onChange={setWatched} />
           {!chosen.ok && <p className="text-brick">{chosen.say}</p>}
           <div className="flex justify-end gap-2">
-            <Cap legend="Esc" onClick={onClose}>
-              cancel
-            </Cap>
-            <Cap legend="Enter" lead disabled={!chosen.ok} onClick={() => chosen.ok && onChoose(chosen.value)}>
-              read here
-            </Cap>
+            <Cap legend="Esc" onClick={onClose}>{t`cancel`}</Cap>
+            <Cap
+              legend="Enter"
+              lead
+              disabled={!chosen.ok}
+              onClick={() => chosen.ok && onChoose(chosen.value)}
+            >{t`read here`}</Cap>
           </div>
         </DialogPanel>
       </div>

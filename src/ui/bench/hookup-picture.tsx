@@ -1,3 +1,5 @@
+import { t } from "@/core/words/words";
+import { jt } from "../keys/words";
 import type { HookupCard, Lead } from "@/core/checks/hookup-card";
 import type { Instrument } from "@/core/checks/hookup";
 
@@ -39,7 +41,7 @@ export function HookupPicture({ card, instrument }: { card: HookupCard; instrume
         viewBox="0 0 620 190"
         className="block h-auto w-full max-w-2xl"
         role="img"
-        aria-label={`${card.dial}. ${card.leads.map(({ colour, where }) => `${colour} on ${where}`).join(", ")}`}
+        aria-label={`${card.dial}. ${card.leads.map(({ colour, where }) => t`${colour} on ${where}`).join(", ")}`}
       >
         {card.picture === "meter" && <Meter instrument={instrument} />}
         {card.picture === "scope" && <Scope />}
@@ -50,17 +52,13 @@ export function HookupPicture({ card, instrument }: { card: HookupCard; instrume
           <LeadLine from={STARTS[card.picture][1]} to={[330, 142]} dashed letter="B" />
         )}
         {card.picture === "scope" && <LeadLine from={STARTS[card.picture][1]} to={[330, 142]} dashed letter="G" />}
-        <Terminal lead={red} y={14} title={card.picture === "clamp" ? "looped jumper" : "red"} />
-        {black && card.picture !== "clamp" && <Terminal lead={black} y={104} title="black" />}
+        <Terminal lead={red} y={14} title={card.picture === "clamp" ? t`looped jumper` : t`red`} />
+        {black && card.picture !== "clamp" && <Terminal lead={black} y={104} title={t`black`} />}
         {card.picture === "scope" && (
           <g>
             <rect x="330" y="104" width="280" height="72" rx="9" fill="var(--card)" stroke="var(--muted)" />
-            <Words x={344} y={128} bold>
-              probe ground
-            </Words>
-            <Words x={344} y={150}>
-              ground of the same connector, not body
-            </Words>
+            <Words x={344} y={128} bold>{t`probe ground`}</Words>
+            <Words x={344} y={150}>{t`ground of the same connector, not body`}</Words>
           </g>
         )}
       </svg>
@@ -69,11 +67,9 @@ export function HookupPicture({ card, instrument }: { card: HookupCard; instrume
           <li>{card.dial}</li>
           <li>{card.sockets}</li>
           {card.leads.map(({ colour, where, terminal, face }) => (
-            <li key={colour}>
-              <b>{colour}</b> on {where}
-              {terminal && <b className="font-mono"> · {terminal}</b>}
-              {face && <> · {face.say}</>}
-            </li>
+            <li
+              key={colour}
+            >{jt`${(<b>{colour}</b>)} on ${where}${terminal && <b className="font-mono"> · {terminal}</b>}${face && <> · {face.say}</>}`}</li>
           ))}
         </ul>
       </figcaption>
@@ -161,9 +157,7 @@ function Scope() {
         stroke="var(--ink)"
         strokeWidth="2.5"
       />
-      <Words x={20} y={134}>
-        0.5 V · 20 ms
-      </Words>
+      <Words x={20} y={134}>{t`0.5 V · 20 ms`}</Words>
       <circle cx="186" cy="132" r="9" fill="var(--paper)" stroke="var(--ink)" strokeWidth="2" />
       <circle cx="150" cy="150" r="9" fill="var(--paper)" stroke="var(--ink)" strokeWidth="2" />
     </g>
@@ -186,9 +180,7 @@ function Clamp() {
           strokeWidth="3"
         />
       ))}
-      <Words x={74} y={180}>
-        six loops: divide by six
-      </Words>
+      <Words x={74} y={180}>{t`six loops: divide by six`}</Words>
     </g>
   );
 }
@@ -202,14 +194,10 @@ function Lamp() {
       </Words>
       <line x1="100" x2="186" y1="52" y2="52" stroke="var(--brick)" strokeWidth="4" />
       <rect x="116" y="40" width="56" height="24" rx="4" fill="var(--paper)" stroke="var(--ink)" />
-      <Words x={128} y={57}>
-        fuse
-      </Words>
+      <Words x={128} y={57}>{t`fuse`}</Words>
       <line x1="57" x2="57" y1="78" y2="142" stroke="var(--ink)" strokeWidth="3" />
       <line x1="57" x2="94" y1="142" y2="142" stroke="var(--ink)" strokeWidth="3" />
-      <Words x={66} y={104}>
-        battery −
-      </Words>
+      <Words x={66} y={104}>{t`battery −`}</Words>
       <circle cx="120" cy="142" r="26" fill="var(--marigold-wash)" stroke="var(--ink)" strokeWidth="2" />
       <path d="M 102 124 L 138 160 M 138 124 L 102 160" stroke="var(--ink)" strokeWidth="2" />
       <line x1="146" x2="186" y1="142" y2="142" stroke="var(--ink)" strokeWidth="4" strokeDasharray="9 5" />
@@ -260,11 +248,7 @@ function Terminal({ lead, y, title }: { lead: Lead; y: number; title: string }) 
       {lead.face ? (
         <Face face={lead.face} x={344} y={y + 54} />
       ) : (
-        !lead.terminal && (
-          <Words x={344} y={y + 46}>
-            pin and colour: not in the pin map yet
-          </Words>
-        )
+        !lead.terminal && <Words x={344} y={y + 46}>{t`pin and colour: not in the pin map yet`}</Words>
       )}
     </g>
   );

@@ -1,21 +1,22 @@
 "use client";
+import { t } from "@/core/words/words";
 import { Dialog, DialogPanel, DialogTitle } from "@headlessui/react";
 import { Cap } from "../keys/cap";
 
 const KEYS: [string, string][] = [
-  ["0–9 . , −", "start a reading, anywhere"],
-  ["Enter", "log it"],
-  ["Esc", "leave the field"],
-  ["[  ]", "other good checks"],
-  ["S", "can't reach this one"],
-  ["P", "pick two points of your own"],
-  ["H", "how to hook up, drawn"],
-  ["U", "undo the last entry"],
-  ["C E B W L X", "Complaint, Look, Bench, Waves, Loom, Close-out"],
-  ["I", "read it off a simulated car"],
-  ["J", "jobs board"],
-  ["Ctrl K", "find anything"],
-  ["?", "this sheet"],
+  ["0–9 . , −", t`start a reading, anywhere`],
+  ["Enter", t`log it`],
+  ["Esc", t`leave the field`],
+  ["[  ]", t`other good checks`],
+  ["S", t`can't reach this one`],
+  ["P", t`pick two points of your own`],
+  ["H", t`how to hook up, drawn`],
+  ["U", t`undo the last entry`],
+  ["C E B W L X", t`Complaint, Look, Bench, Waves, Loom, Close-out`],
+  ["I", t`read it off a simulated car`],
+  ["J", t`jobs board`],
+  [t`Ctrl K`, t`find anything`],
+  ["?", t`this sheet`],
 ];
 
 export function KeySheet({ onClose }: { onClose: () => void }) {
@@ -24,7 +25,7 @@ export function KeySheet({ onClose }: { onClose: () => void }) {
       <div className="fixed inset-0 bg-ink/40" aria-hidden="true" />
       <div className="fixed inset-0 flex items-center justify-center p-4">
         <DialogPanel className="w-full max-w-md rounded-2xl bg-card p-5">
-          <DialogTitle className="text-xl font-bold">Keys</DialogTitle>
+          <DialogTitle className="text-xl font-bold">{t`Keys`}</DialogTitle>
           <dl className="my-3 grid grid-cols-[7rem_1fr] gap-y-2">
             {KEYS.map(([key, does]) => (
               <div key={key} className="contents">
@@ -33,12 +34,8 @@ export function KeySheet({ onClose }: { onClose: () => void }) {
               </div>
             ))}
           </dl>
-          <p className="mb-3 text-sm text-muted">
-            Units may be left out: 953mV, 1.1k, 1k1, 11,2 and OL are understood.
-          </p>
-          <Cap legend="Esc" onClick={onClose}>
-            close
-          </Cap>
+          <p className="mb-3 text-sm text-muted">{t`Units may be left out: 953mV, 1.1k, 1k1, 11,2 and OL are understood.`}</p>
+          <Cap legend="Esc" onClick={onClose}>{t`close`}</Cap>
         </DialogPanel>
       </div>
     </Dialog>

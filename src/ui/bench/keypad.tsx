@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { Cap } from "../keys/cap";
 
 const DIGITS = ["7", "8", "9", "4", "5", "6", "1", "2", "3", "0", ".", "⌫"] as const;
@@ -38,14 +39,14 @@ export function Keypad({
         </Cap>
       ))}
       <details className="keypad flex-1 basis-40 pl-2">
-        <summary className="min-h-11 cursor-pointer py-3 text-sm text-muted">keypad for gloves</summary>
-        <div className="mt-2 grid max-w-xl grid-cols-[repeat(3,1fr)_1.2fr] gap-2" role="group" aria-label="Keypad">
+        <summary className="min-h-11 cursor-pointer py-3 text-sm text-muted">{t`keypad for gloves`}</summary>
+        <div className="mt-2 grid max-w-xl grid-cols-[repeat(3,1fr)_1.2fr] gap-2" role="group" aria-label={t`Keypad`}>
           <div className="col-span-3 grid grid-cols-3 gap-2">
             {DIGITS.map((key) => (
               <Cap
                 key={key}
                 className="min-h-14! text-xl"
-                aria-label={key === "⌫" ? "erase" : key}
+                aria-label={key === "⌫" ? t`erase` : key}
                 onClick={() => press(key)}
               >
                 {key}
@@ -53,9 +54,7 @@ export function Keypad({
             ))}
           </div>
           <div className="grid content-start gap-2">
-            <Cap legend="Enter" lead className="min-h-14!" onClick={onLog}>
-              log
-            </Cap>
+            <Cap legend="Enter" lead className="min-h-14!" onClick={onLog}>{t`log`}</Cap>
           </div>
         </div>
       </details>

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { useState } from "react";
 import { logText } from "@/core/job/log-text";
 import { hookupLabel, stateWords } from "@/core/checks/words";
@@ -32,21 +33,19 @@ export function LogPanel({
   const retracted = new Set(job.entries.flatMap((entry) => (entry.kind === "retract" ? [entry.entry] : [])));
   const shown = filterLog(job, kind, text);
   return (
-    <section aria-label="Log" className="rounded-2xl border border-rule bg-card p-4">
+    <section aria-label={t`Log`} className="rounded-2xl border border-rule bg-card p-4">
       <h2 className="flex items-baseline justify-between border-b border-rule pb-1 text-sm">
-        <span className="font-semibold text-muted">Log</span>
+        <span className="font-semibold text-muted">{t`Log`}</span>
         <button
           type="button"
           className="min-h-8 px-2 text-muted underline"
           onClick={() =>
             navigator.clipboard.writeText(logText(job)).then(
-              () => toast("The log is on the clipboard."),
-              () => toast.error("The browser does not allow copying here."),
+              () => toast(t`The log is on the clipboard.`),
+              () => toast.error(t`The browser does not allow copying here.`),
             )
           }
-        >
-          copy
-        </button>
+        >{t`copy`}</button>
       </h2>
       <form
         className="flex gap-2 py-2"
@@ -61,16 +60,14 @@ export function LogPanel({
         <input
           name="note"
           maxLength={4000}
-          aria-label="Note"
-          placeholder="a note, for example: jumped when the arch loom was moved"
+          aria-label={t`Note`}
+          placeholder={t`a note, for example: jumped when the arch loom was moved`}
           className="min-h-11 min-w-0 flex-1 rounded-lg border border-rule bg-paper px-3"
         />
-        <button type="submit" className="min-h-11 rounded-lg border border-rule px-3">
-          note
-        </button>
+        <button type="submit" className="min-h-11 rounded-lg border border-rule px-3">{t`note`}</button>
       </form>
       {job.entries.length > 4 && (
-        <div className="flex flex-wrap gap-1 pb-2" role="group" aria-label="Show of the log">
+        <div className="flex flex-wrap gap-1 pb-2" role="group" aria-label={t`Show of the log`}>
           {logKinds.map((one) => (
             <button
               key={one}
@@ -84,8 +81,8 @@ export function LogPanel({
           ))}
           <input
             value={text}
-            aria-label="Find in the log"
-            placeholder="find"
+            aria-label={t`Find in the log`}
+            placeholder={t`find`}
             className="min-h-9 w-24 flex-1 rounded-full border border-rule bg-paper px-3 text-sm"
             onChange={(event) => setText(event.target.value)}
           />
@@ -93,7 +90,7 @@ export function LogPanel({
       )}
       {shown.length === 0 && (
         <p className="py-3 text-muted">
-          {job.entries.length === 0 ? "Nothing measured yet. Type the first reading." : "Nothing of that in the log."}
+          {job.entries.length === 0 ? t`Nothing measured yet. Type the first reading.` : t`Nothing of that in the log.`}
         </p>
       )}
       <ol className="max-h-72 overflow-y-auto">
@@ -114,7 +111,7 @@ export function LogPanel({
                 <EntryText entry={entry} job={job} />
               </span>
             )}
-            {contradicted.has(entry.id) && <b className="text-plum">? take again</b>}
+            {contradicted.has(entry.id) && <b className="text-plum">{t`? take again`}</b>}
             {!retracted.has(entry.id) && (
               <span className="ml-auto">
                 {entry.kind === "reading" && editing !== entry.id && (
@@ -122,17 +119,13 @@ export function LogPanel({
                     type="button"
                     className="min-h-8 px-2 text-sm text-muted underline"
                     onClick={() => setEditing(entry.id)}
-                  >
-                    change
-                  </button>
+                  >{t`change`}</button>
                 )}
                 <button
                   type="button"
                   className="min-h-8 px-2 text-sm text-muted underline"
                   onClick={() => onRetract(entry.id)}
-                >
-                  retract
-                </button>
+                >{t`retract`}</button>
               </span>
             )}
           </li>
@@ -155,26 +148,20 @@ function EditReading({ entry, onDone }: { entry: ReadingEntry; onDone: (typed: s
       <input
         name="value"
         autoFocus
-        aria-label="The right value"
+        aria-label={t`The right value`}
         defaultValue={String(entry.reading.finding ?? entry.reading.value ?? "")}
         className="min-h-10 w-32 rounded-lg border border-marigold bg-paper px-2 font-mono"
         onKeyDown={(event) => event.key === "Escape" && onDone(null)}
       />
-      <button type="submit" className="min-h-10 rounded-lg border border-rule px-3 text-sm">
-        replace
-      </button>
+      <button type="submit" className="min-h-10 rounded-lg border border-rule px-3 text-sm">{t`replace`}</button>
     </form>
   );
 }
 
 function EntryText({ entry, job }: { entry: Entry; job: Job }) {
-  if (entry.kind === "skip") return <>skipped a check: {entry.reason}</>;
+  if (entry.kind === "skip") return <>{t`skipped a check: ${entry.reason}`}</>;
   if (entry.kind === "repair")
-    return (
-      <b className="text-verdigris">
-        repaired{entry.guess ? " on a guess" : ""}: {entry.words}
-      </b>
-    );
+    return <b className="text-verdigris">{t`repaired${entry.guess ? t` on a guess` : ""}: ${entry.words}`}</b>;
   if (entry.kind === "tick")
     return (
       <>
@@ -182,7 +169,7 @@ function EntryText({ entry, job }: { entry: Entry; job: Job }) {
         {entry.text ? `: ${entry.text}` : ""}
       </>
     );
-  if (entry.kind === "photo") return <>photo: {entry.name}</>;
+  if (entry.kind === "photo") return <>{t`photo: ${entry.name}`}</>;
   if (entry.kind === "note") return <>{entry.text}</>;
   if (entry.kind === "retract") return null;
   const hookup = hookupOf(entry.reading, job.setup);

@@ -1,3 +1,4 @@
+import { t } from "@/core/words/words";
 import type { Hookup } from "@/core/checks/hookup";
 import { lookPicture, type LookPicture } from "@/core/job/look-picture";
 import type { Job } from "@/core/job/schema";
@@ -15,7 +16,7 @@ export function LookDrawing({ job, hookup, answer }: { job: Job; hookup: Hookup;
         {picture.kind === "foot" && <Foot {...picture} />}
         {picture.kind === "bearing" && <Bearing {...picture} />}
       </svg>
-      <figcaption className="text-sm text-muted">simulated · {pictureWords(picture)}</figcaption>
+      <figcaption className="text-sm text-muted">{t`simulated · ${pictureWords(picture)}`}</figcaption>
     </figure>
   );
 }
@@ -26,25 +27,25 @@ function pictureWords(picture: LookPicture): string {
     case "film":
       return ringWords(picture);
     case "plug":
-      return picture.bad ? "the plug: green bloom, one terminal backed out" : "the plug: clean, terminals even";
+      return picture.bad ? t`the plug: green bloom, one terminal backed out` : t`the plug: clean, terminals even`;
     case "wire":
-      return picture.damaged ? "the loom: insulation chafed through at a clip" : "the loom: whole along its clips";
+      return picture.damaged ? t`the loom: insulation chafed through at a clip` : t`the loom: whole along its clips`;
     case "foot":
-      if (picture.loose) return "the foot: moves in its seat";
-      return picture.liftMm > 0 ? "the foot: rust under it lifts it" : "the foot: flat in its seat";
+      if (picture.loose) return t`the foot: moves in its seat`;
+      return picture.liftMm > 0 ? t`the foot: rust under it lifts it` : t`the foot: flat in its seat`;
     case "bearing":
-      return picture.play ? "the hub: rocks, and stands still with the brake held" : "the hub: no play";
+      return picture.play ? t`the hub: rocks, and stands still with the brake held` : t`the hub: no play`;
   }
 }
 
 type RingPicture = Extract<LookPicture, { kind: "ring" | "film" }>;
 
 function ringWords({ kind, stripes, missing, crack, debris }: RingPicture): string {
-  const what = kind === "ring" ? "the ring, unrolled" : "the encoder under film, unrolled";
-  if (!stripes) return `${what}: no stripes on this side`;
-  if (missing) return `${what}: ${missing[1]} gone`;
-  if (crack !== null) return `${what}: a crack`;
-  return debris !== null ? `${what}: one packed or bent` : `${what}: even all the way`;
+  const what = kind === "ring" ? t`the ring, unrolled` : t`the encoder under film, unrolled`;
+  if (!stripes) return t`${what}: no stripes on this side`;
+  if (missing) return t`${what}: ${missing[1]} gone`;
+  if (crack !== null) return t`${what}: a crack`;
+  return debris !== null ? t`${what}: one packed or bent` : t`${what}: even all the way`;
 }
 
 const ROW = 24;

@@ -1,4 +1,6 @@
 "use client";
+import { t } from "@/core/words/words";
+import { jt } from "../keys/words";
 import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useEffect, useState, type RefObject } from "react";
@@ -45,11 +47,7 @@ const LookDrawing = dynamic(() => import("./look-drawing").then((module) => modu
 const HookupPicture = dynamic(() => import("./hookup-picture").then((module) => module.HookupPicture), { ssr: false });
 const SkipMenu = dynamic(() => import("./skip-menu").then((module) => module.SkipMenu), {
   ssr: false,
-  loading: () => (
-    <Cap legend="S" disabled>
-      not now…
-    </Cap>
-  ),
+  loading: () => <Cap legend="S" disabled>{t`not now…`}</Cap>,
 });
 
 /** What to do next, what each suspect would read, and the reading itself. */
@@ -81,34 +79,28 @@ export function NextCheckCard({
   const preview = usePreview(job, check, meant);
   return (
     <section
-      aria-label="Next check"
+      aria-label={t`Next check`}
       data-hookup={JSON.stringify(check.hookup)}
       className="rounded-2xl border border-rule bg-card p-4"
     >
       <div className="flex flex-wrap items-center gap-2 text-sm">
-        <h2 className="font-semibold text-muted">{free ? "Your own reading" : "Next check"}</h2>
-        {position && (
-          <span className="text-muted">
-            {position.at} of {position.of}
-          </span>
-        )}
+        <h2 className="font-semibold text-muted">{free ? t`Your own reading` : t`Next check`}</h2>
+        {position && <span className="text-muted">{t`${position.at} of ${position.of}`}</span>}
         {card && (
           <button
             type="button"
             className="min-h-8 rounded-lg border border-rule px-2 text-muted"
             aria-expanded={hooking}
             onClick={() => setHooking(!hooking)}
-          >
-            <span className="font-mono text-xs">H</span> how to hook up {hooking ? "▾" : "▸"}
-          </button>
+          >{jt`${(<span className="font-mono text-xs">H</span>)} how to hook up ${hooking ? "▾" : "▸"}`}</button>
         )}
-        <span className="ml-auto rounded-full border border-rule px-3 py-0.5">{check.minutes} min</span>
+        <span className="ml-auto rounded-full border border-rule px-3 py-0.5">{t`${check.minutes} min`}</span>
         {!free && (
-          <span className="rounded-full border border-rule px-3 py-0.5">splits {check.bits.toFixed(2)} bit</span>
+          <span className="rounded-full border border-rule px-3 py-0.5">{t`splits ${check.bits.toFixed(2)} bit`}</span>
         )}
         <span className="rounded-full border border-rule px-3 py-0.5">{instrumentWords[check.instrument]}</span>
         {check.pierces && (
-          <span className="rounded-full border border-brick px-3 py-0.5 text-brick">1 hole to seal</span>
+          <span className="rounded-full border border-brick px-3 py-0.5 text-brick">{t`1 hole to seal`}</span>
         )}
       </div>
       {/* Every part of the card has its room kept, so that nothing moves under the hand when the next check comes. */}
@@ -119,20 +111,17 @@ export function NextCheckCard({
         {say(check.check)}
       </p>
       {proven ? (
-        <p className="mt-0.5 min-h-[3lh] font-semibold text-verdigris md:min-h-[1lh]" role="status">
-          ✓ Proven: {proven.words.toLowerCase()} ({formatShare(proven.share)}). Repair that first; measure on only to be
-          surer.{" "}
-          <Link className="underline" href={`/close-out?job=${job.id}`}>
-            To the close-out (X)
-          </Link>
-        </p>
+        <p
+          className="mt-0.5 min-h-[3lh] font-semibold text-verdigris md:min-h-[1lh]"
+          role="status"
+        >{jt`✓ Proven: ${proven.words.toLowerCase()} (${formatShare(proven.share)}). Repair that first; measure on only to be surer. ${(<Link className="underline" href={`/close-out?job=${job.id}`}>{t`To the close-out (X)`}</Link>)}`}</p>
       ) : (
         <p className="mt-0.5 min-h-[4lh] text-sm text-muted md:min-h-[1lh]">{check.why}</p>
       )}
       <p className="mt-1 min-h-[4lh] text-sm md:min-h-[2lh]">
         {check.todo.length > 0 && (
           <>
-            <b>Still to do first:</b> {check.todo.join(" · ")}
+            <b>{t`Still to do first:`}</b> {check.todo.join(" · ")}
           </>
         )}
       </p>
@@ -142,7 +131,7 @@ export function NextCheckCard({
           {strip ? (
             <ForecastStripView strip={strip} needle={needleAt(check.hookup, strip.axis, meant, job.setup)} />
           ) : (
-            <p className="py-8 text-center text-muted">Working out what each suspect would read…</p>
+            <p className="py-8 text-center text-muted">{t`Working out what each suspect would read…`}</p>
           )}
         </div>
         <form
@@ -152,9 +141,7 @@ export function NextCheckCard({
             onLog();
           }}
         >
-          <label className="legend" htmlFor="reading">
-            Enter
-          </label>
+          <label className="legend" htmlFor="reading">{t`Enter`}</label>
           <span className="flex w-full items-baseline justify-end gap-2">
             <input
               ref={input}
@@ -165,7 +152,7 @@ export function NextCheckCard({
               className={`w-full min-w-0 bg-transparent text-right font-mono font-semibold !outline-none ${check.answers ? "text-xl" : "text-4xl"}`}
               value={typed}
               placeholder={display ?? (check.answers ? "1…" : "0.0")}
-              aria-label={`Reading: ${check.label}`}
+              aria-label={t`Reading: ${check.label}`}
               aria-describedby="meaning"
               aria-invalid={refusal !== null}
               onChange={(event) => onType(event.target.value)}
@@ -181,18 +168,16 @@ export function NextCheckCard({
             ) : preview ? (
               `${preview.say} ${formatShare(preview.leaderShare)}`
             ) : (
-              "type what the instrument shows"
+              t`type what the instrument shows`
             )}
           </span>
-          <button type="submit" className="sr-only">
-            Log the reading
-          </button>
+          <button type="submit" className="sr-only">{t`Log the reading`}</button>
         </form>
       </div>
       {job.simulated && check.answers && typed && <LookDrawing job={job} hookup={check.hookup} answer={typed} />}
       <div className="mt-3 md:min-h-[6.75rem]">
         {check.answers ? (
-          <div className="flex flex-wrap gap-2" role="group" aria-label="Answers">
+          <div className="flex flex-wrap gap-2" role="group" aria-label={t`Answers`}>
             {check.answers.words.map((word, i) => (
               <Cap key={word} legend={String(i + 1)} onClick={() => onType(word)} aria-pressed={typed === word}>
                 {check.answers!.say[word]}
@@ -204,20 +189,14 @@ export function NextCheckCard({
         )}
       </div>
       <div className="mt-3 flex flex-wrap items-start gap-2">
-        <Cap legend="[" onClick={() => onOther(-1)} aria-label="Previous check">
+        <Cap legend="[" onClick={() => onOther(-1)} aria-label={t`Previous check`}>
           ‹
         </Cap>
-        <Cap legend="]" onClick={() => onOther(1)}>
-          other checks
-        </Cap>
+        <Cap legend="]" onClick={() => onOther(1)}>{t`other checks`}</Cap>
         <SkipMenu off={free} onSkip={onSkip} />
-        <Cap legend="P" onClick={onPick}>
-          pick two points
-        </Cap>
+        <Cap legend="P" onClick={onPick}>{t`pick two points`}</Cap>
         {onReadIt && (
-          <Cap legend="I" className="border-plum!" onClick={onReadIt}>
-            read it off the simulated car
-          </Cap>
+          <Cap legend="I" className="border-plum!" onClick={onReadIt}>{t`read it off the simulated car`}</Cap>
         )}
         <ul className="min-w-64 flex-1 pl-3 text-sm">
           {check.cautions.map((caution) => (

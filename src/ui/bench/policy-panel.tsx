@@ -1,3 +1,4 @@
+import { t } from "@/core/words/words";
 import { approaches, approachWords } from "@/core/lineup/policy";
 import type { Job } from "@/core/job/schema";
 import type { ChangeJob } from "../jobs/use-job";
@@ -10,8 +11,8 @@ export function PolicyPanel({ job, change }: { job: Job; change: ChangeJob }) {
   return (
     <details className="rounded-2xl border border-rule bg-card px-4 py-2">
       <summary className="min-h-8 cursor-pointer text-sm">
-        <b className="font-semibold text-muted">How to go about it:</b> {approachWords[job.policy.approach]},{" "}
-        {job.policy.pierce ? "piercing allowed" : "no piercing"}
+        <b className="font-semibold text-muted">{t`How to go about it:`}</b> {approachWords[job.policy.approach]},{" "}
+        {job.policy.pierce ? t`piercing allowed` : t`no piercing`}
       </summary>
       <div className="flex flex-wrap gap-2 py-2">
         {approaches.map((id) => (
@@ -20,7 +21,7 @@ export function PolicyPanel({ job, change }: { job: Job; change: ChangeJob }) {
           </Cap>
         ))}
         <Cap aria-pressed={job.policy.pierce} onClick={() => set({ pierce: !job.policy.pierce })}>
-          {job.policy.pierce ? "✓ may pierce, sealed" : "may pierce, sealed"}
+          {job.policy.pierce ? t`✓ may pierce, sealed` : t`may pierce, sealed`}
         </Cap>
       </div>
     </details>

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import { skipReasons } from "@/core/job/skip-reasons";
 import { Cap } from "../keys/cap";
@@ -7,9 +8,7 @@ import { Cap } from "../keys/cap";
 export function SkipMenu({ off, onSkip }: { off: boolean; onSkip: (reason: string) => void }) {
   return (
     <Menu>
-      <MenuButton as={Cap} legend="S" disabled={off}>
-        not now…
-      </MenuButton>
+      <MenuButton as={Cap} legend="S" disabled={off}>{t`not now…`}</MenuButton>
       <MenuItems anchor="bottom start" className="z-30 grid rounded-xl border border-rule bg-card p-2 shadow-lg">
         {skipReasons.map((reason) => (
           <MenuItem key={reason}>

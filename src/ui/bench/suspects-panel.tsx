@@ -1,4 +1,6 @@
 "use client";
+import { t } from "@/core/words/words";
+import { jt } from "../keys/words";
 import clsx from "clsx";
 import type { Diagnosis } from "@/core/job/diagnosis";
 import { partWords } from "@/core/faults/fault";
@@ -11,12 +13,10 @@ export function SuspectsPanel({ diagnosis, before }: { diagnosis: Diagnosis; bef
   const { suspects, guess, candidates, ruledOut, parts } = diagnosis;
   const cleared = parts.filter(({ verdict }) => verdict === "cleared");
   return (
-    <section aria-label="Suspects" className="rounded-2xl border border-rule bg-card p-4">
+    <section aria-label={t`Suspects`} className="rounded-2xl border border-rule bg-card p-4">
       <h2 className="flex items-baseline justify-between gap-2 border-b border-rule pb-1 text-sm">
-        <span className="font-semibold text-muted">Suspects</span>
-        <span className="font-mono text-xs text-muted">
-          {ruledOut.toLocaleString("en")} of {candidates.toLocaleString("en")} cars ruled out
-        </span>
+        <span className="font-semibold text-muted">{t`Suspects`}</span>
+        <span className="font-mono text-xs text-muted">{t`${ruledOut.toLocaleString("en")} of ${candidates.toLocaleString("en")} cars ruled out`}</span>
       </h2>
       <ol>
         {/* By rank, not by suspect: a new order changes words in place and moves nothing. */}
@@ -26,7 +26,7 @@ export function SuspectsPanel({ diagnosis, before }: { diagnosis: Diagnosis; bef
               <span>
                 {words}{" "}
                 {verdict === "proven" && (
-                  <span className="rounded bg-verdigris px-1.5 py-0.5 text-sm text-card">✓ proven</span>
+                  <span className="rounded bg-verdigris px-1.5 py-0.5 text-sm text-card">{t`✓ proven`}</span>
                 )}
               </span>
             </p>
@@ -41,25 +41,20 @@ export function SuspectsPanel({ diagnosis, before }: { diagnosis: Diagnosis; bef
             </div>
             <p className="mt-0.5 min-h-[2lh] text-sm leading-tight text-muted">
               {verdict === "proven"
-                ? `Proven by reading ${provenBy.map((n) => n + 1).join(", ")}.`
-                : `Cleared by: ${clearedBy}`}
+                ? t`Proven by reading ${provenBy.map((n) => n + 1).join(", ")}.`
+                : t`Cleared by: ${clearedBy}`}
             </p>
           </li>
         ))}
       </ol>
       <p className="min-h-[2lh] pt-2 text-sm text-verdigris">
-        {cleared.length > 0 && <>✓ Cleared: {cleared.map(({ part }) => partWords[part]).join(", ")}</>}
+        {cleared.length > 0 && <>{t`✓ Cleared: ${cleared.map(({ part }) => partWords[part]).join(", ")}`}</>}
       </p>
       <div className="mt-2 rounded-xl border border-rule bg-paper p-3 text-sm">
-        <p>
-          <b>Fit a sensor now?</b> {guess.fitSensorNow.chancePct} in 100 would be fixed.
-        </p>
-        <p className="text-muted">
-          Average bill by guessing {guess.fitSensorNow.expectedCost} · measuring on {guess.plan.expectedCost}{" "}
-          (estimates)
-        </p>
+        <p>{jt`${(<b>{t`Fit a sensor now?`}</b>)} ${guess.fitSensorNow.chancePct} in 100 would be fixed.`}</p>
+        <p className="text-muted">{t`Average bill by guessing ${guess.fitSensorNow.expectedCost} · measuring on ${guess.plan.expectedCost} (estimates)`}</p>
         <p className="mt-1 font-medium">
-          {guess.better === "act" ? `Cheaper now: repair the ${partWords[guess.actOn]}.` : "Cheaper now: measure on."}
+          {guess.better === "act" ? t`Cheaper now: repair the ${partWords[guess.actOn]}.` : t`Cheaper now: measure on.`}
         </p>
       </div>
     </section>

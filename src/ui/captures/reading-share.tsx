@@ -1,3 +1,4 @@
+import { t } from "@/core/words/words";
 import { formatShare } from "@/core/units/format";
 import { Cap } from "../keys/cap";
 
@@ -6,9 +7,9 @@ export function ReadingShare({ share, onStop }: { share: number | null; onStop: 
   if (share === null) return null;
   return (
     <span className="flex items-center gap-2" role="status">
-      <progress className="accent-marigold" value={share} aria-label="Read so far" />
+      <progress className="accent-marigold" value={share} aria-label={t`Read so far`} />
       <span className="font-mono">{formatShare(share)}</span>
-      <Cap onClick={onStop}>stop reading</Cap>
+      <Cap onClick={onStop}>{t`stop reading`}</Cap>
     </span>
   );
 }

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { proxy, wrap, type Remote } from "comlink";
 import { nanoid } from "nanoid";
 import { useEffect, useRef, useState } from "react";
@@ -62,7 +63,7 @@ export function useCapture(job: Job) {
       if (live)
         setOpen((now) => (now && now.id === wanted && !now.logged ? now : { id: wanted, result, logged: true }));
     };
-    show().catch((error: unknown) => toast.error(`The kept capture could not be shown: ${String(error)}`));
+    show().catch((error: unknown) => toast.error(t`The kept capture could not be shown: ${String(error)}`));
     return () => {
       live = false;
     };
@@ -82,7 +83,7 @@ export function useCapture(job: Job) {
     setOpen({ id, result, logged: false });
     if (result.ok)
       await saveCapture(id, result.capture).catch((error: unknown) =>
-        toast.error(`The capture could not be kept: ${String(error)}. Keep the file.`),
+        toast.error(t`The capture could not be kept: ${String(error)}. Keep the file.`),
       );
   };
   /** Gives the file up; what was open before is asked for anew, since the worker forgot it. */

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { LineChart } from "echarts/charts";
 import { DataZoomComponent, GridComponent, MarkAreaComponent, TooltipComponent } from "echarts/components";
 import { init, use as register } from "echarts/core";
@@ -26,14 +27,14 @@ export function TraceChart({ name, traces, findings }: { name: string; traces: T
         min: "dataMin",
         max: "dataMax",
         ...axis,
-        axisLabel: { ...axis.axisLabel, formatter: (t: number) => `${t.toFixed(2)} s` },
+        axisLabel: { ...axis.axisLabel, formatter: (seconds: number) => t`${seconds.toFixed(2)} s` },
         splitLine: { show: false },
       },
       yAxis: {
         type: "value",
         scale: true,
         ...axis,
-        axisLabel: { ...axis.axisLabel, formatter: (v: number) => `${Number(v.toFixed(2))} V` },
+        axisLabel: { ...axis.axisLabel, formatter: (v: number) => t`${Number(v.toFixed(2))} V` },
       },
       dataZoom: [
         { type: "inside" },
@@ -71,7 +72,7 @@ export function TraceChart({ name, traces, findings }: { name: string; traces: T
     <div
       ref={box}
       role="img"
-      aria-label={`Trace of ${name}; ${findings.length} findings, listed below`}
+      aria-label={t`Trace of ${name}; ${findings.length} findings, listed below`}
       className="mt-2 h-52 w-full"
     />
   );

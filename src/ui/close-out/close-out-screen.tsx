@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { useSearchParams } from "next/navigation";
 import { useEffect, useState } from "react";
 import dynamic from "next/dynamic";
@@ -32,20 +33,17 @@ function CloseOut({ job, change }: { job: Job; change: ChangeJob }) {
   const verification = useVerification(job);
   if (failed)
     return (
-      <p role="alert" className="m-6 rounded-xl border border-brick bg-brick-wash p-4">
-        The line-up could not be worked out: {failed}
-      </p>
+      <p
+        role="alert"
+        className="m-6 rounded-xl border border-brick bg-brick-wash p-4"
+      >{t`The line-up could not be worked out: ${failed}`}</p>
     );
   if (!diagnosis) return <Going />;
   return <Closing job={job} change={change} diagnosis={diagnosis} verification={verification} />;
 }
 
 function Going() {
-  return (
-    <p className="p-16 text-center text-muted" role="status">
-      Going through the readings…
-    </p>
-  );
+  return <p className="p-16 text-center text-muted" role="status">{t`Going through the readings…`}</p>;
 }
 
 function useVerification(job: Job): Verification | null {

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { Diagnosis } from "@/core/job/diagnosis";
 import { provenSuspect } from "@/core/lineup/suspects";
@@ -52,7 +53,7 @@ export function Closing({
   });
   return (
     <main className="grid gap-4 p-4 lg:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)]">
-      <h1 className="sr-only">Close-out: {job.car.name}</h1>
+      <h1 className="sr-only">{t`Close-out: ${job.car.name}`}</h1>
       <div className="grid content-start gap-4">
         <VerdictPanel job={job} diagnosis={diagnosis} proven={proven} />
         <RepairPanel

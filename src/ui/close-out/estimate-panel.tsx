@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { standingReadings } from "@/core/job/derive";
 import type { Part } from "@/core/faults/fault";
 import type { Diagnosis } from "@/core/job/diagnosis";
@@ -25,8 +26,8 @@ export function EstimatePanel({
   const money = (amount: number) => `${Math.round(amount)} ${settings.estimate.currency}`;
   const saved = diagnosis.guess.saves;
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Estimate">
-      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Estimate</h2>
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Estimate`}>
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">{t`Estimate`}</h2>
       <table className="w-full">
         <tbody>
           {lines.map(({ say, amount }) => (
@@ -36,21 +37,20 @@ export function EstimatePanel({
             </tr>
           ))}
           <tr className="border-b border-rule">
-            <td className="py-1">tax, {settings.estimate.taxPct} %</td>
+            <td className="py-1">{t`tax, ${settings.estimate.taxPct} %`}</td>
             <td className="text-right font-mono">{money(tax)}</td>
           </tr>
           <tr>
-            <td className="py-1 font-bold">about</td>
+            <td className="py-1 font-bold">{t`about`}</td>
             <td className="text-right font-mono text-lg font-bold">{money(total)}</td>
           </tr>
         </tbody>
       </table>
-      <p className="text-sm text-muted">
-        An estimate, not an offer; prices vary by car.{" "}
-        {standingReadings(job).length > 0 && saved > 0
-          ? `Fitting parts by popular order from here would cost ${money(saved)} more on average.`
-          : ""}
-      </p>
+      <p className="text-sm text-muted">{t`An estimate, not an offer; prices vary by car. ${
+        standingReadings(job).length > 0 && saved > 0
+          ? t`Fitting parts by popular order from here would cost ${money(saved)} more on average.`
+          : ""
+      }`}</p>
     </section>
   );
 }

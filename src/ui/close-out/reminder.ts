@@ -1,3 +1,4 @@
+import { t } from "@/core/words/words";
 import { addDays } from "date-fns";
 import { createEvent } from "ics";
 import { cornerWords } from "@/core/units/corner";
@@ -9,12 +10,12 @@ const DAYS = 14;
 export function reminderIcs(job: Job, now: Date): string {
   const day = addDays(now, DAYS);
   const { error, value } = createEvent({
-    title: `${job.car.name || "Car"}: has the ABS lamp come back?`,
-    description: `${cornerWords[job.setup.corner]}, repaired ${now.toISOString().slice(0, 10)}. Ask, and read the codes.`,
+    title: t`${job.car.name || t`Car`}: has the ABS lamp come back?`,
+    description: t`${cornerWords[job.setup.corner]}, repaired ${now.toISOString().slice(0, 10)}. Ask, and read the codes.`,
     start: [day.getFullYear(), day.getMonth() + 1, day.getDate(), 9, 0],
     duration: { minutes: 15 },
     productId: "tastatura",
   });
-  if (error || !value) throw error ?? new Error("no calendar entry was made");
+  if (error || !value) throw error ?? new Error(t`no calendar entry was made`);
   return value;
 }

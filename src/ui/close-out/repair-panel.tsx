@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { useState } from "react";
 import type { RepairEntry } from "@/core/job/derive";
 import type { Suspect } from "@/core/lineup/suspects";
@@ -20,8 +21,8 @@ interface RepairProps {
 /** The repair in working order, ticked off; a repair without proof is possible and recorded as the guess it is. */
 export function RepairPanel({ plan, ticked, onTick, repaired, guess, lead, onRepaired }: RepairProps) {
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Repair">
-      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Repair</h2>
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Repair`}>
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">{t`Repair`}</h2>
       <p className="mt-2 text-lg font-bold">{plan.title}</p>
       {plan.cautions.map((caution) => (
         <p key={caution} className="text-sm">
@@ -30,32 +31,32 @@ export function RepairPanel({ plan, ticked, onTick, repaired, guess, lead, onRep
       ))}
       {plan.newPart.length > 0 && (
         <>
-          <h3 className="mt-3 text-sm font-semibold text-muted">New part, before it goes in</h3>
+          <h3 className="mt-3 text-sm font-semibold text-muted">{t`New part, before it goes in`}</h3>
           <Ticks items={plan.newPart} ticked={ticked} onTick={onTick} />
         </>
       )}
-      <h3 className="mt-3 text-sm font-semibold text-muted">Steps</h3>
+      <h3 className="mt-3 text-sm font-semibold text-muted">{t`Steps`}</h3>
       <Ticks items={plan.steps} ticked={ticked} onTick={onTick} numbered />
       {plan.torques.length > 0 && (
         <>
-          <h3 className="mt-3 text-sm font-semibold text-muted">Torques, from the maker</h3>
+          <h3 className="mt-3 text-sm font-semibold text-muted">{t`Torques, from the maker`}</h3>
           <div className="flex flex-wrap gap-3">
             {plan.torques.map((name) => (
-              <Torque key={name} name={name} onSet={(text) => onTick(`torque ${name}`, text)} />
+              <Torque key={name} name={name} onSet={(text) => onTick(t`torque ${name}`, text)} />
             ))}
           </div>
         </>
       )}
       <div className="mt-4 flex flex-wrap items-center gap-3">
         <Cap lead onClick={onRepaired}>
-          {repaired ? "not repaired after all" : guess ? "fit it anyway, as a guess" : "repaired"}
+          {repaired ? t`not repaired after all` : guess ? t`fit it anyway, as a guess` : t`repaired`}
         </Cap>
         <p className="text-sm text-muted">
           {repaired
-            ? `Marked as repaired${repaired.guess ? `, on a guess of ${formatShare(repaired.share)}` : ""}. Readings from here on are “after”.`
+            ? t`Marked as repaired${repaired.guess ? t`, on a guess of ${formatShare(repaired.share)}` : ""}. Readings from here on are “after”.`
             : guess
-              ? `Not proven. It will be recorded as a guess: ${formatShare(lead.share)} for ${lead.words.toLowerCase()}.`
-              : "Readings taken after this are compared with those before it."}
+              ? t`Not proven. It will be recorded as a guess: ${formatShare(lead.share)} for ${lead.words.toLowerCase()}.`
+              : t`Readings taken after this are compared with those before it.`}
         </p>
       </div>
     </section>
@@ -112,7 +113,7 @@ function Torque({ name, onSet }: { name: string; onSet: (text: string) => void }
           onChange={(event) => setText(event.target.value)}
           onBlur={() => other !== null && onSet(`${text} N·m`)}
         />
-        N·m {other !== null && <span className="font-mono">= {other.toFixed(0)} lb·ft</span>}
+        N·m {other !== null && <span className="font-mono">{t`= ${other.toFixed(0)} lb·ft`}</span>}
       </span>
     </label>
   );

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { proxy } from "comlink";
 import { useState } from "react";
 import type { Diagnosis } from "@/core/job/diagnosis";
@@ -35,7 +36,7 @@ export function ReportPanel({
       download(`${name}-report.pdf`, new Uint8Array(await answer.arrayBuffer()), "application/pdf");
     } catch (error) {
       toast.error(
-        `No PDF: ${error instanceof Error ? error.message : "the server did not answer"}. Printing this page works without a server.`,
+        t`No PDF: ${error instanceof Error ? error.message : t`the server did not answer`}. Printing this page works without a server.`,
       );
     } finally {
       setBusy(false);
@@ -47,10 +48,10 @@ export function ReportPanel({
       const capture = await loadCapture(id);
       if (capture) kept.push({ id, capture });
     }
-    const busy = toast.loading("Packing the job…");
+    const busy = toast.loading(t`Packing the job…`);
     try {
       const told = proxy((done: number, of: number) =>
-        toast.loading(`Packing capture ${done} of ${of}…`, { id: busy }),
+        toast.loading(t`Packing capture ${done} of ${of}…`, { id: busy }),
       );
       download(`${name}.zip`, await captureWorker().pack(job, kept, told), "application/zip");
     } finally {
@@ -62,19 +63,21 @@ export function ReportPanel({
     download(`${name}-reminder.ics`, reminderIcs(job, new Date()), "text/calendar");
   };
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Report">
-      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Report and record</h2>
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Report`}>
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">{t`Report and record`}</h2>
       <div className="mt-3 flex flex-wrap gap-2">
         <Cap lead disabled={busy} onClick={() => void pdf()}>
-          {busy ? "setting it…" : "report as PDF"}
+          {busy ? t`setting it…` : t`report as PDF`}
         </Cap>
-        <Cap onClick={() => download(`${name}-readings.csv`, readingsCsv(job), "text/csv")}>readings as CSV</Cap>
-        <Cap onClick={() => download(`${name}.json`, exportJob(job))}>job as a file</Cap>
-        <Cap onClick={() => void zip().catch((error: unknown) => toast.error(`No ZIP: ${String(error)}`))}>
-          all of it as ZIP
-        </Cap>
-        {job.complaint.presence === "intermittent" && <Cap onClick={() => void reminder()}>comes-back reminder</Cap>}
-        <Cap onClick={() => window.print()}>print this page</Cap>
+        <Cap onClick={() => download(`${name}-readings.csv`, readingsCsv(job), "text/csv")}>{t`readings as CSV`}</Cap>
+        <Cap onClick={() => download(`${name}.json`, exportJob(job))}>{t`job as a file`}</Cap>
+        <Cap
+          onClick={() => void zip().catch((error: unknown) => toast.error(t`No ZIP: ${String(error)}`))}
+        >{t`all of it as ZIP`}</Cap>
+        {job.complaint.presence === "intermittent" && (
+          <Cap onClick={() => void reminder()}>{t`comes-back reminder`}</Cap>
+        )}
+        <Cap onClick={() => window.print()}>{t`print this page`}</Cap>
       </div>
     </section>
   );

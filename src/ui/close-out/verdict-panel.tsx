@@ -1,3 +1,5 @@
+import { t } from "@/core/words/words";
+import { jt } from "../keys/words";
 import Link from "next/link";
 import { hookupLabel, stateWords } from "@/core/checks/words";
 import { partWords } from "@/core/faults/fault";
@@ -16,12 +18,12 @@ export function VerdictPanel({ job, diagnosis, proven }: { job: Job; diagnosis: 
   const open = partsToShow(diagnosis.parts).filter(({ verdict }) => verdict === "suspect");
   const next = diagnosis.next[0];
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Verdict">
-      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Verdict</h2>
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Verdict`}>
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">{t`Verdict`}</h2>
       {proven ? (
         <>
-          <p className="mt-2 text-2xl font-bold text-verdigris">✓ Proven: {proven.words.toLowerCase()}</p>
-          <p className="text-muted">{formatShare(proven.share)}, by these readings:</p>
+          <p className="mt-2 text-2xl font-bold text-verdigris">{t`✓ Proven: ${proven.words.toLowerCase()}`}</p>
+          <p className="text-muted">{t`${formatShare(proven.share)}, by these readings:`}</p>
           <ul className="mt-1">
             {proven.provenBy.map((index) => {
               const entry = readings[index];
@@ -38,27 +40,18 @@ export function VerdictPanel({ job, diagnosis, proven }: { job: Job; diagnosis: 
         </>
       ) : (
         <>
-          <p className="mt-2 text-2xl font-bold">Nothing is proven yet.</p>
-          <p>
-            First in question: <b>{lead.words}</b> ({formatShare(lead.share)}).
-          </p>
+          <p className="mt-2 text-2xl font-bold">{t`Nothing is proven yet.`}</p>
+          <p>{jt`First in question: ${(<b>{lead.words}</b>)} (${formatShare(lead.share)}).`}</p>
           {next && (
-            <p className="mt-2 rounded-xl bg-paper p-3">
-              Cheapest next step, {next.minutes} min: <b>{next.check}</b>{" "}
-              <Link className="underline" href={`/bench?job=${job.id}`}>
-                to the bench
-              </Link>
-            </p>
+            <p className="mt-2 rounded-xl bg-paper p-3">{jt`Cheapest next step, ${next.minutes} min: ${(<b>{next.check}</b>)} ${(<Link className="underline" href={`/bench?job=${job.id}`}>{t`to the bench`}</Link>)}`}</p>
           )}
         </>
       )}
       {cleared.length > 0 && (
-        <p className="mt-2 text-verdigris">✓ Cleared: {cleared.map(({ part }) => partWords[part]).join(", ")}</p>
+        <p className="mt-2 text-verdigris">{t`✓ Cleared: ${cleared.map(({ part }) => partWords[part]).join(", ")}`}</p>
       )}
       {open.length > 0 && !proven && (
-        <p className="mt-1 text-muted">
-          Open: {open.map(({ part, share }) => `${partWords[part]} ${formatShare(share)}`).join(" · ")}
-        </p>
+        <p className="mt-1 text-muted">{t`Open: ${open.map(({ part, share }) => `${partWords[part]} ${formatShare(share)}`).join(" · ")}`}</p>
       )}
     </section>
   );

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { useState } from "react";
 import { readingTyped } from "@/core/job/reading";
 import type { Entry, Job } from "@/core/job/schema";
@@ -25,10 +26,10 @@ export function VerifyPanel({
 }) {
   const [refusal, setRefusal] = useState<string | null>(null);
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Verify">
-      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Verify: the same checks again</h2>
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Verify`}>
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">{t`Verify: the same checks again`}</h2>
       {!repaired && (
-        <p className="py-2 text-muted">Mark the repair first; then measure these again at the same points.</p>
+        <p className="py-2 text-muted">{t`Mark the repair first; then measure these again at the same points.`}</p>
       )}
       <ul>
         {verification?.items.map(({ check, before, after, passes }) => (
@@ -37,11 +38,11 @@ export function VerifyPanel({
               {check.label} <span className="text-muted">· {check.stateWords}</span>
             </p>
             <p className="flex flex-wrap items-center gap-3 font-mono">
-              <span className="text-brick">before {before}</span>
+              <span className="text-brick">{t`before ${before}`}</span>
               {after !== null && (
-                <span className={passes === null ? "text-plum" : passes ? "text-verdigris" : "text-brick"}>
-                  after {after} {passes === null ? "? fits both, tells nothing" : passes ? "✓ good" : "✕ still wrong"}
-                </span>
+                <span
+                  className={passes === null ? "text-plum" : passes ? "text-verdigris" : "text-brick"}
+                >{t`after ${after} ${passes === null ? t`? fits both, tells nothing` : passes ? t`✓ good` : t`✕ still wrong`}`}</span>
               )}
             </p>
             {repaired && after === null && (
@@ -59,7 +60,7 @@ export function VerifyPanel({
                 {check.answers ? (
                   <select
                     name="value"
-                    aria-label={`${check.label} now`}
+                    aria-label={t`${check.label} now`}
                     className="min-h-11 rounded-lg border border-rule bg-paper px-2"
                   >
                     {check.answers.words.map((word) => (
@@ -73,13 +74,13 @@ export function VerifyPanel({
                     name="value"
                     inputMode="decimal"
                     autoComplete="off"
-                    aria-label={`${check.label} now`}
+                    aria-label={t`${check.label} now`}
                     className="min-h-11 w-32 rounded-lg border border-rule bg-paper px-2 text-right font-mono text-lg"
                   />
                 )}
                 <button type="submit" className="cap">
-                  <span className="legend">Enter</span>
-                  <span>after</span>
+                  <span className="legend">{t`Enter`}</span>
+                  <span>{t`after`}</span>
                 </button>
               </form>
             )}
@@ -94,8 +95,8 @@ export function VerifyPanel({
       {repaired && (
         <p className={`py-2 text-lg font-bold ${verification?.fixed ? "text-verdigris" : ""}`}>
           {verification?.fixed
-            ? "✓ Fixed: what failed before passes now."
-            : "Not shown to be fixed yet: no check that failed before has passed."}
+            ? t`✓ Fixed: what failed before passes now.`
+            : t`Not shown to be fixed yet: no check that failed before has passed.`}
         </p>
       )}
       <div className="flex flex-wrap gap-2 pt-1">

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { useState } from "react";
 import { useRouter, useSearchParams } from "next/navigation";
 import { useHotkeys } from "react-hotkeys-hook";
@@ -40,30 +41,30 @@ export function ComplaintScreen() {
 }
 
 const SYMPTOM_WORDS: Record<(typeof symptoms)[number], string> = {
-  lamp: "lamp lit",
-  "lamp-at-key-on": "lamp comes on with the key",
-  "lamp-when-rolling": "lamp comes on when rolling",
-  "functions-lost": "traction, cruise or hill hold lost",
-  "false-abs-low-speed": "pedal buzzes in the last few km/h",
-  "pulls-under-braking": "pulls to one side braking",
-  "after-bumps": "after bumps",
-  "when-turning": "when turning",
-  "when-wet": "when wet",
-  "when-hot": "when hot",
+  lamp: t`lamp lit`,
+  "lamp-at-key-on": t`lamp comes on with the key`,
+  "lamp-when-rolling": t`lamp comes on when rolling`,
+  "functions-lost": t`traction, cruise or hill hold lost`,
+  "false-abs-low-speed": t`pedal buzzes in the last few km/h`,
+  "pulls-under-braking": t`pulls to one side braking`,
+  "after-bumps": t`after bumps`,
+  "when-turning": t`when turning`,
+  "when-wet": t`when wet`,
+  "when-hot": t`when hot`,
 };
 const WORK_WORDS: Record<(typeof recentWorks)[number], string> = {
-  brakes: "brakes",
-  bearing: "wheel bearing",
-  exhaust: "exhaust",
-  tyres: "tyres",
-  sensor: "this sensor",
-  body: "body, arch liner",
-  battery: "battery",
+  brakes: t`brakes`,
+  bearing: t`wheel bearing`,
+  exhaust: t`exhaust`,
+  tyres: t`tyres`,
+  sensor: t`this sensor`,
+  body: t`body, arch liner`,
+  battery: t`battery`,
 };
 
 /** An answer's name as its cap has it; a code as typed. */
 function answerWords(answer: string): string {
-  if (answer === "intermittent") return "comes and goes";
+  if (answer === "intermittent") return t`comes and goes`;
   return { ...SYMPTOM_WORDS, ...WORK_WORDS }[answer as keyof typeof SYMPTOM_WORDS] ?? answer;
 }
 
@@ -93,22 +94,22 @@ function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
         className="grid content-start gap-5 rounded-2xl border border-rule bg-card p-5"
         onSubmit={(event) => event.preventDefault()}
       >
-        <h1 className="text-xl font-bold">What is known before measuring</h1>
+        <h1 className="text-xl font-bold">{t`What is known before measuring`}</h1>
         <div className="grid gap-4 md:grid-cols-2">
           <Text
-            label="Car"
+            label={t`Car`}
             value={job.car.name}
-            placeholder="Osmund Drover 09"
+            placeholder={t`Osmund Drover 09`}
             onChange={(name) => change((newest) => ({ ...newest, car: { ...newest.car, name } }))}
           />
           <Text
-            label="Plate or fleet number"
+            label={t`Plate or fleet number`}
             value={job.car.plate}
             placeholder=""
             onChange={(plate) => change((newest) => ({ ...newest, car: { ...newest.car, plate } }))}
           />
         </div>
-        <Group label="Which corner">
+        <Group label={t`Which corner`}>
           {corners.map((corner, i) => (
             <Cap
               key={corner}
@@ -120,7 +121,7 @@ function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
             </Cap>
           ))}
         </Group>
-        <Group label={`Sensor family${measured ? " (changing it re-weighs every reading)" : ""}`}>
+        <Group label={t`Sensor family${measured ? t` (changing it re-weighs every reading)` : ""}`}>
           {families.map((family) => (
             <Cap key={family} legend="F" aria-pressed={job.setup.family === family} onClick={() => setFamily(family)}>
               {familyWords[family]}
@@ -128,35 +129,33 @@ function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
           ))}
           {job.setup.family === "active-2wire" &&
             (["low", "high"] as const).map((sense) => (
-              <Cap key={sense} aria-pressed={job.setup.sense === sense} onClick={() => setup({ sense })}>
-                senses {sense} side
-              </Cap>
+              <Cap
+                key={sense}
+                aria-pressed={job.setup.sense === sense}
+                onClick={() => setup({ sense })}
+              >{t`senses ${sense} side`}</Cap>
             ))}
         </Group>
         <FamilyFinder onFound={setFamily} />
-        <Group label="Is the fault here now?">
+        <Group label={t`Is the fault here now?`}>
           <Cap
             legend="H"
             aria-pressed={job.complaint.presence === "hard"}
             onClick={() => complain({ presence: "hard" })}
-          >
-            here now
-          </Cap>
+          >{t`here now`}</Cap>
           <Cap
             legend="H"
             aria-pressed={job.complaint.presence === "intermittent"}
             onClick={() => complain({ presence: "intermittent" })}
-          >
-            comes and goes
-          </Cap>
+          >{t`comes and goes`}</Cap>
           <p className="max-w-sm self-center text-sm text-muted">
             {job.complaint.presence === "hard"
-              ? "Unplug and measure freely. If re-plugging cures it, the connector was it."
-              : "Do not unplug until it has been caught: unplugging can cure it for a week and hide it. Back-probe."}
+              ? t`Unplug and measure freely. If re-plugging cures it, the connector was it.`
+              : t`Do not unplug until it has been caught: unplugging can cure it for a week and hide it. Back-probe.`}
           </p>
         </Group>
         <Codes codes={job.complaint.codes} onChange={(codes) => complain({ codes })} />
-        <Group label="What is noticed">
+        <Group label={t`What is noticed`}>
           {symptoms.map((symptom) => (
             <Cap
               key={symptom}
@@ -167,7 +166,7 @@ function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
             </Cap>
           ))}
         </Group>
-        <Group label="Recent work">
+        <Group label={t`Recent work`}>
           {recentWorks.map((work) => (
             <Cap
               key={work}
@@ -179,17 +178,17 @@ function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
           ))}
         </Group>
         <label className="grid gap-1">
-          <span className="text-sm text-muted">In the driver's words: when it shows, weather, history</span>
+          <span className="text-sm text-muted">{t`In the driver's words: when it shows, weather, history`}</span>
           <textarea
             key={`w${job.id}`}
             className="min-h-20 rounded-lg border border-rule bg-paper px-3 py-2"
             defaultValue={job.complaint.note ?? ""}
             maxLength={4000}
-            placeholder="Since the first frost, on the causeway, lamp goes out again after a stop"
+            placeholder={t`Since the first frost, on the causeway, lamp goes out again after a stop`}
             onChange={(event) => complain({ note: event.target.value })}
           />
         </label>
-        <Group label="Driven wheels">
+        <Group label={t`Driven wheels`}>
           {(["front", "rear", "all"] as const).map((drivetrain) => (
             <Cap
               key={drivetrain}
@@ -203,37 +202,37 @@ function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
         <div className="grid items-end gap-4 md:grid-cols-4">
           <Checked
             key={`t${job.id}`}
-            label="Tyre, this axle"
+            label={t`Tyre, this axle`}
             value={job.setup.tyre}
-            check={(text) => (parseTyre(text) ? null : "Write it as 205/55R16.")}
+            check={(text) => (parseTyre(text) ? null : t`Write it as 205/55R16.`)}
             onChange={(tyre) => setup({ tyre })}
           />
           <Checked
             key={`o${job.id}`}
-            label="Tyre, other axle if not alike"
+            label={t`Tyre, other axle if not alike`}
             value={job.setup.otherAxleTyre ?? ""}
-            check={(text) => (text === "" || parseTyre(text) ? null : "Write it as 205/55R16, or leave it empty.")}
+            check={(text) => (text === "" || parseTyre(text) ? null : t`Write it as 205/55R16, or leave it empty.`)}
             onChange={(text) => setup({ otherAxleTyre: text || undefined })}
           />
           <Checked
             key={`n${job.id}`}
-            label="Pulses per turn"
+            label={t`Pulses per turn`}
             value={String(job.setup.pulsesPerRevolution)}
             check={(text) =>
-              /^\d+$/.test(text) && Number(text) >= 8 && Number(text) <= 400 ? null : "A whole number from 8 to 400."
+              /^\d+$/.test(text) && Number(text) >= 8 && Number(text) <= 400 ? null : t`A whole number from 8 to 400.`
             }
             onChange={(text) => setup({ pulsesPerRevolution: Number(text) })}
           />
           <Checked
             key={`v${job.id}`}
-            label="Sensor supply, V"
+            label={t`Sensor supply, V`}
             value={String(job.setup.supplyV)}
-            check={(text) => (Number(text) >= 3 && Number(text) <= 30 ? null : "Volts from 3 to 30.")}
+            check={(text) => (Number(text) >= 3 && Number(text) <= 30 ? null : t`Volts from 3 to 30.`)}
             onChange={(text) => setup({ supplyV: Number(text) })}
           />
         </div>
         <MeterFields meter={meterOf(job.setup)} onChange={(meter) => setup({ meter })} />
-        <Group label="Inline connectors between module and sensor plug">
+        <Group label={t`Inline connectors between module and sensor plug`}>
           {[0, 1, 2, 3].map((count) => (
             <Cap
               key={count}
@@ -252,11 +251,9 @@ function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
           nameOf={answerWords}
         />
         <KnownGood job={job} change={change} />
-        <p className="text-sm text-muted">A code steers the route; it never proves the part.</p>
+        <p className="text-sm text-muted">{t`A code steers the route; it never proves the part.`}</p>
         <ProfilePanel job={job} change={change} />
-        <Cap legend="B" lead onClick={() => router.push(`/bench?job=${job.id}`)}>
-          To the bench
-        </Cap>
+        <Cap legend="B" lead onClick={() => router.push(`/bench?job=${job.id}`)}>{t`To the bench`}</Cap>
       </aside>
     </main>
   );
@@ -271,26 +268,25 @@ function Codes({ codes, onChange }: { codes: string[]; onChange: (codes: string[
   return (
     <div>
       <label className="grid gap-1">
-        <span className="text-sm text-muted">
-          Trouble codes in any style, several at once; “present” or “history” behind each if the scan tool says
-        </span>
+        <span className="text-sm text-muted">{t`Trouble codes in any style, several at once; “present” or “history” behind each if the scan tool says`}</span>
         <input
           className="min-h-12 w-full min-w-0 rounded-lg border border-rule bg-paper px-3 font-mono text-lg"
           value={typed}
-          placeholder="C003A-13 present"
+          placeholder={t`C003A-13 present`}
           onChange={(event) => setTyped(event.target.value)}
         />
       </label>
       {cornersCoded(codes).length > 1 && (
-        <p className="mt-2 rounded-lg border border-plum px-3 py-2 text-plum" role="status">
-          Several corners at once ({cornersCoded(codes).join(", ")}): shared supply, module ground or battery voltage
-          come first. Look at the other corners before this one.
-        </p>
+        <p
+          className="mt-2 rounded-lg border border-plum px-3 py-2 text-plum"
+          role="status"
+        >{t`Several corners at once (${cornersCoded(codes).join(", ")}): shared supply, module ground or battery voltage come first. Look at the other corners before this one.`}</p>
       )}
       {onlyHistory(codes) && (
-        <p className="mt-2 rounded-lg border border-plum px-3 py-2 text-plum" role="status">
-          Stored codes only: the fault is likely not here now. Treat it as one that comes and goes.
-        </p>
+        <p
+          className="mt-2 rounded-lg border border-plum px-3 py-2 text-plum"
+          role="status"
+        >{t`Stored codes only: the fault is likely not here now. Treat it as one that comes and goes.`}</p>
       )}
       <ul className="text-sm">
         {codes.map((text) => {
@@ -369,7 +365,7 @@ function Checked({
           if (!now) onChange(event.target.value.trim());
         }}
       />
-      {problem && <span className="text-sm text-brick">{problem} Not used until then.</span>}
+      {problem && <span className="text-sm text-brick">{t`${problem} Not used until then.`}</span>}
     </label>
   );
 }

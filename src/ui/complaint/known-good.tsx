@@ -1,3 +1,4 @@
+import { t } from "@/core/words/words";
 import { knownWords } from "@/core/car/tolerances";
 import type { Job } from "@/core/job/schema";
 import { changeSetup } from "../jobs/change-setup";
@@ -9,10 +10,10 @@ export function KnownGood({ job, change }: { job: Job; change: ChangeJob }) {
   const words = knownWords(job.setup);
   if (!words) return null;
   return (
-    <section className="rounded-2xl border border-verdigris bg-card p-4" aria-label="Known-good in use">
-      <h2 className="text-sm font-semibold text-verdigris">Tightened by a known-good</h2>
+    <section className="rounded-2xl border border-verdigris bg-card p-4" aria-label={t`Known-good in use`}>
+      <h2 className="text-sm font-semibold text-verdigris">{t`Tightened by a known-good`}</h2>
       <p className="py-2 text-sm">{words}</p>
-      <Cap onClick={() => changeSetup(change, () => ({ known: undefined }))}>back to the usual ranges</Cap>
+      <Cap onClick={() => changeSetup(change, () => ({ known: undefined }))}>{t`back to the usual ranges`}</Cap>
     </section>
   );
 }

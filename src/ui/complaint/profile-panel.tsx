@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
 import { UnusableInput } from "@/core/capture/capture";
@@ -15,7 +16,7 @@ import { toast } from "../keys/toast";
 export function ProfilePanel({ job, change }: { job: Job; change: ChangeJob }) {
   const [profiles, setProfiles] = useState<Profile[]>([]);
   useEffect(() => {
-    listProfiles().then(setProfiles, (error: unknown) => toast.error(`Profiles cannot be read: ${String(error)}`));
+    listProfiles().then(setProfiles, (error: unknown) => toast.error(t`Profiles cannot be read: ${String(error)}`));
   }, []);
   const keep = async (profile: Profile) => {
     await saveProfile(profile);
@@ -24,7 +25,7 @@ export function ProfilePanel({ job, change }: { job: Job; change: ChangeJob }) {
   const own = (): Profile => ({
     tastatura: PROFILE_VERSION,
     id: nanoid(10),
-    name: job.car.name.replace(/\s+\d+$/, "") || "car model",
+    name: job.car.name.replace(/\s+\d+$/, "") || t`car model`,
     setup: job.setup,
   });
   const take = async (file: File) => {
@@ -36,21 +37,21 @@ export function ProfilePanel({ job, change }: { job: Job; change: ChangeJob }) {
     }
   };
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Car profiles">
-      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Car model, set up once</h2>
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Car profiles`}>
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">{t`Car model, set up once`}</h2>
       {profiles.length > 0 && (
         <select
-          aria-label="Use a car profile"
+          aria-label={t`Use a car profile`}
           className="mt-2 min-h-12 w-full rounded-lg border border-rule bg-paper px-3"
           value=""
           onChange={(event) => {
             const profile = profiles.find(({ id }) => id === event.target.value);
             if (!profile) return;
             change((newest) => ({ ...newest, setup: withProfile(newest.setup, profile) }));
-            toast(`Set up as ${profile.name}.`);
+            toast(t`Set up as ${profile.name}.`);
           }}
         >
-          <option value="">use a profile…</option>
+          <option value="">{t`use a profile…`}</option>
           {profiles.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
@@ -59,13 +60,11 @@ export function ProfilePanel({ job, change }: { job: Job; change: ChangeJob }) {
         </select>
       )}
       <div className="mt-2 flex flex-wrap gap-2">
-        <Cap onClick={() => void keep(own()).then(() => toast("Kept for the next car of this model."))}>
-          keep this set-up
-        </Cap>
-        <Cap onClick={() => download(`${own().name}.profile.json`, JSON.stringify(own(), null, 2))}>as a file</Cap>
-        <FileCap label="Profile file" accept=".json" onFile={(file) => void take(file)}>
-          open a file
-        </FileCap>
+        <Cap
+          onClick={() => void keep(own()).then(() => toast(t`Kept for the next car of this model.`))}
+        >{t`keep this set-up`}</Cap>
+        <Cap onClick={() => download(`${own().name}.profile.json`, JSON.stringify(own(), null, 2))}>{t`as a file`}</Cap>
+        <FileCap label={t`Profile file`} accept=".json" onFile={(file) => void take(file)}>{t`open a file`}</FileCap>
       </div>
     </section>
   );

@@ -1,3 +1,4 @@
+import { t } from "@/core/words/words";
 import { partWords } from "@/core/faults/fault";
 import type { Diagnosis } from "@/core/job/diagnosis";
 import type { ComplaintReason } from "@/core/lineup/complaint-reasons";
@@ -15,8 +16,8 @@ export function SuspicionPanel({
   nameOf?: (answer: string) => string;
 }) {
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Suspicion so far" aria-live="polite">
-      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">What this does to the suspicion</h2>
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Suspicion so far`} aria-live="polite">
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">{t`What this does to the suspicion`}</h2>
       <ol>
         {partsToShow(diagnosis?.parts ?? []).map(({ part, share }) => (
           <li key={part} className="grid grid-cols-[10rem_1fr_3.5rem] items-center gap-2 border-b border-rule py-1.5">
@@ -33,9 +34,9 @@ export function SuspicionPanel({
           {reasons.map(({ answer, speaksFor, speaksAgainst }) => (
             <li key={answer} className="pt-1">
               <b>{nameOf(answer)}</b>
-              {speaksFor.length > 0 && ` speaks for ${speaksFor.join(", ")}`}
+              {speaksFor.length > 0 && t` speaks for ${speaksFor.join(", ")}`}
               {speaksFor.length > 0 && speaksAgainst.length > 0 && ";"}
-              {speaksAgainst.length > 0 && ` against ${speaksAgainst.join(", ")}`}
+              {speaksAgainst.length > 0 && t` against ${speaksAgainst.join(", ")}`}
             </li>
           ))}
         </ul>

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { useState } from "react";
 import { families, familyWords } from "@/core/circuit/setup";
 import { contactAt, contactPlace, leakAt, leakPlace } from "@/core/explain/decades";
@@ -20,7 +21,7 @@ export function Lessons() {
   const set = (parts: Partial<ExplainSettings>) => setSettings({ ...settings, ...parts });
   return (
     <main className="grid gap-4 p-4 lg:grid-cols-[20rem_minmax(0,1fr)]">
-      <nav className="rounded-2xl border border-rule bg-card p-3" aria-label="Lessons">
+      <nav className="rounded-2xl border border-rule bg-card p-3" aria-label={t`Lessons`}>
         <ol className="grid">
           {lessons.map(({ title }, i) => (
             <li key={title}>
@@ -40,33 +41,32 @@ export function Lessons() {
         </ol>
       </nav>
       <div className="grid content-start gap-4">
-        <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Lesson">
+        <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Lesson`}>
           <h2 className="text-xl font-bold">{lesson.title}</h2>
           <p className="mt-1 max-w-3xl">{say(lesson.text)}</p>
           <p className="mt-2 font-semibold">{say(lesson.move)}</p>
           <div className="mt-3 flex gap-2">
-            <Cap disabled={at === 0} onClick={() => (setAt(at - 1), setSettings(lessonSettings(lessons[at - 1]!)))}>
-              before
-            </Cap>
+            <Cap
+              disabled={at === 0}
+              onClick={() => (setAt(at - 1), setSettings(lessonSettings(lessons[at - 1]!)))}
+            >{t`before`}</Cap>
             <Cap
               lead
               disabled={at === lessons.length - 1}
               onClick={() => (setAt(at + 1), setSettings(lessonSettings(lessons[at + 1]!)))}
-            >
-              next lesson
-            </Cap>
-            <Cap onClick={() => setSettings({ ...usualExplain, family: settings.family })}>a good corner</Cap>
+            >{t`next lesson`}</Cap>
+            <Cap onClick={() => setSettings({ ...usualExplain, family: settings.family })}>{t`a good corner`}</Cap>
           </div>
         </section>
-        <section className="rounded-2xl border border-rule bg-card p-4" aria-label="The module's pin">
-          <h2 className="text-sm font-semibold text-muted">At the module's pin, over a third of a second</h2>
+        <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`The module's pin`}>
+          <h2 className="text-sm font-semibold text-muted">{t`At the module's pin, over a third of a second`}</h2>
           <Trace points={explained.trace} />
           <p className="mt-1 text-lg font-bold" aria-live="polite">
             {say(explained.module)}
           </p>
         </section>
         <div className="grid gap-4 md:grid-cols-2">
-          <section className="grid gap-2 rounded-2xl border border-rule bg-card p-4" aria-label="Sliders">
+          <section className="grid gap-2 rounded-2xl border border-rule bg-card p-4" aria-label={t`Sliders`}>
             <div className="flex flex-wrap gap-2">
               {families.map((family) => (
                 <Cap key={family} aria-pressed={settings.family === family} onClick={() => set({ family })}>
@@ -75,8 +75,8 @@ export function Lessons() {
               ))}
             </div>
             <Slider
-              label="speed"
-              shown={say(`${settings.speedKmh} km/h`)}
+              label={t`speed`}
+              shown={say(t`${settings.speedKmh} km/h`)}
               value={settings.speedKmh}
               min={1}
               max={40}
@@ -84,8 +84,8 @@ export function Lessons() {
               onChange={(speedKmh) => set({ speedKmh })}
             />
             <Slider
-              label="air gap"
-              shown={say(`${settings.gapMm} mm`)}
+              label={t`air gap`}
+              shown={say(t`${settings.gapMm} mm`)}
               value={settings.gapMm}
               min={0.2}
               max={4}
@@ -93,7 +93,7 @@ export function Lessons() {
               onChange={(gapMm) => set({ gapMm })}
             />
             <Slider
-              label="missing teeth or poles"
+              label={t`missing teeth or poles`}
               shown={String(settings.missing)}
               value={settings.missing}
               min={0}
@@ -102,8 +102,8 @@ export function Lessons() {
               onChange={(missing) => set({ missing })}
             />
             <Slider
-              label="runout"
-              shown={say(`${settings.runoutMm} mm`)}
+              label={t`runout`}
+              shown={say(t`${settings.runoutMm} mm`)}
               value={settings.runoutMm}
               min={0.01}
               max={1.2}
@@ -111,7 +111,7 @@ export function Lessons() {
               onChange={(runoutMm) => set({ runoutMm })}
             />
             <Slider
-              label="corroded contact at C1"
+              label={t`corroded contact at C1`}
               shown={formatQuantity(settings.contactOhms, "ohms")}
               value={contactPlace(settings.contactOhms)}
               min={0}
@@ -120,7 +120,7 @@ export function Lessons() {
               onChange={(place) => set({ contactOhms: contactAt(place) })}
             />
             <Slider
-              label="chafe to ground"
+              label={t`chafe to ground`}
               shown={settings.chafeOhms ? formatQuantity(settings.chafeOhms, "ohms") : "none"}
               value={leakPlace(settings.chafeOhms)}
               min={0}
@@ -129,8 +129,8 @@ export function Lessons() {
               onChange={(place) => set({ chafeOhms: leakAt(place) })}
             />
           </section>
-          <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Meter">
-            <h2 className="text-sm font-semibold text-muted">The meter</h2>
+          <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Meter`}>
+            <h2 className="text-sm font-semibold text-muted">{t`The meter`}</h2>
             <dl>
               {explained.readings.map(({ label, shown }) => (
                 <div key={label} className="flex items-baseline justify-between gap-3 border-b border-rule py-2">
@@ -139,7 +139,7 @@ export function Lessons() {
                 </div>
               ))}
             </dl>
-            <h2 className="mt-4 mb-2 text-sm font-semibold text-muted">Folded over the ring, a row a turn</h2>
+            <h2 className="mt-4 mb-2 text-sm font-semibold text-muted">{t`Folded over the ring, a row a turn`}</h2>
             {explained.raster && <RingRasterView raster={explained.raster} marked={NONE_MARKED} />}
             <p className="text-sm text-muted">{explained.rasterSay}</p>
           </section>
@@ -170,7 +170,7 @@ function Trace({ points }: { points: readonly (readonly [number, number])[] }) {
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       className="my-2 w-full"
       role="img"
-      aria-label={`Trace between ${least.toFixed(2)} and ${most.toFixed(2)} volts`}
+      aria-label={t`Trace between ${least.toFixed(2)} and ${most.toFixed(2)} volts`}
     >
       <path d={path} fill="none" stroke="var(--ink)" strokeWidth="1.4" />
       <text x="4" y="12" fontSize="12" fill="var(--muted)">

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import {
   createColumnHelper,
   flexRender,
@@ -25,23 +26,23 @@ import { toast } from "../keys/toast";
 const column = createColumnHelper<HistoryRow>();
 const columns = [
   column.accessor("car", {
-    header: "car",
+    header: t`car`,
     cell: ({ row, getValue }) => (
       <Link className="underline" href={`/close-out?job=${row.original.id}`}>
         {getValue()}
       </Link>
     ),
   }),
-  column.accessor("date", { header: "date" }),
-  column.accessor("corner", { header: "corner" }),
-  column.accessor("family", { header: "sensor", cell: ({ getValue }) => familyWords[getValue()] }),
-  column.accessor("readings", { header: "readings" }),
-  column.accessor("minutes", { header: "minutes" }),
+  column.accessor("date", { header: t`date` }),
+  column.accessor("corner", { header: t`corner` }),
+  column.accessor("family", { header: t`sensor`, cell: ({ getValue }) => familyWords[getValue()] }),
+  column.accessor("readings", { header: t`readings` }),
+  column.accessor("minutes", { header: t`minutes` }),
   column.accessor("part", {
-    header: "repaired",
+    header: t`repaired`,
     cell: ({ getValue, row }) => {
       const part = getValue();
-      return part ? `${partWords[part]}${row.original.guess ? " (a guess)" : ""}` : "open";
+      return part ? `${partWords[part]}${row.original.guess ? t` (a guess)` : ""}` : t`open`;
     },
   }),
 ];
@@ -54,7 +55,7 @@ export function HistoryScreen() {
   useEffect(() => {
     listJobs().then(
       ({ jobs }) => setRows(jobs.filter(({ simulated }) => !simulated?.practice).map(historyRow)),
-      (error: unknown) => toast.error(`The store cannot be read: ${String(error)}`),
+      (error: unknown) => toast.error(t`The store cannot be read: ${String(error)}`),
     );
   }, []);
   // The table package keeps its own state; the compiler leaves this component alone, which is right.
@@ -71,9 +72,9 @@ export function HistoryScreen() {
   const learnt = learntPriors(defaultPriors, found);
   return (
     <>
-      <PlainHeader title="History" />
+      <PlainHeader title={t`History`} />
       <main className="grid gap-4 p-4 lg:grid-cols-[minmax(0,2fr)_minmax(0,1fr)]">
-        <section className="overflow-x-auto rounded-2xl border border-rule bg-card p-4" aria-label="Jobs">
+        <section className="overflow-x-auto rounded-2xl border border-rule bg-card p-4" aria-label={t`Jobs`}>
           <table className="w-full">
             <thead>
               {table.getHeaderGroups().map((group) => (
@@ -105,25 +106,20 @@ export function HistoryScreen() {
               ))}
             </tbody>
           </table>
-          <Cap className="mt-3" onClick={() => void saveCsv(rows)}>
-            as CSV
-          </Cap>
+          <Cap className="mt-3" onClick={() => void saveCsv(rows)}>{t`as CSV`}</Cap>
         </section>
-        <section className="rounded-2xl border border-rule bg-card p-4" aria-label="What was at fault">
-          <h2 className="border-b border-rule pb-1 font-semibold">What this shop finds</h2>
-          <p className="py-2 text-sm text-muted">
-            {found.length} proven repairs so far, weighed against the usual shares as if those were 40 cars.
-          </p>
+        <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`What was at fault`}>
+          <h2 className="border-b border-rule pb-1 font-semibold">{t`What this shop finds`}</h2>
+          <p className="py-2 text-sm text-muted">{t`${found.length} proven repairs so far, weighed against the usual shares as if those were 40 cars.`}</p>
           <div className="flex flex-wrap gap-2 pb-2">
-            <Cap disabled={found.length === 0} onClick={() => change({ priors: learnt })}>
-              begin new jobs with these
-            </Cap>
-            <Cap disabled={!settings.priors} onClick={() => change({ priors: undefined })}>
-              back to the usual
-            </Cap>
+            <Cap
+              disabled={found.length === 0}
+              onClick={() => change({ priors: learnt })}
+            >{t`begin new jobs with these`}</Cap>
+            <Cap disabled={!settings.priors} onClick={() => change({ priors: undefined })}>{t`back to the usual`}</Cap>
           </div>
           <p className="pb-2 text-sm" role="status">
-            {settings.priors ? "New jobs begin with the shop's own shares." : "New jobs begin with the usual shares."}
+            {settings.priors ? t`New jobs begin with the shop's own shares.` : t`New jobs begin with the usual shares.`}
           </p>
           <ul>
             {(Object.keys(defaultPriors) as Part[])
@@ -133,7 +129,7 @@ export function HistoryScreen() {
                   <span>{partWords[part]}</span>
                   <span className="font-mono">
                     {formatShare(learnt[part])}{" "}
-                    <span className="text-muted">usual {formatShare(defaultPriors[part])}</span>
+                    <span className="text-muted">{t`usual ${formatShare(defaultPriors[part])}`}</span>
                   </span>
                 </li>
               ))}

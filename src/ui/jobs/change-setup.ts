@@ -1,3 +1,4 @@
+import { t } from "@/core/words/words";
 import { cornerSetupSchema, type CornerSetup } from "@/core/circuit/setup";
 import { firstIssue } from "@/core/job/file";
 import type { ChangeJob } from "./use-job";
@@ -8,7 +9,7 @@ export function changeSetup(change: ChangeJob, parts: (setup: CornerSetup) => Pa
   change((newest) => {
     const parsed = cornerSetupSchema.safeParse({ ...newest.setup, ...parts(newest.setup) });
     if (parsed.success) return { ...newest, setup: parsed.data };
-    toast.error(`Not taken: ${firstIssue(parsed.error)}. The old value stands.`);
+    toast.error(t`Not taken: ${firstIssue(parsed.error)}. The old value stands.`);
     return newest;
   });
 }

@@ -1,4 +1,6 @@
 "use client";
+import { t } from "@/core/words/words";
+import { jt } from "../keys/words";
 import { formatDistanceToNow } from "date-fns";
 import { Download, Upload } from "lucide-react";
 import Link from "next/link";
@@ -31,7 +33,7 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
   const refresh = useCallback(
     () =>
       listJobs().then(setList, (error: unknown) =>
-        toast.error(`The store cannot be read: ${String(error)}. Check that this browser allows site data.`, {
+        toast.error(t`The store cannot be read: ${String(error)}. Check that this browser allows site data.`, {
           duration: Infinity,
         }),
       ),
@@ -41,7 +43,7 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
     void (seed ? seedDemo(async () => (await import("./load-demo")).loadDemo()).then(refresh, refresh) : refresh())
       .then(() => snapshotIfDue(new Date()))
       .catch((error: unknown) =>
-        toast.error(`No copy of the jobs could be made: ${String(error)}. Export those that matter.`),
+        toast.error(t`No copy of the jobs could be made: ${String(error)}. Export those that matter.`),
       );
     return onOtherTab(() => void refresh());
   }, [refresh, seed]);
@@ -66,9 +68,9 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
       const job = /\.zip$/i.test(file.name) ? await takeZip(file) : importJob(await file.text(), file.name);
       await saveJob(job);
       await refresh();
-      toast.success(`${job.car.name} is on the board; readings already here were kept.`);
+      toast.success(t`${job.car.name} is on the board; readings already here were kept.`);
     } catch (error) {
-      toast.error(error instanceof UnusableInput ? error.message : `Not imported: ${String(error)}`, {
+      toast.error(error instanceof UnusableInput ? error.message : t`Not imported: ${String(error)}`, {
         duration: 20000,
       });
     }
@@ -77,7 +79,7 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
     <div className="mx-auto max-w-6xl px-4 pb-12">
       <header className="flex flex-wrap items-center gap-3 py-4">
         <h1 className="text-2xl font-bold tracking-tight">tastatura</h1>
-        <p className="text-muted">Wheel speed faults, traced to their true cause.</p>
+        <p className="text-muted">{t`Wheel speed faults, traced to their true cause.`}</p>
         <div className="ml-auto flex flex-wrap gap-2">
           {PLACES.map(({ key, name, path }) => (
             <Link key={key} href={path} className="cap">
@@ -88,33 +90,29 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
             </Link>
           ))}
           <FileCap
-            label="Job file"
+            label={t`Job file`}
             accept=".json,.zip,application/json,application/zip"
             hotkey="i"
             onFile={(file) => void take(file)}
           >
-            <span className="inline-flex items-center gap-2">
-              <Upload size={16} aria-hidden /> Import job
-            </span>
+            <span className="inline-flex items-center gap-2">{jt`${(<Upload size={16} aria-hidden />)} Import job`}</span>
           </FileCap>
-          <Cap legend="N" lead onClick={() => void start()}>
-            New job
-          </Cap>
+          <Cap legend="N" lead onClick={() => void start()}>{t`New job`}</Cap>
         </div>
       </header>
       {list?.unreadable.map(({ id, why }) => (
-        <p key={id} role="alert" className="mb-2 rounded-lg border border-brick bg-brick-wash px-4 py-2">
-          A stored job ({id}) cannot be read by this version: {why}. It is kept untouched; update the program.
-        </p>
+        <p
+          key={id}
+          role="alert"
+          className="mb-2 rounded-lg border border-brick bg-brick-wash px-4 py-2"
+        >{t`A stored job (${id}) cannot be read by this version: ${why}. It is kept untouched; update the program.`}</p>
       ))}
       {list === null ? (
-        <p className="py-16 text-center text-muted">Opening the workshop…</p>
+        <p className="py-16 text-center text-muted">{t`Opening the workshop…`}</p>
       ) : list.jobs.length === 0 ? (
         <div className="rounded-2xl border border-dashed border-rule bg-card p-12 text-center">
-          <p className="text-xl font-semibold">No car on the board.</p>
-          <p className="mt-2 text-muted">
-            Press N to start a job: which corner, what kind of sensor, what is lit. Or import a job file.
-          </p>
+          <p className="text-xl font-semibold">{t`No car on the board.`}</p>
+          <p className="mt-2 text-muted">{t`Press N to start a job: which corner, what kind of sensor, what is lit. Or import a job file.`}</p>
         </div>
       ) : (
         <ul className="grid gap-3">
@@ -136,12 +134,12 @@ async function takeZip(file: File): Promise<Job> {
 }
 
 const PLACES = [
-  { key: "p", name: "Practice", path: "/practice" },
-  { key: "x", name: "Explain", path: "/explain" },
-  { key: "l", name: "Library", path: "/library" },
-  { key: "h", name: "History", path: "/history" },
-  { key: "k", name: "Reckoner", path: "/reckoner" },
-  { key: "s", name: "Settings", path: "/settings" },
+  { key: "p", name: t`Practice`, path: "/practice" },
+  { key: "x", name: t`Explain`, path: "/explain" },
+  { key: "l", name: t`Library`, path: "/library" },
+  { key: "h", name: t`History`, path: "/history" },
+  { key: "k", name: t`Reckoner`, path: "/reckoner" },
+  { key: "s", name: t`Settings`, path: "/settings" },
 ] as const;
 
 function JobRow({ job, at }: { job: Job; at: number }) {
@@ -153,43 +151,39 @@ function JobRow({ job, at }: { job: Job; at: number }) {
         <span className="legend" aria-hidden="true">
           {at < 9 ? at + 1 : ""}
         </span>
-        <span>
-          Open<span className="sr-only"> {job.car.name}</span>
-        </span>
+        <span>{jt`Open${(<span className="sr-only"> {job.car.name}</span>)}`}</span>
       </Link>
       <div className="self-center">
         <div className="flex items-center gap-3 text-lg font-semibold">
-          {job.car.name || "unnamed car"} <CarMark corner={job.setup.corner} />
+          {job.car.name || t`unnamed car`} <CarMark corner={job.setup.corner} />
         </div>
-        <div className="text-sm text-muted">
-          {familyWords[job.setup.family]} · {standingReadings(job).length} readings
-        </div>
+        <div className="text-sm text-muted">{t`${familyWords[job.setup.family]} · ${standingReadings(job).length} readings`}</div>
       </div>
       <div className="self-center">
         {failed ? (
-          <p className="text-brick">Not worked out: {failed}</p>
+          <p className="text-brick">{t`Not worked out: ${failed}`}</p>
         ) : job.simulated?.practice?.alone ? (
-          <p className="text-muted">practice, alone</p>
+          <p className="text-muted">{t`practice, alone`}</p>
         ) : lead ? (
           <>
             <p className="font-medium">
               <span className="mr-2 font-bold tabular-nums">{formatShare(lead.share)}</span>
-              {lead.words} {lead.verdict === "proven" && <b className="text-verdigris">✓ proven</b>}
+              {lead.words} {lead.verdict === "proven" && <b className="text-verdigris">{t`✓ proven`}</b>}
             </p>
             <p className="text-sm text-muted">
               {lead.verdict === "proven"
-                ? "Ready to repair."
-                : `Next: ${diagnosis.next[0]?.label ?? "nothing left to measure"}`}
+                ? t`Ready to repair.`
+                : t`Next: ${diagnosis.next[0]?.label ?? t`nothing left to measure`}`}
             </p>
           </>
         ) : (
-          <p className="text-muted">Lining up the suspects…</p>
+          <p className="text-muted">{t`Lining up the suspects…`}</p>
         )}
       </div>
       <div className="flex items-center gap-3 self-center text-sm text-muted">
         <span>{formatDistanceToNow(new Date(lastTouched(job)), { addSuffix: true })}</span>
         <Cap
-          aria-label={`Export ${job.car.name}`}
+          aria-label={t`Export ${job.car.name}`}
           onClick={() => download(`${job.car.name || "job"}-${job.setup.corner}.json`, exportJob(job))}
         >
           <Download size={18} aria-hidden />

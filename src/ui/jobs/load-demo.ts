@@ -1,3 +1,4 @@
+import { t } from "@/core/words/words";
 import { parseCaptureCsv } from "@/core/capture/csv";
 import { parseScanCsv } from "@/core/scanlog/scan-csv";
 import type { Demo } from "@/store/jobs";
@@ -10,7 +11,7 @@ interface Listed {
 /** The demo workshop as the build script made it: jobs, and files of captures and logs by name. */
 export async function loadDemo(): Promise<Demo> {
   const response = await fetch("/demo/workshop.json");
-  if (!response.ok) throw new Error(`demo workshop: ${response.status}`);
+  if (!response.ok) throw new Error(t`demo workshop: ${response.status}`);
   const demo = (await response.json()) as { jobs: unknown[]; captures: Listed[]; scans: Listed[] };
   return {
     jobs: demo.jobs,

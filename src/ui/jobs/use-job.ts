@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { Job } from "@/core/job/schema";
 import { loadJob, onOtherTab, saveJob } from "@/store/jobs";
@@ -46,7 +47,7 @@ export function useJob(id: string | null): { state: JobState; change: ChangeJob 
       },
       (error: unknown) =>
         toast.error(
-          `Not saved: ${error instanceof Error ? error.message : "the browser refused the write"}. Nothing typed is lost while this tab is open; export the job from the jobs board.`,
+          t`Not saved: ${error instanceof Error ? error.message : t`the browser refused the write`}. Nothing typed is lost while this tab is open; export the job from the jobs board.`,
           { duration: Infinity },
         ),
     );

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import type { ReactNode } from "react";
@@ -8,21 +9,21 @@ import { Palette } from "./palette";
 import { CarMark } from "./car-mark";
 
 const SCREENS = [
-  { key: "c", legend: "C", name: "Complaint", path: "/complaint" },
-  { key: "e", legend: "E", name: "Look", path: "/look" },
-  { key: "b", legend: "B", name: "Bench", path: "/bench" },
-  { key: "w", legend: "W", name: "Waves", path: "/waves" },
-  { key: "l", legend: "L", name: "Loom", path: "/loom" },
-  { key: "x", legend: "X", name: "Close-out", path: "/close-out" },
+  { key: "c", legend: "C", name: t`Complaint`, path: "/complaint" },
+  { key: "e", legend: "E", name: t`Look`, path: "/look" },
+  { key: "b", legend: "B", name: t`Bench`, path: "/bench" },
+  { key: "w", legend: "W", name: t`Waves`, path: "/waves" },
+  { key: "l", legend: "L", name: t`Loom`, path: "/loom" },
+  { key: "x", legend: "X", name: t`Close-out`, path: "/close-out" },
 ] as const;
 
 const OUTSIDE = [
-  { id: "/", say: "Jobs board", path: "/" },
-  { id: "/practice", say: "Practice", path: "/practice" },
-  { id: "/library", say: "Library", path: "/library" },
-  { id: "/history", say: "History", path: "/history" },
-  { id: "/reckoner", say: "Reckoner", path: "/reckoner" },
-  { id: "/settings", say: "Settings", path: "/settings" },
+  { id: "/", say: t`Jobs board`, path: "/" },
+  { id: "/practice", say: t`Practice`, path: "/practice" },
+  { id: "/library", say: t`Library`, path: "/library" },
+  { id: "/history", say: t`History`, path: "/history" },
+  { id: "/reckoner", say: t`Reckoner`, path: "/reckoner" },
+  { id: "/settings", say: t`Settings`, path: "/settings" },
 ];
 
 /** Name of the car, its corner, and the caps that lead from screen to screen. */
@@ -38,16 +39,16 @@ export function JobHeader({ job, here, children }: { job: Job; here: string; chi
   );
   return (
     <header className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-rule px-4 py-2">
-      <Link href="/" className="text-lg font-bold tracking-tight" title="Jobs (J)">
+      <Link href="/" className="text-lg font-bold tracking-tight" title={t`Jobs (J)`}>
         tastatura
       </Link>
       <span className="font-semibold">{job.car.name}</span>
       <CarMark corner={job.setup.corner} />
       <span className="rounded-full border border-rule px-3 py-1 text-sm">
-        {job.complaint.presence === "hard" ? "hard fault · here now" : "intermittent · comes and goes"}
+        {job.complaint.presence === "hard" ? t`hard fault · here now` : t`intermittent · comes and goes`}
       </span>
       {job.simulated && (
-        <span className="rounded-full border border-plum px-3 py-1 text-sm text-plum">simulated car</span>
+        <span className="rounded-full border border-plum px-3 py-1 text-sm text-plum">{t`simulated car`}</span>
       )}
       {children}
       <Palette
@@ -56,12 +57,15 @@ export function JobHeader({ job, here, children }: { job: Job; here: string; chi
           ...OUTSIDE,
         ]}
       />
-      <nav className="-mx-1 ml-auto flex max-w-full gap-2 overflow-x-auto px-1 pb-1" aria-label="Screens of this job">
+      <nav
+        className="-mx-1 ml-auto flex max-w-full gap-2 overflow-x-auto px-1 pb-1"
+        aria-label={t`Screens of this job`}
+      >
         <Link href="/" className="cap shrink-0">
           <span className="legend" aria-hidden="true">
             J
           </span>
-          <span>Jobs</span>
+          <span>{t`Jobs`}</span>
         </Link>
         {SCREENS.map(({ legend, name, path }) => (
           <Link

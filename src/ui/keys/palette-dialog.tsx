@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions, Dialog, DialogPanel } from "@headlessui/react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -24,8 +25,8 @@ export function PaletteDialog({ commands, onClose }: { commands: readonly Comman
           >
             <ComboboxInput
               autoFocus
-              aria-label="Find anything"
-              placeholder="where to…"
+              aria-label={t`Find anything`}
+              placeholder={t`where to…`}
               className="min-h-12 w-full rounded-lg border border-rule bg-paper px-3 text-lg"
               onChange={(event) => setQuery(event.target.value)}
             />
@@ -39,7 +40,7 @@ export function PaletteDialog({ commands, onClose }: { commands: readonly Comman
                   {command.say}
                 </ComboboxOption>
               ))}
-              {found.length === 0 && <p className="p-3 text-muted">Nothing of that name.</p>}
+              {found.length === 0 && <p className="p-3 text-muted">{t`Nothing of that name.`}</p>}
             </ComboboxOptions>
           </Combobox>
         </DialogPanel>

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useHotkeys } from "react-hotkeys-hook";
@@ -17,7 +18,7 @@ export function PlainHeader({ title }: { title: string }) {
         <span className="legend" aria-hidden="true">
           J
         </span>
-        <span>Jobs</span>
+        <span>{t`Jobs`}</span>
       </Link>
     </header>
   );

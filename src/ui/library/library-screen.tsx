@@ -1,4 +1,6 @@
 "use client";
+import { t } from "@/core/words/words";
+import { jt } from "../keys/words";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
 import { scopeAnswers } from "@/core/checks/answers";
@@ -21,7 +23,7 @@ export function LibraryScreen() {
   const [shipped, setShipped] = useState<LibraryItem[]>([]);
   const [query, setQuery] = useState("");
   useEffect(() => {
-    listLibrary().then(setOwn, (error: unknown) => toast.error(`The library cannot be read: ${String(error)}`));
+    listLibrary().then(setOwn, (error: unknown) => toast.error(t`The library cannot be read: ${String(error)}`));
     listShipped().then(setShipped, (error: unknown) => toast.error(String(error)));
   }, []);
   const save = async () => {
@@ -43,62 +45,60 @@ export function LibraryScreen() {
     try {
       await addToLibrary(added, read.captures);
     } catch (error) {
-      return toast.error(`The store would not take it: ${String(error)}. Nothing of yours was changed.`);
+      return toast.error(t`The store would not take it: ${String(error)}. Nothing of yours was changed.`);
     } finally {
       setOwn(await listLibrary());
     }
     toast(
-      `${added.length} added, ${known} were here already${clashing ? `, ${clashing} clashed and stand beside yours` : ""}.`,
+      t`${added.length} added, ${known} were here already${clashing ? t`, ${clashing} clashed and stand beside yours` : ""}.`,
     );
   };
   const remove = async (item: LibraryItem) => {
     await removeFromLibrary(item.id);
     setOwn(await listLibrary());
-    toast(`Taken off the shelf: ${item.model}.`, {
+    toast(t`Taken off the shelf: ${item.model}.`, {
       action: {
-        label: "put back",
+        label: t`put back`,
         onClick: () => void addToLibrary([item], []).then(() => listLibrary().then(setOwn)),
       },
     });
   };
   return (
     <>
-      <PlainHeader title="Library" />
+      <PlainHeader title={t`Library`} />
       <main className="mx-auto grid max-w-6xl gap-4 p-4">
         <div className="flex flex-wrap items-center gap-3">
           <input
             type="search"
             value={query}
-            aria-label="Search the library"
-            placeholder="model, good, bad, finding, passive…"
+            aria-label={t`Search the library`}
+            placeholder={t`model, good, bad, finding, passive…`}
             className="min-h-12 min-w-60 flex-1 rounded-lg border border-rule bg-card px-3 text-lg"
             onChange={(event) => setQuery(event.target.value)}
           />
-          <FileCap label="Library file" accept=".zip" onFile={(file) => void take(file)}>
-            open another shop's
-          </FileCap>
-          <Cap disabled={!own?.length} onClick={() => void save()}>
-            save ours as a file
-          </Cap>
+          <FileCap
+            label={t`Library file`}
+            accept=".zip"
+            onFile={(file) => void take(file)}
+          >{t`open another shop's`}</FileCap>
+          <Cap disabled={!own?.length} onClick={() => void save()}>{t`save ours as a file`}</Cap>
         </div>
         <Shelf
-          title="Our own recordings"
+          title={t`Our own recordings`}
           items={searchLibrary(own ?? [], query)}
           empty={
             own?.length
-              ? "None of ours has all these words."
-              : "None yet. Keep one from Waves: published levels are rarely to be had, so a good capture of your own is worth keeping. Names and plates are left out."
+              ? t`None of ours has all these words.`
+              : t`None yet. Keep one from Waves: published levels are rarely to be had, so a good capture of your own is worth keeping. Names and plates are left out.`
           }
           onRemove={remove}
         />
         <Shelf
-          title="Come with the app: simulated, not measured on any car"
+          title={t`Come with the app: simulated, not measured on any car`}
           items={searchLibrary(shipped, query)}
-          empty="None of these has all these words."
+          empty={t`None of these has all these words.`}
         />
-        <p className="text-sm text-muted">
-          To hold a capture against one of these, or to tighten a job by a known-good, open the job's Waves.
-        </p>
+        <p className="text-sm text-muted">{t`To hold a capture against one of these, or to tighten a job by a known-good, open the job's Waves.`}</p>
       </main>
     </>
   );
@@ -124,7 +124,7 @@ function Shelf({
         <table className="w-full">
           <thead>
             <tr className="text-left text-sm text-muted">
-              {["what", "sensor", "pulses", "low", "high", "for speed", "shows", ""].map((head) => (
+              {["what", "sensor", "pulses", "low", "high", t`for speed`, "shows", ""].map((head) => (
                 <th key={head} className="pr-3 font-normal">
                   {head}
                 </th>
@@ -136,7 +136,7 @@ function Shelf({
               <tr key={item.id} className="border-t border-rule">
                 <td className="py-2 pr-3">
                   <b className={item.kind === "known-good" ? "text-verdigris" : "text-brick"}>
-                    {item.kind === "known-good" ? "✓ good" : "✕ bad"}
+                    {item.kind === "known-good" ? t`✓ good` : t`✕ bad`}
                   </b>{" "}
                   {item.model}
                 </td>
@@ -145,7 +145,7 @@ function Shelf({
                 <td className="pr-3 font-mono">{volts(item.levels?.lowV)}</td>
                 <td className="pr-3 font-mono">{volts(item.levels?.highV)}</td>
                 <td className="pr-3 font-mono">
-                  {item.levels?.millivoltsPerKmh ? `${item.levels.millivoltsPerKmh.toFixed(0)} mV per km/h` : "–"}
+                  {item.levels?.millivoltsPerKmh ? t`${item.levels.millivoltsPerKmh.toFixed(0)} mV per km/h` : "–"}
                 </td>
                 <td className="pr-3 text-sm">{scopeAnswers.say[item.finding] ?? item.finding}</td>
                 <td>
@@ -154,9 +154,7 @@ function Shelf({
                       type="button"
                       className="min-h-11 px-2 text-sm text-muted underline"
                       onClick={() => void onRemove(item)}
-                    >
-                      take off<span className="sr-only"> {item.model}</span>
-                    </button>
+                    >{jt`take off${(<span className="sr-only"> {item.model}</span>)}`}</button>
                   )}
                 </td>
               </tr>

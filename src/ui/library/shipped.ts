@@ -1,3 +1,4 @@
+import { t } from "@/core/words/words";
 import * as z from "zod/mini";
 import type { Capture } from "@/core/capture/capture";
 import { parseCaptureCsv } from "@/core/capture/csv";
@@ -6,7 +7,7 @@ import { libraryItemSchema, type LibraryItem } from "@/core/job/library";
 /** The simulated recordings that come with the app. */
 export async function listShipped(): Promise<LibraryItem[]> {
   const response = await fetch("/shipped/library.json");
-  if (!response.ok) throw new Error(`the shipped library: ${response.status}`);
+  if (!response.ok) throw new Error(t`the shipped library: ${response.status}`);
   return z.array(libraryItemSchema).parse(await response.json());
 }
 

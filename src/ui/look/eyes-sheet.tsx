@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { answersFor } from "@/core/checks/answers";
@@ -37,7 +38,7 @@ export function EyesSheet({ job, change }: { job: Job; change: ChangeJob }) {
     setChosen(null);
   };
   const couldNotSee = () => {
-    append({ ...stamp(), kind: "skip", check: hookupKey(item), reason: `could not see: ${hookupLabel(item)}` });
+    append({ ...stamp(), kind: "skip", check: hookupKey(item), reason: t`could not see: ${hookupLabel(item)}` });
     setChosen(null);
   };
   useHotkeys("1,2,3,4,5,6", (_, { keys }) => {
@@ -53,13 +54,13 @@ export function EyesSheet({ job, change }: { job: Job; change: ChangeJob }) {
   useHotkeys("down", () => setChosen(Math.min(items.length - 1, at + 1)), { preventDefault: true });
   useHotkeys("up", () => setChosen(Math.max(0, at - 1)), { preventDefault: true });
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Eyes and hands">
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Eyes and hands`}>
       <h2 className="flex flex-wrap justify-between gap-2 border-b border-rule pb-1 text-sm">
-        <span className="font-semibold text-muted">Eyes and hands, in working order</span>
+        <span className="font-semibold text-muted">{t`Eyes and hands, in working order`}</span>
         <span className="font-mono text-muted">
           {answered.size
-            ? `${items.filter((one) => answered.has(hookupKey(one))).length} of ${items.length} seen`
-            : `${items.length} to see`}
+            ? t`${items.filter((one) => answered.has(hookupKey(one))).length} of ${items.length} seen`
+            : t`${items.length} to see`}
         </span>
       </h2>
       <ol>
@@ -86,7 +87,7 @@ export function EyesSheet({ job, change }: { job: Job; change: ChangeJob }) {
                 <span>{capital(hookupLabel(one))}</span>
                 <span className="ml-auto text-sm text-muted">
                   {saidOf(one, answered.get(hookupKey(one))?.value, job) ??
-                    (unseen.has(hookupKey(one)) ? "could not see" : "")}
+                    (unseen.has(hookupKey(one)) ? t`could not see` : "")}
                 </span>
               </button>
             )}
@@ -141,26 +142,20 @@ function OpenItem({
             <input
               name="value"
               inputMode="decimal"
-              aria-label={`${hookupLabel(hookup)} in ${units.length === "in" ? "inches" : "millimetres"}`}
+              aria-label={t`${hookupLabel(hookup)} in ${units.length === "in" ? t`inches` : t`millimetres`}`}
               defaultValue={answered}
               placeholder="0.4"
               className="min-h-12 w-28 rounded-lg border border-rule bg-card px-3 text-right font-mono text-2xl"
             />
             <span className="font-mono">{units.length}</span>
             <button type="submit" className="cap">
-              <span className="legend">Enter</span>
-              <span>log</span>
+              <span className="legend">{t`Enter`}</span>
+              <span>{t`log`}</span>
             </button>
           </form>
         )}
-        <Cap legend="0" onClick={onUnseen}>
-          could not see
-        </Cap>
-        {onReadIt && (
-          <Cap legend="I" className="border-plum!" onClick={onReadIt}>
-            look at the simulated car
-          </Cap>
-        )}
+        <Cap legend="0" onClick={onUnseen}>{t`could not see`}</Cap>
+        {onReadIt && <Cap legend="I" className="border-plum!" onClick={onReadIt}>{t`look at the simulated car`}</Cap>}
       </div>
     </div>
   );

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import dynamic from "next/dynamic";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
@@ -45,7 +46,7 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
       const result = await captureWorker().analyseScan(log, car);
       if (live) setRead({ id: lastId, result, logged: true });
     };
-    show().catch((error: unknown) => toast.error(`The kept log could not be shown: ${String(error)}`));
+    show().catch((error: unknown) => toast.error(t`The kept log could not be shown: ${String(error)}`));
     return () => {
       live = false;
     };
@@ -60,7 +61,7 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
     captureWorker()
       .readScan(file, car)
       .then(keep)
-      .catch((error: unknown) => toast.error(`The log was not kept: ${String(error)}`));
+      .catch((error: unknown) => toast.error(t`The log was not kept: ${String(error)}`));
   const word = read?.result.ok ? liveSpeedWord(read.result.findings, job.setup.corner) : null;
   const weigh = () => {
     if (!read?.result.ok || !word) return;
@@ -90,12 +91,12 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
         ...newest,
         complaint: { ...newest.complaint, codes: [...newest.complaint.codes, ...fresh] },
       }));
-    toast(codes.length > 0 ? `Codes: ${codes.join(", ")}.` : "No code stored.");
+    toast(codes.length > 0 ? t`Codes: ${codes.join(", ")}.` : t`No code stored.`);
   };
   return (
     <section
       className="rounded-2xl border border-rule bg-card p-4"
-      aria-label="Live data"
+      aria-label={t`Live data`}
       onDragOver={(event) => event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault();
@@ -103,24 +104,16 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
         if (file) void take(file);
       }}
     >
-      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Live data: four wheel speeds</h2>
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">{t`Live data: four wheel speeds`}</h2>
       <div className="flex flex-wrap items-end gap-3 py-3">
-        <FileCap label="Speed log file" accept=".csv,.tsv,.txt" onFile={(file) => void take(file)}>
-          open a speed log
-        </FileCap>
-        {job.simulated && (
-          <Cap className="border-plum!" onClick={() => void drive()}>
-            drive the simulated car
-          </Cap>
-        )}
-        {job.simulated && (
-          <Cap className="border-plum!" onClick={() => void readCodes()}>
-            read its codes
-          </Cap>
-        )}
-        <p className="text-sm text-muted">
-          CSV with time and four speeds; or type the four at a steady speed, in {units.speed}:
-        </p>
+        <FileCap
+          label={t`Speed log file`}
+          accept=".csv,.tsv,.txt"
+          onFile={(file) => void take(file)}
+        >{t`open a speed log`}</FileCap>
+        {job.simulated && <Cap className="border-plum!" onClick={() => void drive()}>{t`drive the simulated car`}</Cap>}
+        {job.simulated && <Cap className="border-plum!" onClick={() => void readCodes()}>{t`read its codes`}</Cap>}
+        <p className="text-sm text-muted">{t`CSV with time and four speeds; or type the four at a steady speed, in ${units.speed}:`}</p>
         <FourSpeeds onSpeeds={(speeds) => void keep({ ok: true, ...steadyLog(speeds, car) })} />
       </div>
       {read && !read.result.ok && (
@@ -135,21 +128,25 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
             {read.result.findings.map((finding) => (
               <li key={`${finding.code}${finding.corner}${finding.startS}`} className="border-t border-rule py-2">
                 <p className={finding.corner === job.setup.corner ? "font-semibold" : ""}>{say(finding.say)}</p>
-                <button type="button" className="min-h-8 text-sm underline" onClick={() => setShown(finding)}>
-                  show me
-                </button>
+                <button
+                  type="button"
+                  className="min-h-8 text-sm underline"
+                  onClick={() => setShown(finding)}
+                >{t`show me`}</button>
               </li>
             ))}
             {read.result.findings.length === 0 && (
-              <li className="border-t border-rule py-2 text-verdigris">✓ All four follow each other at every speed.</li>
+              <li className="border-t border-rule py-2 text-verdigris">{t`✓ All four follow each other at every speed.`}</li>
             )}
           </ol>
           {read.logged ? (
-            <p className="text-sm text-verdigris">✓ Weighed into the line-up.</p>
+            <p className="text-sm text-verdigris">{t`✓ Weighed into the line-up.`}</p>
           ) : (
-            <Cap lead className="w-full" onClick={weigh}>
-              Weigh this in: {cornerWords[job.setup.corner]} {looks.speed!.say[word!]}
-            </Cap>
+            <Cap
+              lead
+              className="w-full"
+              onClick={weigh}
+            >{t`Weigh this in: ${cornerWords[job.setup.corner]} ${looks.speed!.say[word!]}`}</Cap>
           )}
         </>
       )}
@@ -169,7 +166,7 @@ function FourSpeeds({ onSpeeds }: { onSpeeds: (speeds: Record<string, number>) =
           corners.map((corner) => [corner, typedKmh(decimal(String(form.get(corner))), units)]),
         );
         if (corners.some((corner) => !Number.isFinite(speeds[corner]!)))
-          return toast.error(`Type four speeds in ${units.speed}; 0 for a corner that shows none.`);
+          return toast.error(t`Type four speeds in ${units.speed}; 0 for a corner that shows none.`);
         onSpeeds(speeds);
       }}
     >
@@ -179,14 +176,14 @@ function FourSpeeds({ onSpeeds }: { onSpeeds: (speeds: Record<string, number>) =
           <input
             name={corner}
             inputMode="decimal"
-            aria-label={`${cornerWords[corner]} speed in ${units.speed}`}
+            aria-label={t`${cornerWords[corner]} speed in ${units.speed}`}
             className="min-h-12 w-16 rounded-lg border border-rule bg-paper px-2 text-right font-mono text-lg text-ink"
           />
         </label>
       ))}
       <button type="submit" className="cap">
-        <span className="legend">Enter</span>
-        <span>judge</span>
+        <span className="legend">{t`Enter`}</span>
+        <span>{t`judge`}</span>
       </button>
     </form>
   );

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { useSearchParams } from "next/navigation";
 import { WithJob } from "../jobs/with-job";
 import { SuspicionPanel } from "../complaint/suspicion-panel";
@@ -20,7 +21,7 @@ export function LookScreen() {
         <>
           <JobHeader job={job} here="/look" />
           <main className="grid gap-4 p-4 lg:grid-cols-2">
-            <h1 className="sr-only">Look before measuring</h1>
+            <h1 className="sr-only">{t`Look before measuring`}</h1>
             <EyesSheet job={job} change={change} />
             <div className="grid content-start gap-4">
               <Suspicion job={job} />

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { useState } from "react";
 import { moduleEye } from "@/core/ring/module-eye";
 import { nominalRing, PASSIVE_REFERENCE, pitchMm } from "@/core/ring/ring";
@@ -29,24 +30,24 @@ export function ModuleEyeView({ job }: { job: Job }) {
       .map((at, i) => `${i ? "L" : "M"}${(at.timeS / end) * WIDTH} ${HEIGHT - 8 - (at[of] / 25) * (HEIGHT - 20)}`)
       .join(" ");
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="The module's eye">
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`The module's eye`}>
       <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">
-        {say("The module's eye: an ordinary stop from 25 km/h")}
+        {say(t`The module's eye: an ordinary stop from 25 km/h`)}
       </h2>
       <svg
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         className="my-2 w-full"
         role="img"
-        aria-label={say(`The wheel slows evenly; the module loses it at ${eye.dropOutKmh.toFixed(1)} km/h`)}
+        aria-label={say(t`The wheel slows evenly; the module loses it at ${eye.dropOutKmh.toFixed(1)} km/h`)}
       >
         <path d={line("trueKmh")} fill="none" stroke="var(--muted)" strokeDasharray="5 4" />
         <path d={line("seenKmh")} fill="none" stroke="var(--brick)" strokeWidth="2.4" />
       </svg>
-      <p className="mb-2 text-sm text-muted">dashed: the wheel · solid: what the module sees</p>
+      <p className="mb-2 text-sm text-muted">{t`dashed: the wheel · solid: what the module sees`}</p>
       <div className="grid gap-2 sm:grid-cols-3">
         <Slider
-          label="air gap"
-          shown={say(`${gapMm} mm`)}
+          label={t`air gap`}
+          shown={say(t`${gapMm} mm`)}
           value={gapMm}
           min={0.2}
           max={2.4}
@@ -54,8 +55,8 @@ export function ModuleEyeView({ job }: { job: Job }) {
           onChange={setGap}
         />
         <Slider
-          label={say("AC at 8 km/h, gap 0.4 mm")}
-          shown={`${volts} V`}
+          label={say(t`AC at 8 km/h, gap 0.4 mm`)}
+          shown={t`${volts} V`}
           value={volts}
           min={0.1}
           max={1.2}
@@ -63,8 +64,8 @@ export function ModuleEyeView({ job }: { job: Job }) {
           onChange={setVolts}
         />
         <Slider
-          label="module threshold"
-          shown={`${thresholdMv} mV`}
+          label={t`module threshold`}
+          shown={t`${thresholdMv} mV`}
           value={thresholdMv}
           min={60}
           max={300}
@@ -73,10 +74,10 @@ export function ModuleEyeView({ job }: { job: Job }) {
         />
       </div>
       <p className="mt-2">
-        <b>{say(`Lost at ${eye.dropOutKmh.toFixed(1)} km/h.`)}</b>{" "}
+        <b>{say(t`Lost at ${eye.dropOutKmh.toFixed(1)} km/h.`)}</b>{" "}
         {eye.falseRelease
-          ? "To the module the wheel stops dead: it releases this brake, the pedal buzzes, and the car pulls to the other side."
-          : "Too slow for the module to act on: no false activation from this."}
+          ? t`To the module the wheel stops dead: it releases this brake, the pedal buzzes, and the car pulls to the other side.`
+          : t`Too slow for the module to act on: no false activation from this.`}
       </p>
     </section>
   );

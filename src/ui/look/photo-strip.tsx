@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
 import type { Entry, Job } from "@/core/job/schema";
@@ -35,15 +36,13 @@ export function PhotoStrip({
   return (
     <div className="mt-3 flex flex-wrap items-center gap-3">
       <FileCap
-        label="Photo"
+        label={t`Photo`}
         accept="image/*"
         capture="environment"
         onFile={(file) =>
-          void add(file).catch((error: unknown) => toast.error(`The photo was not kept: ${String(error)}`))
+          void add(file).catch((error: unknown) => toast.error(t`The photo was not kept: ${String(error)}`))
         }
-      >
-        add a photo
-      </FileCap>
+      >{t`add a photo`}</FileCap>
       {photos.map(({ id, photoId, name }) => (
         <Thumbnail key={id} photoId={photoId} name={name} />
       ))}
@@ -62,7 +61,7 @@ function Thumbnail({ photoId, name }: { photoId: string; name: string }) {
         made = URL.createObjectURL(photo);
         setAddress(made);
       },
-      (error: unknown) => toast.error(`A photo could not be read: ${String(error)}`),
+      (error: unknown) => toast.error(t`A photo could not be read: ${String(error)}`),
     );
     return () => {
       live = false;

@@ -1,3 +1,4 @@
+import { t } from "@/core/words/words";
 const LONGEST_SIDE_PX = 1600;
 const LARGEST_BYTES = 60 * 1024 * 1024;
 
@@ -6,14 +7,14 @@ export async function scaledPhoto(file: File): Promise<{ ok: true; photo: Blob }
   if (file.size > LARGEST_BYTES)
     return {
       ok: false,
-      say: `${file.name} has ${Math.round(file.size / 1e6)} MB; ${Math.round(LARGEST_BYTES / 1e6)} MB is the most. Save it smaller.`,
+      say: t`${file.name} has ${Math.round(file.size / 1e6)} MB; ${Math.round(LARGEST_BYTES / 1e6)} MB is the most. Save it smaller.`,
     };
   let picture: ImageBitmap;
   try {
     picture = await createImageBitmap(file);
   } catch (error) {
     if (!(error instanceof DOMException)) throw error;
-    return { ok: false, say: `${file.name} is no picture this browser can read. Use JPEG, PNG or WebP.` };
+    return { ok: false, say: t`${file.name} is no picture this browser can read. Use JPEG, PNG or WebP.` };
   }
   const scale = Math.min(1, LONGEST_SIDE_PX / Math.max(picture.width, picture.height));
   const canvas = new OffscreenCanvas(Math.round(picture.width * scale), Math.round(picture.height * scale));

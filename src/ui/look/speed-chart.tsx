@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { LineChart } from "echarts/charts";
 import { DataZoomComponent, GridComponent, LegendComponent, MarkAreaComponent } from "echarts/components";
 import { init, use as register, type ECharts } from "echarts/core";
@@ -94,5 +95,5 @@ export function SpeedChart({
           ],
     });
   }, [shown, log, corner]);
-  return <div ref={box} role="img" aria-label={`Four wheel speeds of ${log.name}`} className="h-64 w-full" />;
+  return <div ref={box} role="img" aria-label={t`Four wheel speeds of ${log.name}`} className="h-64 w-full" />;
 }

@@ -1,3 +1,5 @@
+import { t } from "@/core/words/words";
+import { jt } from "../keys/words";
 import { conductorsOf, spansOf, stationsOf } from "@/core/circuit/setup";
 import { stationWords } from "@/core/faults/places";
 import { splicePlan } from "@/core/harness/splice-plan";
@@ -33,23 +35,19 @@ export function BreakFinder({
   const holes = holesMade(job);
   const several = severalBreaks(job);
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Find the break">
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Find the break`}>
       <h2 className="flex flex-wrap items-baseline justify-between gap-2 border-b border-rule pb-1 text-sm">
-        <span className="font-semibold text-muted">Where the damage can be</span>
-        <span className="text-muted">{formatShare(inLoom)} of the suspicion lies in wires and connectors</span>
+        <span className="font-semibold text-muted">{t`Where the damage can be`}</span>
+        <span className="text-muted">{t`${formatShare(inLoom)} of the suspicion lies in wires and connectors`}</span>
       </h2>
       {view && <LoomStrip job={job} view={view} suspects={suspects} />}
       {lead && (
-        <p className="mt-1">
-          First in question: <b>{lead.words}</b> ({formatShare(lead.share)}).
-          {worst?.narrowed && lead.part === "harness" && (
-            <>
-              {" "}
-              Nine tenths of what rests on span {worst.span + 1} lies {worst.fromM.toFixed(1)}–{worst.toM.toFixed(1)} m
-              from its module end.
-            </>
-          )}
-        </p>
+        <p className="mt-1">{jt`First in question: ${(<b>{lead.words}</b>)} (${formatShare(lead.share)}).${
+          worst?.narrowed &&
+          lead.part === "harness" && (
+            <>{t` Nine tenths of what rests on span ${worst.span + 1} lies ${worst.fromM.toFixed(1)}–${worst.toM.toFixed(1)} m from its module end.`}</>
+          )
+        }`}</p>
       )}
       {several && (
         <p role="status" className="mt-2 rounded-xl border border-plum px-3 py-2 text-plum">
@@ -58,13 +56,11 @@ export function BreakFinder({
       )}
       <div className="mt-3 grid gap-3 md:grid-cols-2">
         <div className="rounded-xl bg-paper p-3">
-          <p className="text-sm font-semibold text-muted">Next point</p>
+          <p className="text-sm font-semibold text-muted">{t`Next point`}</p>
           {best ? (
             <>
               <p className="font-bold">{best.check}</p>
-              <p className="text-sm text-muted">
-                {best.minutes} min · splits {best.bits.toFixed(2)} bit{best.pierces ? " · 1 hole to seal" : ""}
-              </p>
+              <p className="text-sm text-muted">{t`${best.minutes} min · splits ${best.bits.toFixed(2)} bit${best.pierces ? t` · 1 hole to seal` : ""}`}</p>
               {best.cautions.map((caution) => (
                 <p key={caution} className="text-sm">
                   ▲ {caution}
@@ -72,11 +68,11 @@ export function BreakFinder({
               ))}
             </>
           ) : (
-            <p className="text-muted">{view ? "Nothing left on the loom tells these apart." : "Working it out…"}</p>
+            <p className="text-muted">{view ? t`Nothing left on the loom tells these apart.` : t`Working it out…`}</p>
           )}
         </div>
         <div className="rounded-xl bg-paper p-3 text-sm">
-          <p className="font-semibold text-muted">Piercing</p>
+          <p className="font-semibold text-muted">{t`Piercing`}</p>
           <div className="my-2 flex gap-2">
             {[false, true].map((pierce) => (
               <Cap
@@ -85,26 +81,23 @@ export function BreakFinder({
                 aria-pressed={job.policy.pierce === pierce}
                 onClick={() => change((newest) => ({ ...newest, policy: { ...newest.policy, pierce } }))}
               >
-                {pierce ? "sparingly, sealed" : "never"}
+                {pierce ? t`sparingly, sealed` : t`never`}
               </Cap>
             ))}
           </div>
           {other && best && other.id !== best.id && (
-            <p>
-              {job.policy.pierce ? "Without piercing" : "With piercing allowed"} the next point would be {other.label} (
-              {other.minutes} min, {other.bits.toFixed(2)} bit).
-            </p>
+            <p>{t`${job.policy.pierce ? t`Without piercing` : t`With piercing allowed`} the next point would be ${other.label} (${other.minutes} min, ${other.bits.toFixed(2)} bit).`}</p>
           )}
           {holes.length > 0 && (
             <p className="mt-1">
-              <b>Holes to seal:</b> {holes.join(" · ")}
+              <b>{t`Holes to seal:`}</b> {holes.join(" · ")}
             </p>
           )}
         </div>
       </div>
       {worst?.sure && lead && (
         <details className="mt-3">
-          <summary className="min-h-8 cursor-pointer font-semibold">How to splice it</summary>
+          <summary className="min-h-8 cursor-pointer font-semibold">{t`How to splice it`}</summary>
           <ol className="list-decimal pl-6">
             {splicePlan(
               job.setup,
@@ -137,7 +130,7 @@ function LoomStrip({ job, view, suspects }: { job: Job; view: LoomView; suspects
         viewBox={`0 0 ${WIDTH} 118`}
         className="w-full min-w-[560px]"
         role="img"
-        aria-label={view.places.map(({ span, share }) => `span ${span + 1} ${formatShare(share)}`).join(", ")}
+        aria-label={view.places.map(({ span, share }) => t`span ${span + 1} ${formatShare(share)}`).join(", ")}
       >
         {spans.map(({ spanM, landmark }, i) => {
           const width = (spanM / total) * room;
@@ -172,7 +165,7 @@ function LoomStrip({ job, view, suspects }: { job: Job; view: LoomView; suspects
             <g key={station}>
               <rect x={x + 3} y="58" width={stationW - 8} height="44" rx="8" fill="var(--card)" stroke="var(--ink)" />
               <text x={x + stationW / 2} y="77" textAnchor="middle" fontSize="13" fontWeight="600" fill="var(--ink)">
-                {station === "module" ? "Module" : station === "plug" ? "Plug" : station.toUpperCase()}
+                {station === "module" ? t`Module` : station === "plug" ? t`Plug` : station.toUpperCase()}
               </text>
               <text x={x + stationW / 2} y="94" textAnchor="middle" fontSize="13" fill="var(--brick)">
                 {formatShare(share)}

@@ -1,4 +1,6 @@
 "use client";
+import { t } from "@/core/words/words";
+import { jt } from "../keys/words";
 import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
 import {
   SortableContext,
@@ -20,9 +22,9 @@ import { Cap } from "../keys/cap";
 const EXPOSURES: [number, string][] = [
   [0.6, "sheltered"],
   [1, "ordinary"],
-  [2, "frame rail, arch"],
-  [3, "flexes with the suspension"],
-  [4, "near exhaust, repaired before"],
+  [2, t`frame rail, arch`],
+  [3, t`flexes with the suspension`],
+  [4, t`near exhaust, repaired before`],
 ];
 
 /** The path of this car: lengths, landmarks, how rough, how long to get there. */
@@ -36,8 +38,8 @@ export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Loom map">
-      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Loom map, module first</h2>
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Loom map`}>
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">{t`Loom map, module first`}</h2>
       <DndContext
         sensors={sensors}
         collisionDetection={closestCenter}
@@ -58,38 +60,38 @@ export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
                 <div className="flex flex-wrap items-center gap-2 py-1.5">
                   <b className="w-32">{stationWords(station.station)}</b>
                   <Field
-                    label="landmark"
+                    label={t`landmark`}
                     value={station.landmark ?? ""}
                     wide
                     onChange={(landmark) => setPath(withStation(job.setup, i, { landmark }))}
                   />
                   <Field
-                    label="min to reach"
+                    label={t`min to reach`}
                     value={String(station.accessMin ?? "")}
                     onChange={(text) => setPath(withStation(job.setup, i, { accessMin: decimal(text) }))}
                   />
                 </div>
                 {spans[i] && (
                   <div className="mb-1 ml-3 flex flex-wrap items-center gap-2 border-l-4 border-rule py-1 pl-4">
-                    <span className="w-24 text-sm text-muted">span {i + 1}</span>
+                    <span className="w-24 text-sm text-muted">{t`span ${i + 1}`}</span>
                     <Field
-                      label="metres"
+                      label={t`metres`}
                       value={String(spans[i].spanM)}
                       onChange={(text) => setPath(withSpan(job.setup, i, { spanM: decimal(text) }))}
                     />
                     <Field
-                      label="mm²"
+                      label={t`mm²`}
                       value={String(spans[i].mm2)}
                       onChange={(text) => setPath(withSpan(job.setup, i, { mm2: decimal(text) }))}
                     />
                     <Field
-                      label="landmark"
+                      label={t`landmark`}
                       value={spans[i].landmark ?? ""}
                       wide
                       onChange={(landmark) => setPath(withSpan(job.setup, i, { landmark }))}
                     />
                     <select
-                      aria-label={`how rough span ${i + 1} is on a wire`}
+                      aria-label={t`how rough span ${i + 1} is on a wire`}
                       className="min-h-11 rounded-lg border border-rule bg-paper px-2 text-sm"
                       value={String(spans[i].exposure ?? 1)}
                       onChange={(event) => setPath(withSpan(job.setup, i, { exposure: Number(event.target.value) }))}
@@ -100,15 +102,14 @@ export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
                         </option>
                       ))}
                     </select>
-                    <label className="flex min-h-11 items-center gap-2 text-sm">
+                    <label className="flex min-h-11 items-center gap-2 text-sm">{jt`${(
                       <input
                         type="checkbox"
                         className="size-5 accent-[var(--marigold)]"
                         checked={spans[i].pierceable ?? true}
                         onChange={(event) => setPath(withSpan(job.setup, i, { pierceable: event.target.checked }))}
                       />
-                      may be pierced
-                    </label>
+                    )}may be pierced`}</label>
                   </div>
                 )}
               </Row>
@@ -117,12 +118,14 @@ export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
         </SortableContext>
       </DndContext>
       <div className="flex flex-wrap gap-2 pt-2">
-        <Cap disabled={stations.length >= 6} onClick={() => setPath(withConnectors(job.setup, stations.length - 1))}>
-          add a connector
-        </Cap>
-        <Cap disabled={stations.length <= 2} onClick={() => setPath(withConnectors(job.setup, stations.length - 3))}>
-          take one out
-        </Cap>
+        <Cap
+          disabled={stations.length >= 6}
+          onClick={() => setPath(withConnectors(job.setup, stations.length - 1))}
+        >{t`add a connector`}</Cap>
+        <Cap
+          disabled={stations.length <= 2}
+          onClick={() => setPath(withConnectors(job.setup, stations.length - 3))}
+        >{t`take one out`}</Cap>
       </div>
     </section>
   );
@@ -149,7 +152,7 @@ function Row({
           type="button"
           {...attributes}
           {...listeners}
-          aria-label={`Move ${stationWords(id)}`}
+          aria-label={t`Move ${stationWords(id)}`}
           className="mt-1.5 min-h-11 w-8 shrink-0 self-start cursor-grab touch-none rounded-lg text-muted"
         >
           ⋮⋮

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import dynamic from "next/dynamic";
 import { useSearchParams } from "next/navigation";
 import { useEffect, useState } from "react";
@@ -16,7 +17,9 @@ import { WireTable } from "./wire-table";
 
 const LoomMap = dynamic(() => import("./loom-map").then((module) => module.LoomMap), {
   ssr: false,
-  loading: () => <p className="min-h-96 rounded-2xl border border-rule bg-card p-4 text-muted">Laying out the loom…</p>,
+  loading: () => (
+    <p className="min-h-96 rounded-2xl border border-rule bg-card p-4 text-muted">{t`Laying out the loom…`}</p>
+  ),
 });
 
 /** The work between sensor plug and module: the map, where the break can be, the wire table, the module's gate. */
@@ -43,7 +46,7 @@ function Loom({ job, change }: { job: Job; change: ChangeJob }) {
   );
   return (
     <main className="grid gap-4 p-4 xl:grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)]">
-      <h1 className="sr-only">Loom: {job.car.name}</h1>
+      <h1 className="sr-only">{t`Loom: ${job.car.name}`}</h1>
       <div className="grid content-start gap-4">
         <BreakFinder job={job} view={view} suspects={diagnosis?.suspects ?? []} change={change} />
         <WireTable job={job} change={change} />

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { useState } from "react";
 import { parsePinTable } from "@/core/harness/pin-table";
 import { conductorsOf, stationsOf } from "@/core/circuit/setup";
@@ -18,8 +19,8 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
   const set = (at: number, parts: Parameters<typeof withStation>[2]) =>
     changeSetup(change, (setup) => ({ path: withStation(setup, at, parts) }));
   return (
-    <section className="overflow-x-auto rounded-2xl border border-rule bg-card p-4" aria-label="Pin map">
-      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Pin map: terminal and colour</h2>
+    <section className="overflow-x-auto rounded-2xl border border-rule bg-card p-4" aria-label={t`Pin map`}>
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">{t`Pin map: terminal and colour`}</h2>
       <table className="w-full text-sm">
         <thead>
           <tr className="text-left text-muted">
@@ -43,8 +44,8 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
                   <td key={station} className="px-1 py-1">
                     <span className="flex gap-1">
                       <input
-                        aria-label={`${conductor} terminal at ${station}`}
-                        placeholder="pin"
+                        aria-label={t`${conductor} terminal at ${station}`}
+                        placeholder={t`pin`}
                         key={`p${own.pin}`}
                         defaultValue={own.pin}
                         maxLength={12}
@@ -52,8 +53,8 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
                         onBlur={(event) => event.target.value !== own.pin && write({ pin: event.target.value.trim() })}
                       />
                       <input
-                        aria-label={`${conductor} colour at ${station}`}
-                        placeholder="colour"
+                        aria-label={t`${conductor} colour at ${station}`}
+                        placeholder={t`colour`}
                         key={`c${own.colour}`}
                         defaultValue={own.colour}
                         maxLength={24}
@@ -69,32 +70,32 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
             </tr>
           ))}
           <tr className="border-t border-rule">
-            <th className="pr-2 text-left font-normal text-muted">face</th>
+            <th className="pr-2 text-left font-normal text-muted">{t`face`}</th>
             {stations.map(({ station, face }, at) => (
               <td key={station} className="px-1 py-1">
                 <span className="flex items-center gap-1 text-muted">
                   <FaceNumber
-                    label={`rows of ${station}`}
+                    label={t`rows of ${station}`}
                     value={face?.rows}
                     onChange={(rows) => set(at, { face: { ...face, rows, columns: face?.columns ?? 2 } })}
                   />
                   ×
                   <FaceNumber
-                    label={`columns of ${station}`}
+                    label={t`columns of ${station}`}
                     value={face?.columns}
                     onChange={(columns) => set(at, { face: { ...face, rows: face?.rows ?? 1, columns } })}
                   />
                   {face && (
                     <select
-                      aria-label={`side ${station} is seen from`}
+                      aria-label={t`side ${station} is seen from`}
                       className="min-h-11 rounded-lg border border-rule bg-paper px-1"
                       value={face.seen ?? "wire"}
                       onChange={(event) =>
                         set(at, { face: { ...face, seen: event.target.value === "mating" ? "mating" : "wire" } })
                       }
                     >
-                      <option value="wire">wire side</option>
-                      <option value="mating">mating side</option>
+                      <option value="wire">{t`wire side`}</option>
+                      <option value="mating">{t`mating side`}</option>
                     </select>
                   )}
                 </span>
@@ -117,7 +118,7 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
                 width={face.columns * 16 + 8}
                 height={face.rows * 16 + 8}
                 role="img"
-                aria-label={`face of ${station}`}
+                aria-label={t`face of ${station}`}
               >
                 {Array.from({ length: face.rows * face.columns }, (_, i) => {
                   const [row, column] = [Math.floor(i / face.columns), i % face.columns];
@@ -136,11 +137,10 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
                   );
                 })}
               </svg>
-              <figcaption className="max-w-52 text-sm text-muted">
-                {station}, from the {face.seen ?? "wire"} side:{" "}
-                {wanted.map(({ conductor, say }) => `${conductorWord(conductor)} ${say}`).join("; ") ||
-                  "no numbered pins yet"}
-              </figcaption>
+              <figcaption className="max-w-52 text-sm text-muted">{t`${station}, from the ${face.seen ?? "wire"} side: ${
+                wanted.map(({ conductor, say }) => `${conductorWord(conductor)} ${say}`).join("; ") ||
+                t`no numbered pins yet`
+              }`}</figcaption>
             </figure>
           );
         })}
@@ -154,7 +154,7 @@ function PastePins({ job, change }: { job: Job; change: ChangeJob }) {
   const [refusal, setRefusal] = useState<string | null>(null);
   return (
     <details className="pt-2 text-sm">
-      <summary className="min-h-8 cursor-pointer text-muted">paste a pin table</summary>
+      <summary className="min-h-8 cursor-pointer text-muted">{t`paste a pin table`}</summary>
       <form
         className="grid gap-2"
         onSubmit={(event) => {
@@ -163,27 +163,21 @@ function PastePins({ job, change }: { job: Job; change: ChangeJob }) {
           setRefusal(read.ok ? null : read.say);
           if (!read.ok) return;
           changeSetup(change, () => ({ path: read.path }));
-          toast(`${read.filled} terminals taken.`);
+          toast(t`${read.filled} terminals taken.`);
         }}
       >
         <textarea
           name="table"
-          aria-label="Pin table"
+          aria-label={t`Pin table`}
           rows={4}
           maxLength={4000}
-          placeholder={`wire; ${stationsOf(job.setup)
+          placeholder={t`wire; ${stationsOf(job.setup)
             .map(({ station }) => station)
             .join("; ")}\n${conductorsOf[job.setup.family][0]}; 7 red; 2 red/white; 1 brown`}
           className="rounded-lg border border-rule bg-paper p-2 font-mono"
         />
-        {refusal && (
-          <p role="alert" className="text-brick">
-            {refusal} Nothing was changed.
-          </p>
-        )}
-        <button type="submit" className="min-h-11 w-fit rounded-lg border border-rule px-3">
-          take these
-        </button>
+        {refusal && <p role="alert" className="text-brick">{t`${refusal} Nothing was changed.`}</p>}
+        <button type="submit" className="min-h-11 w-fit rounded-lg border border-rule px-3">{t`take these`}</button>
       </form>
     </details>
   );

@@ -1,4 +1,6 @@
 "use client";
+import { t } from "@/core/words/words";
+import { jt } from "../keys/words";
 import clsx from "clsx";
 import { useRef, useState } from "react";
 import { answersFor } from "@/core/checks/answers";
@@ -33,11 +35,10 @@ export function WireTable({ job, change }: { job: Job; change: ChangeJob }) {
   };
   const answers = answersFor(cell.hookup, job.setup);
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Wire table">
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Wire table`}>
       <h2 className="flex flex-wrap items-center justify-between gap-2 border-b border-rule pb-2 text-sm">
-        <span className="font-semibold text-muted">Wire table</span>
-        <label className="flex items-center gap-2">
-          between
+        <span className="font-semibold text-muted">{t`Wire table`}</span>
+        <label className="flex items-center gap-2">{jt`between${(
           <select
             className="min-h-11 rounded-lg border border-rule bg-paper px-2"
             value={`${near}>${far}`}
@@ -47,19 +48,22 @@ export function WireTable({ job, change }: { job: Job; change: ChangeJob }) {
             }}
           >
             {stations.flatMap((one, i) =>
-              stations.slice(i + 1).map((other) => (
-                <option key={one + other} value={`${one}>${other}`}>
-                  {stationWords(one)} and {stationWords(other)}
-                </option>
-              )),
+              stations
+                .slice(i + 1)
+                .map((other) => (
+                  <option
+                    key={one + other}
+                    value={`${one}>${other}`}
+                  >{t`${stationWords(one)} and ${stationWords(other)}`}</option>
+                )),
             )}
           </select>
-        </label>
+        )}`}</label>
       </h2>
       <table className="my-2 w-full text-sm">
         <thead>
           <tr className="text-left text-muted">
-            <th className="py-1 font-normal">wire</th>
+            <th className="py-1 font-normal">{t`wire`}</th>
             {wireTests.map((test) => (
               <th key={test} className="font-normal">
                 {wireTestWords[test]}
@@ -133,7 +137,7 @@ function CellForm({
       }}
     >
       <p className="font-semibold">{instruction(cell.hookup, job.setup)}</p>
-      <p className="text-sm text-muted">Good: {cell.say}.</p>
+      <p className="text-sm text-muted">{t`Good: ${cell.say}.`}</p>
       {cautions(cell.hookup).map((caution) => (
         <p key={caution} className="text-sm">
           ▲ {caution}
@@ -145,12 +149,12 @@ function CellForm({
           name="value"
           autoComplete="off"
           aria-label={`${conductorWord(cell.conductor)} ${wireTestWords[cell.test]}`}
-          placeholder={words ? words.join(" / ") : cell.hookup.instrument === "ohms" ? "0.3 or OL" : "0.0"}
+          placeholder={words ? words.join(" / ") : cell.hookup.instrument === "ohms" ? t`0.3 or OL` : "0.0"}
           className="min-h-12 w-56 rounded-lg border border-rule bg-card px-3 text-right font-mono text-2xl"
         />
         <button type="submit" className="cap lead">
-          <span className="legend">Enter</span>
-          <span>log, next cell</span>
+          <span className="legend">{t`Enter`}</span>
+          <span>{t`log, next cell`}</span>
         </button>
       </div>
     </form>

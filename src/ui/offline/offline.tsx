@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { useEffect } from "react";
 import { toast } from "../keys/toast";
 
@@ -12,12 +13,12 @@ export function Offline() {
           const next = registration.installing;
           next?.addEventListener("statechange", () => {
             if (next.state !== "installed" || !navigator.serviceWorker.controller) return;
-            toast("A newer Tastatura is ready.", {
+            toast(t`A newer Tastatura is ready.`, {
               duration: Infinity,
               action: {
-                label: "use it now",
+                label: t`use it now`,
                 onClick: () => {
-                  next.postMessage("take over");
+                  next.postMessage(t`take over`);
                   navigator.serviceWorker.addEventListener("controllerchange", () => location.reload());
                 },
               },
@@ -25,7 +26,7 @@ export function Offline() {
           });
         });
       },
-      (error: unknown) => toast.error(`This browser will not keep the app for offline use: ${String(error)}`),
+      (error: unknown) => toast.error(t`This browser will not keep the app for offline use: ${String(error)}`),
     );
   }, []);
   return null;

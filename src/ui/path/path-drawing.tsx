@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { memo, useState } from "react";
 import type { CircuitState } from "@/core/circuit/state";
 import { parsePoint } from "@/core/circuit/point";
@@ -52,17 +53,18 @@ export const PathDrawing = memo(function PathDrawing({
     <figure className="relative border-b border-rule bg-card px-2">
       <div className="absolute top-1 right-2 z-10 flex gap-1">
         {first && (
-          <p role="status" className="rounded-lg border border-marigold bg-marigold-wash px-2 py-1 text-sm">
-            red on {probeLabel(first, setup)}: now touch where black goes
-          </p>
+          <p
+            role="status"
+            className="rounded-lg border border-marigold bg-marigold-wash px-2 py-1 text-sm"
+          >{t`red on ${probeLabel(first, setup)}: now touch where black goes`}</p>
         )}
         <button
           type="button"
-          aria-label={zoom === 1 ? "Draw the path larger" : "Draw the path smaller"}
+          aria-label={zoom === 1 ? t`Draw the path larger` : t`Draw the path smaller`}
           className="min-h-8 rounded-lg border border-rule bg-card px-2 text-sm"
           onClick={() => setZoom(zoom === 1 ? LARGER : 1)}
         >
-          {zoom === 1 ? "+ larger" : "− smaller"}
+          {zoom === 1 ? t`+ larger` : t`− smaller`}
         </button>
       </div>
       <div className="overflow-x-auto">
@@ -147,10 +149,7 @@ export const PathDrawing = memo(function PathDrawing({
             ))}
         </svg>
       </div>
-      <figcaption className="sr-only">
-        Path from module to bearing.{" "}
-        {items.map(({ name, detail, share }) => `${name} ${detail}: ${formatShare(share)} of suspicion.`).join(" ")}
-      </figcaption>
+      <figcaption className="sr-only">{t`Path from module to bearing. ${items.map(({ name, detail, share }) => t`${name} ${detail}: ${formatShare(share)} of suspicion.`).join(" ")}`}</figcaption>
     </figure>
   );
 });

@@ -1,3 +1,4 @@
+import { t } from "@/core/words/words";
 import { formatShare } from "@/core/units/format";
 import { BOX, TOP, WIDTH, type Placed } from "./path-layout";
 
@@ -27,11 +28,7 @@ export function Station({ item, x, width, open }: Placed & { open: boolean }) {
       <text x={x + 9} y={TOP + 20} fontSize="15" fontWeight="700" fill="var(--ink)" style={HALO}>
         {item.name}
       </text>
-      {open && (
-        <text x={x + 9} y={TOP + 38} fontSize="13" fill="var(--ink)" style={HALO}>
-          open
-        </text>
-      )}
+      {open && <text x={x + 9} y={TOP + 38} fontSize="13" fill="var(--ink)" style={HALO}>{t`open`}</text>}
       <Share x={x + width - 9} y={TOP + BOX - 12} share={item.share} />
     </g>
   );
@@ -66,9 +63,7 @@ function PartedStation({ item, x, width }: Placed) {
         fontWeight="700"
         fill="var(--ink)"
         style={HALO}
-      >
-        {item.name} open
-      </text>
+      >{t`${item.name} open`}</text>
       <Share x={x + width - 5} y={TOP + BOX - 12} share={item.share} />
     </g>
   );
@@ -198,9 +193,7 @@ export function BatteryOff() {
       <rect x="24" y="176" width="52" height="28" rx="4" fill="var(--card)" stroke="var(--ink)" strokeWidth="1.5" />
       <path d="M 34 176 v -6 h 8 v 6 M 58 176 v -6 h 8 v 6" fill="none" stroke="var(--ink)" strokeWidth="1.5" />
       <path d="M 66 158 q 16 -10 30 2" fill="none" stroke="var(--ink)" strokeWidth="3" strokeDasharray="5 3" />
-      <text x="84" y="196" fontSize="14" fontWeight="700" fill="var(--ink)">
-        battery − off
-      </text>
+      <text x="84" y="196" fontSize="14" fontWeight="700" fill="var(--ink)">{t`battery − off`}</text>
     </g>
   );
 }

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import Link from "next/link";
 import { useSearchParams } from "next/navigation";
 import { useEffect, useState } from "react";
@@ -51,28 +52,25 @@ function Debriefing({ job }: { job: Job }) {
         <CarMark corner={job.setup.corner} />
         <Link href="/practice" className="cap ml-auto">
           <span className="legend" />
-          <span>another car</span>
+          <span>{t`another car`}</span>
         </Link>
       </header>
       {!made ? (
-        <p className="p-16 text-center text-muted" role="status">
-          Running the best plan on the same car…
-        </p>
+        <p className="p-16 text-center text-muted" role="status">{t`Running the best plan on the same car…`}</p>
       ) : (
         <main className="mx-auto grid max-w-6xl gap-4 p-4 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
-          <section className="rounded-2xl border border-rule bg-card p-5" aria-label="Your way">
-            <h1 className={`text-2xl font-bold ${made.right ? "text-verdigris" : "text-brick"}`}>
-              {made.named ? (made.right ? "✓ Right" : "✕ Not that") : "Not named yet"}: it was{" "}
-              {made.truth.toLowerCase()}
-            </h1>
-            {made.named && !made.right && <p>You named: {made.named}.</p>}
+          <section className="rounded-2xl border border-rule bg-card p-5" aria-label={t`Your way`}>
+            <h1
+              className={`text-2xl font-bold ${made.right ? "text-verdigris" : "text-brick"}`}
+            >{t`${made.named ? (made.right ? t`✓ Right` : t`✕ Not that`) : t`Not named yet`}: it was ${made.truth.toLowerCase()}`}</h1>
+            {made.named && !made.right && <p>{t`You named: ${made.named}.`}</p>}
             <table className="mt-3 w-full">
               <thead>
                 <tr className="text-left text-sm text-muted">
-                  <th className="font-normal">your reading</th>
-                  <th className="font-normal">showed</th>
-                  <th className="text-right font-normal">min</th>
-                  <th className="text-right font-normal">told, bits</th>
+                  <th className="font-normal">{t`your reading`}</th>
+                  <th className="font-normal">{t`showed`}</th>
+                  <th className="text-right font-normal">{t`min`}</th>
+                  <th className="text-right font-normal">{t`told, bits`}</th>
                 </tr>
               </thead>
               <tbody>
@@ -80,7 +78,7 @@ function Debriefing({ job }: { job: Job }) {
                   <tr key={i} className="border-t border-rule">
                     <td className="py-1.5">
                       {step.say}
-                      {step.wasted && <span className="text-brick"> · told nothing</span>}
+                      {step.wasted && <span className="text-brick">{t` · told nothing`}</span>}
                     </td>
                     <td className="font-mono">{step.value}</td>
                     <td className="text-right font-mono">{step.minutes}</td>
@@ -94,7 +92,7 @@ function Debriefing({ job }: { job: Job }) {
             </table>
             {made.noticed.length > 0 && (
               <>
-                <h2 className="mt-4 text-sm font-semibold text-muted">A colleague would have noticed</h2>
+                <h2 className="mt-4 text-sm font-semibold text-muted">{t`A colleague would have noticed`}</h2>
                 <ul>
                   {made.noticed.map((say) => (
                     <li key={say} className="border-t border-rule py-1.5">
@@ -106,41 +104,39 @@ function Debriefing({ job }: { job: Job }) {
             )}
           </section>
           <div className="grid content-start gap-4">
-            <section className="rounded-2xl border border-rule bg-card p-5" aria-label="Score">
-              <p className="text-sm text-muted">Score</p>
+            <section className="rounded-2xl border border-rule bg-card p-5" aria-label={t`Score`}>
+              <p className="text-sm text-muted">{t`Score`}</p>
               <p className="font-mono text-5xl font-bold">{made.score}</p>
               <table className="mt-2 w-full">
                 <tbody>
                   {(
                     [
-                      ["your bill", made.bill.yours, made.minutes],
-                      ["best plan", made.bill.best, made.best.minutes],
-                      ["parts by popular order", made.bill.guessing, null],
+                      [t`your bill`, made.bill.yours, made.minutes],
+                      [t`best plan`, made.bill.best, made.best.minutes],
+                      [t`parts by popular order`, made.bill.guessing, null],
                     ] as const
                   ).map(([say, amount, minutes]) => (
                     <tr key={say} className="border-t border-rule">
                       <td className="py-1">{say}</td>
-                      <td className="text-right font-mono">{minutes === null ? "" : `${minutes} min`}</td>
+                      <td className="text-right font-mono">{minutes === null ? "" : t`${minutes} min`}</td>
                       <td className="text-right font-mono">{amount}</td>
                     </tr>
                   ))}
                 </tbody>
               </table>
             </section>
-            <section className="rounded-2xl border border-rule bg-card p-5" aria-label="Best plan">
-              <h2 className="text-sm font-semibold text-muted">The plan's way on the same car</h2>
+            <section className="rounded-2xl border border-rule bg-card p-5" aria-label={t`Best plan`}>
+              <h2 className="text-sm font-semibold text-muted">{t`The plan's way on the same car`}</h2>
               <ol>
                 {made.best.steps.map((step, i) => (
                   <li key={i} className="flex items-baseline justify-between gap-3 border-t border-rule py-1.5">
                     <span>{step.say}</span>
-                    <span className="font-mono whitespace-nowrap">
-                      {step.value} · {step.minutes} min
-                    </span>
+                    <span className="font-mono whitespace-nowrap">{t`${step.value} · ${step.minutes} min`}</span>
                   </li>
                 ))}
               </ol>
               <p className="pt-2 text-sm text-muted">
-                {made.best.proven ? "Proven there." : "It would not have proven it either."}
+                {made.best.proven ? t`Proven there.` : t`It would not have proven it either.`}
               </p>
             </section>
           </div>

@@ -1,4 +1,6 @@
 "use client";
+import { t } from "@/core/words/words";
+import { jt } from "../keys/words";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Diagnosis } from "@/core/job/diagnosis";
@@ -23,24 +25,22 @@ export function NameItPanel({
   const named = standingRepair(job);
   const sorted = diagnosis.suspects.toSorted((a, b) => a.words.localeCompare(b.words));
   return (
-    <section className="rounded-2xl border border-plum bg-card p-4" aria-label="Practice">
+    <section className="rounded-2xl border border-plum bg-card p-4" aria-label={t`Practice`}>
       <h2 className="flex justify-between border-b border-rule pb-1 text-sm">
-        <b className="font-semibold text-plum">Practice car</b>
-        <span className="font-mono">{minutesSpent(job)} min so far</span>
+        <b className="font-semibold text-plum">{t`Practice car`}</b>
+        <span className="font-mono">{t`${minutesSpent(job)} min so far`}</span>
       </h2>
       {named ? (
-        <p className="py-2">
-          You named: <b>{named.words}</b>.
-        </p>
+        <p className="py-2">{jt`You named: ${(<b>{named.words}</b>)}.`}</p>
       ) : (
         <div className="mt-2 flex flex-wrap items-end gap-2">
           <select
-            aria-label="Part and place at fault"
+            aria-label={t`Part and place at fault`}
             className="min-h-12 w-full rounded-lg border border-rule bg-paper px-2"
             value={chosen}
             onChange={(event) => setChosen(event.target.value)}
           >
-            <option value="">it is …</option>
+            <option value="">{t`it is …`}</option>
             {sorted.map(({ id, words }) => (
               <option key={id} value={id}>
                 {words}
@@ -55,15 +55,11 @@ export function NameItPanel({
               onAppend(repairOf(suspect));
               router.push(`/practice/debrief?job=${job.id}`);
             }}
-          >
-            name it
-          </Cap>
+          >{t`name it`}</Cap>
         </div>
       )}
       {named && (
-        <Cap lead className="mt-2" onClick={() => router.push(`/practice/debrief?job=${job.id}`)}>
-          how it went
-        </Cap>
+        <Cap lead className="mt-2" onClick={() => router.push(`/practice/debrief?job=${job.id}`)}>{t`how it went`}</Cap>
       )}
     </section>
   );

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { nanoid } from "nanoid";
 import { useRouter } from "next/navigation";
 import { useState, useSyncExternalStore } from "react";
@@ -62,7 +63,7 @@ export function PracticeScreen() {
   const take = async (file: File) => {
     try {
       const parsed = exerciseSchema.safeParse(parseJson(await file.text(), file.name));
-      if (!parsed.success) return toast.error(`${file.name} is no exercise: ${firstIssue(parsed.error)}`);
+      if (!parsed.success) return toast.error(t`${file.name} is no exercise: ${firstIssue(parsed.error)}`);
       await start(parsed.data);
     } catch (error) {
       if (error instanceof UnusableInput) toast.error(error.message);
@@ -73,74 +74,63 @@ export function PracticeScreen() {
   const weakest = weakestSkill(history);
   return (
     <>
-      <PlainHeader title="Practice" />
+      <PlainHeader title={t`Practice`} />
       <main className="mx-auto grid max-w-5xl gap-4 p-4 lg:grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)]">
-        <section className="rounded-2xl border border-rule bg-card p-5" aria-label="New car">
-          <h2 className="text-xl font-bold">A car with a hidden fault</h2>
-          <p className="text-muted">
-            The instruments read the simulated car. Name part and place as soon as you are sure; minutes and money
-            count.
-          </p>
-          <Choice label="Sensor family">
-            <Cap aria-pressed={family === null} onClick={() => setFamily(null)}>
-              surprise
-            </Cap>
+        <section className="rounded-2xl border border-rule bg-card p-5" aria-label={t`New car`}>
+          <h2 className="text-xl font-bold">{t`A car with a hidden fault`}</h2>
+          <p className="text-muted">{t`The instruments read the simulated car. Name part and place as soon as you are sure; minutes and money count.`}</p>
+          <Choice label={t`Sensor family`}>
+            <Cap aria-pressed={family === null} onClick={() => setFamily(null)}>{t`surprise`}</Cap>
             {families.map((one) => (
               <Cap key={one} aria-pressed={family === one} onClick={() => setFamily(one)}>
                 {familyWords[one]}
               </Cap>
             ))}
           </Choice>
-          <Choice label="Kind of fault">
-            <Cap aria-pressed={skill === null} onClick={() => setSkill(null)}>
-              surprise
-            </Cap>
+          <Choice label={t`Kind of fault`}>
+            <Cap aria-pressed={skill === null} onClick={() => setSkill(null)}>{t`surprise`}</Cap>
             {skills.map((one) => (
               <Cap key={one} aria-pressed={skill === one} onClick={() => setSkill(one)}>
                 {one}
-                {one === weakest ? " · your weakest" : ""}
+                {one === weakest ? t` · your weakest` : ""}
               </Cap>
             ))}
           </Choice>
-          <Choice label="What the driver says">
-            <Cap aria-pressed={complaint === null} onClick={() => setComplaint(null)}>
-              surprise
-            </Cap>
+          <Choice label={t`What the driver says`}>
+            <Cap aria-pressed={complaint === null} onClick={() => setComplaint(null)}>{t`surprise`}</Cap>
             {(["lamp", "buzz", "comes-and-goes"] as const).map((one) => (
               <Cap key={one} aria-pressed={complaint === one} onClick={() => setComplaint(one)}>
                 {practiceComplaints[one]}
               </Cap>
             ))}
           </Choice>
-          <Choice label="Help">
-            <Cap aria-pressed={!alone} onClick={() => setAlone(false)}>
-              with the line-up beside me
-            </Cap>
-            <Cap aria-pressed={alone} onClick={() => setAlone(true)}>
-              alone, no suspects shown
-            </Cap>
+          <Choice label={t`Help`}>
+            <Cap aria-pressed={!alone} onClick={() => setAlone(false)}>{t`with the line-up beside me`}</Cap>
+            <Cap aria-pressed={alone} onClick={() => setAlone(true)}>{t`alone, no suspects shown`}</Cap>
           </Choice>
           <div className="mt-5 flex flex-wrap gap-2">
-            <Cap legend="Enter" lead onClick={() => void start(fresh())}>
-              to the car
-            </Cap>
-            <Cap onClick={() => download("exercise.json", JSON.stringify(fresh(), null, 2))}>this choice as a file</Cap>
-            <FileCap label="Exercise file" accept=".json" onFile={(file) => void take(file)}>
-              open an exercise
-            </FileCap>
+            <Cap legend="Enter" lead onClick={() => void start(fresh())}>{t`to the car`}</Cap>
+            <Cap
+              onClick={() => download("exercise.json", JSON.stringify(fresh(), null, 2))}
+            >{t`this choice as a file`}</Cap>
+            <FileCap
+              label={t`Exercise file`}
+              accept=".json"
+              onFile={(file) => void take(file)}
+            >{t`open an exercise`}</FileCap>
           </div>
         </section>
-        <section className="rounded-2xl border border-rule bg-card p-5" aria-label="Scores so far">
-          <h2 className="text-xl font-bold">So far</h2>
+        <section className="rounded-2xl border border-rule bg-card p-5" aria-label={t`Scores so far`}>
+          <h2 className="text-xl font-bold">{t`So far`}</h2>
           {history.length === 0 ? (
-            <p className="py-3 text-muted">No car finished yet.</p>
+            <p className="py-3 text-muted">{t`No car finished yet.`}</p>
           ) : (
             <>
-              <dl className="my-2 grid grid-cols-[1fr_auto_auto] gap-x-4 text-sm" aria-label="By skill">
+              <dl className="my-2 grid grid-cols-[1fr_auto_auto] gap-x-4 text-sm" aria-label={t`By skill`}>
                 {scoresBySkill(history).map(({ skill: one, cars, mean }) => (
                   <div key={one} className="contents">
                     <dt>{one}</dt>
-                    <dd className="text-muted">{cars === 1 ? "1 car" : `${cars} cars`}</dd>
+                    <dd className="text-muted">{cars === 1 ? t`1 car` : t`${cars} cars`}</dd>
                     <dd className="text-right font-mono">{mean.toFixed(0)}</dd>
                   </div>
                 ))}

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { useState } from "react";
 import { decimal } from "@/core/units/decimal";
 import { localSum } from "@/core/reckoner/local-sum";
@@ -10,7 +11,7 @@ import { useSettings } from "../settings/use-settings";
 export function ReckonerScreen() {
   return (
     <>
-      <PlainHeader title="Reckoner" />
+      <PlainHeader title={t`Reckoner`} />
       <main className="grid gap-4 p-4 md:grid-cols-2 xl:grid-cols-3">
         {sums.map((sum) => (
           <SumCard key={sum.id} sum={sum} />
@@ -48,7 +49,7 @@ function SumCard({ sum }: { sum: Sum }) {
       <output className="grid gap-0.5" aria-live="polite">
         {lines.map((line) => (
           <span key={line} className="text-lg font-semibold">
-            {/NaN|Infinity/.test(line) ? "fill the fields" : line}
+            {/NaN|Infinity/.test(line) ? t`fill the fields` : line}
           </span>
         ))}
       </output>

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { approaches, approachWords } from "@/core/lineup/policy";
 import { useEffect, useState } from "react";
 import { exportJob, firstIssue } from "@/core/job/file";
@@ -21,26 +22,30 @@ export function SettingsScreen() {
   const { estimate } = settings;
   const number = (key: "labourRate" | "taxPct" | "seizedPct" | "seizedMin", most: number) => (text: string) => {
     const value = decimal(text);
-    if (!Number.isFinite(value) || value < 0 || value > most) return toast.error(`A number from 0 to ${most}.`);
+    if (!Number.isFinite(value) || value < 0 || value > most) return toast.error(t`A number from 0 to ${most}.`);
     change({ estimate: { ...estimate, [key]: value } });
   };
   return (
     <>
-      <PlainHeader title="Settings" />
+      <PlainHeader title={t`Settings`} />
       <main className="mx-auto grid max-w-4xl gap-4 p-4 md:grid-cols-2">
-        <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Estimate">
-          <h2 className="border-b border-rule pb-1 font-semibold">Estimates</h2>
+        <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Estimate`}>
+          <h2 className="border-b border-rule pb-1 font-semibold">{t`Estimates`}</h2>
           <div className="grid grid-cols-2 gap-3 pt-3">
             <Field
-              label="currency"
+              label={t`currency`}
               value={estimate.currency}
               onSet={(currency) => currency && change({ estimate: { ...estimate, currency: currency.slice(0, 4) } })}
             />
-            <Field label="labour, an hour" value={String(estimate.labourRate)} onSet={number("labourRate", 1000)} />
-            <Field label="tax, %" value={String(estimate.taxPct)} onSet={number("taxPct", 100)} />
-            <Field label="seized sensors, in 100" value={String(estimate.seizedPct)} onSet={number("seizedPct", 100)} />
+            <Field label={t`labour, an hour`} value={String(estimate.labourRate)} onSet={number("labourRate", 1000)} />
+            <Field label={t`tax, %`} value={String(estimate.taxPct)} onSet={number("taxPct", 100)} />
             <Field
-              label="minutes a seized one adds"
+              label={t`seized sensors, in 100`}
+              value={String(estimate.seizedPct)}
+              onSet={number("seizedPct", 100)}
+            />
+            <Field
+              label={t`minutes a seized one adds`}
               value={String(estimate.seizedMin)}
               onSet={number("seizedMin", 600)}
             />
@@ -78,12 +83,12 @@ function WayPanel() {
   const setMeter = (typed: Meter) => {
     const parsed = meterSchema.safeParse(typed);
     if (parsed.success) change({ meter: parsed.data });
-    else toast.error(`Not taken: ${firstIssue(parsed.error)}. The old value stands.`);
+    else toast.error(t`Not taken: ${firstIssue(parsed.error)}. The old value stands.`);
   };
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="How we go about it">
-      <h2 className="border-b border-rule pb-1 font-semibold">How new jobs go about it</h2>
-      <div className="flex flex-wrap gap-2 pt-3" role="group" aria-label="Approach">
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`How we go about it`}>
+      <h2 className="border-b border-rule pb-1 font-semibold">{t`How new jobs go about it`}</h2>
+      <div className="flex flex-wrap gap-2 pt-3" role="group" aria-label={t`Approach`}>
         {approaches.map((approach) => (
           <Cap
             key={approach}
@@ -94,14 +99,14 @@ function WayPanel() {
           </Cap>
         ))}
       </div>
-      <div className="flex flex-wrap gap-2 pt-2" role="group" aria-label="Piercing">
+      <div className="flex flex-wrap gap-2 pt-2" role="group" aria-label={t`Piercing`}>
         {([false, true] as const).map((pierce) => (
           <Cap
             key={String(pierce)}
             aria-pressed={policy.pierce === pierce}
             onClick={() => change({ policy: { ...policy, pierce } })}
           >
-            {pierce ? "pierce sparingly, sealed" : "never pierce"}
+            {pierce ? t`pierce sparingly, sealed` : t`never pierce`}
           </Cap>
         ))}
       </div>
@@ -122,9 +127,9 @@ const UNITS = [
 function UnitsPanel() {
   const { settings, change } = useSettings();
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Units">
-      <h2 className="border-b border-rule pb-1 font-semibold">Units</h2>
-      <p className="pt-2 text-sm text-muted">For what is shown. Either unit is understood wherever one is typed.</p>
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Units`}>
+      <h2 className="border-b border-rule pb-1 font-semibold">{t`Units`}</h2>
+      <p className="pt-2 text-sm text-muted">{t`For what is shown. Either unit is understood wherever one is typed.`}</p>
       {UNITS.map(([key, label, choices]) => (
         <fieldset key={key} className="flex flex-wrap items-center gap-2 pt-2">
           <legend className="sr-only">{label}</legend>
@@ -144,23 +149,23 @@ function UnitsPanel() {
   );
 }
 
-const THEMES = { light: "light, for glare", dark: "dark, for night work", machine: "as this machine" } as const;
-const CONTRASTS = { usual: "usual contrast", high: "high contrast" } as const;
+const THEMES = { light: t`light, for glare`, dark: t`dark, for night work`, machine: t`as this machine` } as const;
+const CONTRASTS = { usual: t`usual contrast`, high: t`high contrast` } as const;
 
 function LookPanel() {
   const { settings, change } = useSettings();
   const { look } = settings;
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Look of the screen">
-      <h2 className="border-b border-rule pb-1 font-semibold">Look of the screen</h2>
-      <div className="flex flex-wrap gap-2 pt-3" role="group" aria-label="Light or dark">
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Look of the screen`}>
+      <h2 className="border-b border-rule pb-1 font-semibold">{t`Look of the screen`}</h2>
+      <div className="flex flex-wrap gap-2 pt-3" role="group" aria-label={t`Light or dark`}>
         {(["light", "dark", "machine"] as const).map((theme) => (
           <Cap key={theme} aria-pressed={look.theme === theme} onClick={() => change({ look: { ...look, theme } })}>
             {THEMES[theme]}
           </Cap>
         ))}
       </div>
-      <div className="flex flex-wrap gap-2 pt-2" role="group" aria-label="Contrast">
+      <div className="flex flex-wrap gap-2 pt-2" role="group" aria-label={t`Contrast`}>
         {(["usual", "high"] as const).map((contrast) => (
           <Cap
             key={contrast}
@@ -180,13 +185,9 @@ function PriorsPanel() {
   const { settings, change } = useSettings();
   const shares = settings.priors ?? defaultPriors;
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Shares of suspicion">
-      <h2 className="border-b border-rule pb-1 font-semibold">Before anything is known</h2>
-      <p className="pt-2 text-sm text-muted">
-        Shares of suspicion a new job begins with, in per cent; they are brought to 100 together. Jobs already begun
-        keep theirs.{" "}
-        {settings.priors ? "These are the shop's own." : "These are the usual ones: salt road, no recent work."}
-      </p>
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Shares of suspicion`}>
+      <h2 className="border-b border-rule pb-1 font-semibold">{t`Before anything is known`}</h2>
+      <p className="pt-2 text-sm text-muted">{t`Shares of suspicion a new job begins with, in per cent; they are brought to 100 together. Jobs already begun keep theirs. ${settings.priors ? t`These are the shop's own.` : t`These are the usual ones: salt road, no recent work.`}`}</p>
       <div className="grid grid-cols-2 gap-x-3 gap-y-2 pt-2">
         {parts.map((part) => (
           <Field
@@ -196,14 +197,16 @@ function PriorsPanel() {
             onSet={(text) => {
               const next = withShare(shares, part, decimal(text));
               if (next) change({ priors: next });
-              else toast.error("A number from 0 to 100.");
+              else toast.error(t`A number from 0 to 100.`);
             }}
           />
         ))}
       </div>
-      <Cap className="mt-3" disabled={!settings.priors} onClick={() => change({ priors: undefined })}>
-        back to the usual
-      </Cap>
+      <Cap
+        className="mt-3"
+        disabled={!settings.priors}
+        onClick={() => change({ priors: undefined })}
+      >{t`back to the usual`}</Cap>
     </section>
   );
 }
@@ -212,30 +215,28 @@ function PriorsPanel() {
 function SnapshotsPanel() {
   const [list, setList] = useState<Snapshot[]>([]);
   useEffect(() => {
-    listSnapshots().then(setList, (error: unknown) => toast.error(`The copies cannot be read: ${String(error)}`));
+    listSnapshots().then(setList, (error: unknown) => toast.error(t`The copies cannot be read: ${String(error)}`));
   }, []);
   const restore = async (snapshot: Snapshot) => {
     try {
       const { returned, joined } = await restoreSnapshot(snapshot);
-      toast(`${returned} jobs brought back, ${joined} joined with what is here. Nothing was taken away.`);
+      toast(t`${returned} jobs brought back, ${joined} joined with what is here. Nothing was taken away.`);
     } catch (error) {
-      toast.error(`Not restored: ${String(error)}. What is here was not changed.`);
+      toast.error(t`Not restored: ${String(error)}. What is here was not changed.`);
     }
   };
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Copies">
-      <h2 className="border-b border-rule pb-1 font-semibold">Copies kept by themselves</h2>
-      <p className="pt-2 text-sm text-muted">
-        Twice a day, the last eight. Restoring brings back what is missing and takes nothing away.
-      </p>
-      {list.length === 0 && <p className="pt-2 text-muted">None yet: the first is made when the jobs board opens.</p>}
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Copies`}>
+      <h2 className="border-b border-rule pb-1 font-semibold">{t`Copies kept by themselves`}</h2>
+      <p className="pt-2 text-sm text-muted">{t`Twice a day, the last eight. Restoring brings back what is missing and takes nothing away.`}</p>
+      {list.length === 0 && (
+        <p className="pt-2 text-muted">{t`None yet: the first is made when the jobs board opens.`}</p>
+      )}
       <ul>
         {list.map((snapshot) => (
           <li key={snapshot.at} className="flex items-center justify-between gap-3 border-t border-rule py-1.5">
-            <span>
-              {WHEN.format(new Date(snapshot.at))} · {snapshot.jobs.length} jobs
-            </span>
-            <Cap onClick={() => void restore(snapshot)}>restore</Cap>
+            <span>{t`${WHEN.format(new Date(snapshot.at))} · ${snapshot.jobs.length} jobs`}</span>
+            <Cap onClick={() => void restore(snapshot)}>{t`restore`}</Cap>
           </li>
         ))}
       </ul>
@@ -254,7 +255,7 @@ function StorePanel() {
       const [{ usage }, persistent] = await Promise.all([navigator.storage.estimate(), navigator.storage.persisted()]);
       if (live) setUsed({ mb: (usage ?? 0) / 1e6, persistent });
     };
-    look().catch((error: unknown) => toast.error(`The store cannot be asked: ${String(error)}`));
+    look().catch((error: unknown) => toast.error(t`The store cannot be asked: ${String(error)}`));
     return () => {
       live = false;
     };
@@ -264,8 +265,8 @@ function StorePanel() {
     setUsed((now) => now && { ...now, persistent });
     toast(
       persistent
-        ? "The browser will not clear this store by itself."
-        : "The browser did not agree. Export now and then.",
+        ? t`The browser will not clear this store by itself.`
+        : t`The browser did not agree. Export now and then.`,
     );
   };
   const all = async () => {
@@ -273,22 +274,17 @@ function StorePanel() {
     download("tastatura-all-jobs.json", `[${jobs.map(exportJob).join(",\n")}]`);
   };
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Store">
-      <h2 className="border-b border-rule pb-1 font-semibold">What is kept, and where</h2>
-      <p className="pt-3">
-        Everything stays in this browser{used ? `: ${used.mb.toFixed(1)} MB` : ""}. Nothing leaves this machine and its
-        own server; a PDF is set there and not kept.
-      </p>
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Store`}>
+      <h2 className="border-b border-rule pb-1 font-semibold">{t`What is kept, and where`}</h2>
+      <p className="pt-3">{t`Everything stays in this browser${used ? t`: ${used.mb.toFixed(1)} MB` : ""}. Nothing leaves this machine and its own server; a PDF is set there and not kept.`}</p>
       <p className="text-muted">
         {used?.persistent
-          ? "✓ The browser promised to keep it."
-          : "A browser may clear it when the disk is full. Ask it to keep the store, and export jobs that matter."}
+          ? t`✓ The browser promised to keep it.`
+          : t`A browser may clear it when the disk is full. Ask it to keep the store, and export jobs that matter.`}
       </p>
       <div className="flex flex-wrap gap-2 pt-3">
-        <Cap onClick={() => void keep()} disabled={used?.persistent === true}>
-          keep the store
-        </Cap>
-        <Cap onClick={() => void all()}>all jobs as a file</Cap>
+        <Cap onClick={() => void keep()} disabled={used?.persistent === true}>{t`keep the store`}</Cap>
+        <Cap onClick={() => void all()}>{t`all jobs as a file`}</Cap>
       </div>
     </section>
   );

@@ -1,4 +1,6 @@
 "use client";
+import { t } from "@/core/words/words";
+import { jt } from "../keys/words";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
@@ -84,7 +86,7 @@ export function CaptureView({
   useEffect(() => {
     Promise.all([listLibrary(), listShipped()]).then(
       (shelves) => setLibrary(shelves.flat()),
-      (error: unknown) => toast.error(`The library cannot be read: ${String(error)}`),
+      (error: unknown) => toast.error(t`The library cannot be read: ${String(error)}`),
     );
   }, []);
   const keep = async (kind: LibraryItem["kind"]) => {
@@ -95,7 +97,7 @@ export function CaptureView({
     });
     await keepInLibrary(item, result.capture);
     setLibrary([...(await listLibrary()), ...(await listShipped())]);
-    toast(`Kept as ${kind}: ${item.model}. Compare any capture with it here.`);
+    toast(t`Kept as ${kind}: ${item.model}. Compare any capture with it here.`);
   };
   const against = library.find(({ captureId }) => captureId === comparedId);
   const known = against && !against.simulated ? knownFrom(against, job.setup) : null;
@@ -123,15 +125,14 @@ export function CaptureView({
         onView={setView}
       />
       <div className="grid gap-4 p-4 lg:grid-cols-[minmax(0,1.6fr)_minmax(0,0.8fr)_minmax(0,1.1fr)]">
-        <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Ring raster">
+        <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Ring raster`}>
           <h2 className="flex flex-wrap justify-between gap-x-4 text-sm text-muted">
-            <b className="font-semibold">Ring raster</b>
-            <span>
-              one row a turn · one column a tooth
-              {channel.pulsesPerRevolution
-                ? ` · ${channel.pulsesPerRevolution} ${channel.countFrom === "given" ? "as set" : "found in the signal"}`
-                : ""}
-            </span>
+            <b className="font-semibold">{t`Ring raster`}</b>
+            <span>{t`one row a turn · one column a tooth${
+              channel.pulsesPerRevolution
+                ? ` · ${channel.pulsesPerRevolution} ${channel.countFrom === "given" ? t`as set` : t`found in the signal`}`
+                : ""
+            }`}</span>
           </h2>
           {raster ? (
             <>
@@ -141,37 +142,27 @@ export function CaptureView({
               <p className="mt-2">{rasterWords(channel.findings.map(({ code }) => code))}</p>
             </>
           ) : (
-            <p className="py-8 text-center text-muted">
-              No raster:{" "}
-              {channel.pulses < 8
-                ? "there are no pulses to fold"
-                : "the ring's count is not known, or the turn is not whole. Spin longer"}
-              .
-            </p>
+            <p className="py-8 text-center text-muted">{t`No raster: ${
+              channel.pulses < 8
+                ? t`there are no pulses to fold`
+                : t`the ring's count is not known, or the turn is not whole. Spin longer`
+            }.`}</p>
           )}
           <div className="mt-3 flex flex-wrap gap-2">
-            <Cap legend="←" onClick={() => toRow(row - 1)} disabled={!raster}>
-              turn before
-            </Cap>
-            <Cap legend="→" onClick={() => toRow(row + 1)} disabled={!raster}>
-              turn after
-            </Cap>
-            <Cap legend="A" onClick={() => setView(whole)}>
-              all of it
-            </Cap>
+            <Cap legend="←" onClick={() => toRow(row - 1)} disabled={!raster}>{t`turn before`}</Cap>
+            <Cap legend="→" onClick={() => toRow(row + 1)} disabled={!raster}>{t`turn after`}</Cap>
+            <Cap legend="A" onClick={() => setView(whole)}>{t`all of it`}</Cap>
             {(["known-good", "known-bad"] as const).map((kind) => (
-              <Cap key={kind} onClick={() => void keep(kind)}>
-                keep as {kind}
-              </Cap>
+              <Cap key={kind} onClick={() => void keep(kind)}>{t`keep as ${kind}`}</Cap>
             ))}
           </div>
         </section>
-        <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Ring clock">
-          <h2 className="mb-2 text-sm font-semibold text-muted">Ring clock, seen from the sensor</h2>
+        <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Ring clock`}>
+          <h2 className="mb-2 text-sm font-semibold text-muted">{t`Ring clock, seen from the sensor`}</h2>
           {raster ? (
             <RingClock raster={raster} marked={marked} />
           ) : (
-            <p className="py-8 text-center text-muted">No ring to draw.</p>
+            <p className="py-8 text-center text-muted">{t`No ring to draw.`}</p>
           )}
         </section>
         <div className="grid content-start gap-4">
@@ -186,8 +177,8 @@ export function CaptureView({
             onCount={onCount}
           />
           {departs.length > 0 && (
-            <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Which channel departs">
-              <h2 className="text-sm font-semibold text-muted">Which wheel departs</h2>
+            <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Which channel departs`}>
+              <h2 className="text-sm font-semibold text-muted">{t`Which wheel departs`}</h2>
               <ul>
                 {departs.map((one) => (
                   <li key={one} className="border-t border-rule py-1.5">
@@ -212,27 +203,24 @@ export function CaptureView({
       <footer className="flex flex-wrap gap-x-6 gap-y-1 border-t border-rule px-4 py-2 font-mono text-sm text-muted">
         {channel.speedKmh && (
           <span>
-            <b className="font-sans text-ink">Speed</b>{" "}
-            {say(`${channel.speedKmh.min.toFixed(1)}–${channel.speedKmh.max.toFixed(1)} km/h`)}
+            <b className="font-sans text-ink">{t`Speed`}</b>{" "}
+            {say(t`${channel.speedKmh.min.toFixed(1)}–${channel.speedKmh.max.toFixed(1)} km/h`)}
           </span>
         )}
         <span>
-          <b className="font-sans text-ink">Pulses</b> {channel.pulses}
+          <b className="font-sans text-ink">{t`Pulses`}</b> {channel.pulses}
         </span>
         {channel.revolutions !== null && (
           <span>
-            <b className="font-sans text-ink">Turns</b> {channel.revolutions.toFixed(1)}
+            <b className="font-sans text-ink">{t`Turns`}</b> {channel.revolutions.toFixed(1)}
           </span>
         )}
         {channel.dutyPct !== null && channel.signal === "two-level" && (
           <span>
-            <b className="font-sans text-ink">High</b> {channel.dutyPct.toFixed(0)} %
+            <b className="font-sans text-ink">{t`High`}</b> {channel.dutyPct.toFixed(0)} %
           </span>
         )}
-        <span className="ml-auto font-sans">
-          <b className="text-ink">← →</b> turn by turn · <b className="text-ink">F</b> next finding ·{" "}
-          <b className="text-ink">A</b> all · <b className="text-ink">O</b> open
-        </span>
+        <span className="ml-auto font-sans">{jt`${(<b className="text-ink">← →</b>)} turn by turn · ${(<b className="text-ink">F</b>)} next finding · ${(<b className="text-ink">A</b>)} all · ${(<b className="text-ink">O</b>)} open`}</span>
       </footer>
     </>
   );

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { useState } from "react";
 import type { Capture } from "@/core/capture/capture";
 import { rescaled, usualSetting, type ChannelSetting } from "@/core/capture/rescale";
@@ -7,9 +8,9 @@ import { Cap } from "../keys/cap";
 import { toast } from "../keys/toast";
 
 const SENSING = [
-  ["volts", "volts, as they are"],
-  ["shunt", "over a shunt, Ω"],
-  ["clamp", "clamp, mV per A"],
+  ["volts", t`volts, as they are`],
+  ["shunt", t`over a shunt, Ω`],
+  ["clamp", t`clamp, mV per A`],
 ] as const;
 
 /** What each channel really was: its name, probe, shunt or clamp; told before it is judged. */
@@ -22,38 +23,34 @@ export function ChannelsPanel({ capture, onApply }: { capture: Capture; onApply:
       onApply(rescaled(capture, settings));
     } catch (error) {
       if (!(error instanceof RangeError)) throw error;
-      toast.error(`${error.message}. Nothing was changed.`);
+      toast.error(t`${error.message}. Nothing was changed.`);
     }
   };
   return (
     <details className="rounded-2xl border border-rule bg-card p-4">
-      <summary className="min-h-8 cursor-pointer text-sm font-semibold text-muted">
-        Channels: name, probe, shunt or clamp
-      </summary>
+      <summary className="min-h-8 cursor-pointer text-sm font-semibold text-muted">{t`Channels: name, probe, shunt or clamp`}</summary>
       {settings.map((setting, i) => (
         <fieldset key={i} className="flex flex-wrap items-center gap-2 border-t border-rule py-2">
-          <legend className="sr-only">channel {i + 1}</legend>
+          <legend className="sr-only">{t`channel ${i + 1}`}</legend>
           <input
-            aria-label={`Name of channel ${i + 1}`}
+            aria-label={t`Name of channel ${i + 1}`}
             value={setting.name}
             maxLength={60}
             className="min-h-11 w-36 rounded-lg border border-rule bg-paper px-2"
             onChange={(event) => set(i, { name: event.target.value })}
           />
           <select
-            aria-label={`Probe of channel ${i + 1}`}
+            aria-label={t`Probe of channel ${i + 1}`}
             className="min-h-11 rounded-lg border border-rule bg-paper px-2"
             value={setting.probe}
             onChange={(event) => set(i, { probe: Number(event.target.value) as ChannelSetting["probe"] })}
           >
             {[1, 10, 100].map((factor) => (
-              <option key={factor} value={factor}>
-                probe ×{factor}
-              </option>
+              <option key={factor} value={factor}>{t`probe ×${factor}`}</option>
             ))}
           </select>
           <select
-            aria-label={`What channel ${i + 1} senses`}
+            aria-label={t`What channel ${i + 1} senses`}
             className="min-h-11 rounded-lg border border-rule bg-paper px-2"
             value={setting.sensing.kind}
             onChange={(event) =>
@@ -75,7 +72,7 @@ export function ChannelsPanel({ capture, onApply }: { capture: Capture; onApply:
           </select>
           {setting.sensing.kind === "shunt" && (
             <Amount
-              label={`shunt of channel ${i + 1}, ohms`}
+              label={t`shunt of channel ${i + 1}, ohms`}
               value={setting.sensing.ohms}
               onSet={(ohms) => set(i, { sensing: { kind: "shunt", ohms } })}
             />
@@ -83,25 +80,25 @@ export function ChannelsPanel({ capture, onApply }: { capture: Capture; onApply:
           {setting.sensing.kind === "clamp" && (
             <>
               <Amount
-                label={`clamp of channel ${i + 1}, mV per A`}
+                label={t`clamp of channel ${i + 1}, mV per A`}
                 value={setting.sensing.millivoltsPerAmp}
                 onSet={(millivoltsPerAmp) =>
                   setting.sensing.kind === "clamp" && set(i, { sensing: { ...setting.sensing, millivoltsPerAmp } })
                 }
               />
               <Amount
-                label={`loops through the clamp of channel ${i + 1}`}
+                label={t`loops through the clamp of channel ${i + 1}`}
                 value={setting.sensing.loops}
                 onSet={(loops) =>
                   setting.sensing.kind === "clamp" && set(i, { sensing: { ...setting.sensing, loops } })
                 }
               />
-              <span className="text-sm text-muted">loops</span>
+              <span className="text-sm text-muted">{t`loops`}</span>
             </>
           )}
         </fieldset>
       ))}
-      <Cap onClick={apply}>read it again so</Cap>
+      <Cap onClick={apply}>{t`read it again so`}</Cap>
     </details>
   );
 }

@@ -1,3 +1,4 @@
+import { t } from "@/core/words/words";
 import { useState } from "react";
 import { searchLibrary, type LibraryItem } from "@/core/job/library";
 import { Cap } from "../keys/cap";
@@ -21,25 +22,25 @@ export function ComparePanel({
 }) {
   const [query, setQuery] = useState("");
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Compare">
-      <h2 className="text-sm font-semibold text-muted">Against another recording</h2>
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Compare`}>
+      <h2 className="text-sm font-semibold text-muted">{t`Against another recording`}</h2>
       {library.length > 0 && (
         <input
           type="search"
-          aria-label="Search the library"
-          placeholder="search the library: model, good, bad, finding"
+          aria-label={t`Search the library`}
+          placeholder={t`search the library: model, good, bad, finding`}
           className="mt-2 min-h-11 w-full rounded-lg border border-rule bg-paper px-3"
           value={query}
           onChange={(event) => setQuery(event.target.value)}
         />
       )}
       <select
-        aria-label="Recording to compare with"
+        aria-label={t`Recording to compare with`}
         className="mt-2 min-h-12 w-full rounded-lg border border-rule bg-paper px-3"
         defaultValue=""
         onChange={(event) => event.target.value && onCompare(event.target.value)}
       >
-        <option value="">choose…</option>
+        <option value="">{t`choose…`}</option>
         {others.map(({ id, name }) => (
           <option key={id} value={id}>
             {name}
@@ -48,22 +49,20 @@ export function ComparePanel({
         {searchLibrary(library, query).map(({ captureId, model, kind, finding, simulated }) => (
           <option key={captureId} value={captureId}>
             {kind}: {model}, {finding}
-            {simulated ? " (simulated)" : ""}
+            {simulated ? t` (simulated)` : ""}
           </option>
         ))}
       </select>
       {onTighten && (
-        <Cap className="mt-2 w-full" onClick={onTighten}>
-          tighten this job's ranges by this known-good
-        </Cap>
+        <Cap className="mt-2 w-full" onClick={onTighten}>{t`tighten this job's ranges by this known-good`}</Cap>
       )}
       {compared && (
         <table className="mt-2 w-full text-sm">
           <thead>
             <tr className="text-left text-muted">
-              <th className="font-normal">measure</th>
-              <th className="text-right font-normal">that</th>
-              <th className="text-right font-normal">this</th>
+              <th className="font-normal">{t`measure`}</th>
+              <th className="text-right font-normal">{t`that`}</th>
+              <th className="text-right font-normal">{t`this`}</th>
               <th />
             </tr>
           </thead>

@@ -1,3 +1,5 @@
+import { t } from "@/core/words/words";
+import { jt } from "../keys/words";
 import { scopeAnswers } from "@/core/checks/answers";
 import type { ChannelAnalysis } from "@/core/waveform/analyse";
 import { findingWords } from "@/core/waveform/findings";
@@ -29,10 +31,10 @@ export function FindingsPanel({
 }: FindingsProps) {
   const say = useUnits();
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label="Findings">
-      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">Findings</h2>
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Findings`}>
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">{t`Findings`}</h2>
       {channelNames.length > 1 && (
-        <div className="flex flex-wrap gap-2 py-2" role="group" aria-label="Channel">
+        <div className="flex flex-wrap gap-2 py-2" role="group" aria-label={t`Channel`}>
           {channelNames.map((name, i) => (
             <Cap key={name} aria-pressed={i === at} onClick={() => onChannel(i)}>
               {name}
@@ -47,13 +49,11 @@ export function FindingsPanel({
       ))}
       {channel.signaturePulses !== null && channel.signaturePulses !== channel.pulsesPerRevolution && (
         <div className="my-2 rounded-lg border border-plum px-3 py-2 text-sm text-plum">
-          <p>
-            The ring repeats itself every {channel.signaturePulses} pulses; the set-up says{" "}
-            {channel.pulsesPerRevolution}. A wrong ring, or a wrong set-up.
-          </p>
-          <Cap className="mt-1" onClick={() => onCount(channel.signaturePulses!)}>
-            set {channel.signaturePulses} pulses a turn
-          </Cap>
+          <p>{jt`The ring repeats itself every ${channel.signaturePulses} pulses; the set-up says ${channel.pulsesPerRevolution}. A wrong ring, or a wrong set-up.`}</p>
+          <Cap
+            className="mt-1"
+            onClick={() => onCount(channel.signaturePulses!)}
+          >{t`set ${channel.signaturePulses} pulses a turn`}</Cap>
         </div>
       )}
       <ol>
@@ -62,22 +62,20 @@ export function FindingsPanel({
             <div className="flex items-baseline justify-between gap-3">
               <b>
                 {findingWords[finding.code]}
-                {finding.tooth && ` · tooth ${finding.tooth}`}
+                {finding.tooth && t` · tooth ${finding.tooth}`}
               </b>
               <span className="font-mono whitespace-nowrap">{Math.round(finding.confidence * 100)} %</span>
             </div>
             <p className="text-sm text-muted">{say(finding.say)}</p>
-            <button type="button" className="min-h-8 text-sm underline" onClick={() => onShow(i)}>
-              show me
-            </button>
+            <button type="button" className="min-h-8 text-sm underline" onClick={() => onShow(i)}>{t`show me`}</button>
           </li>
         ))}
         {channel.findings.length === 0 && (
-          <li className="border-b border-rule py-2 text-verdigris">✓ Nothing wrong found in this recording.</li>
+          <li className="border-b border-rule py-2 text-verdigris">{t`✓ Nothing wrong found in this recording.`}</li>
         )}
         {channel.frames && (
           <li className="border-b border-rule py-2">
-            <b>Three-level protocol: {channel.frames.length} messages</b>
+            <b>{t`Three-level protocol: ${channel.frames.length} messages`}</b>
             <p className="font-mono text-sm break-all text-muted">
               {channel.frames
                 .slice(0, 6)
@@ -88,26 +86,27 @@ export function FindingsPanel({
         )}
         {channel.widths && (
           <li className="border-b border-rule py-2">
-            <b>Width-coded pulses</b>
+            <b>{t`Width-coded pulses`}</b>
             <p className="font-mono text-sm text-muted">
-              {channel.widths.map(({ us, count }) => `${Math.round(us)} µs × ${count}`).join(" · ")}
+              {channel.widths.map(({ us, count }) => t`${Math.round(us)} µs × ${count}`).join(" · ")}
             </p>
           </li>
         )}
         {channel.signal === "two-level" && (
           <li className="border-b border-rule py-2">
-            <b>
-              Levels {channel.levels.lowV.toFixed(2)} / {channel.levels.highV.toFixed(2)} V
-            </b>
+            <b>{t`Levels ${channel.levels.lowV.toFixed(2)} / ${channel.levels.highV.toFixed(2)} V`}</b>
           </li>
         )}
       </ol>
       {logged ? (
-        <p className="pt-3 text-sm text-verdigris">✓ Weighed into the line-up.</p>
+        <p className="pt-3 text-sm text-verdigris">{t`✓ Weighed into the line-up.`}</p>
       ) : (
-        <Cap legend="Enter" lead className="mt-3 w-full" onClick={onWeigh}>
-          Weigh this in: {scopeAnswers.say[channel.leading] ?? channel.leading}
-        </Cap>
+        <Cap
+          legend="Enter"
+          lead
+          className="mt-3 w-full"
+          onClick={onWeigh}
+        >{t`Weigh this in: ${scopeAnswers.say[channel.leading] ?? channel.leading}`}</Cap>
       )}
     </section>
   );

@@ -1,4 +1,6 @@
 "use client";
+import { t } from "@/core/words/words";
+import { jt } from "../keys/words";
 import { useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { Capture } from "@/core/capture/capture";
@@ -58,24 +60,19 @@ export function LiveRecorder({
   useHotkeys("g", keep);
   useHotkeys("escape", onClose);
   return (
-    <section aria-label="Rolling recorder" className="m-4 rounded-2xl border border-plum bg-card p-4">
-      <h2 className="flex flex-wrap items-center gap-3 text-sm font-semibold text-muted">
-        Rolling, simulated car: {recording.channels.map(({ name }) => name).join(", ")}
+    <section aria-label={t`Rolling recorder`} className="m-4 rounded-2xl border border-plum bg-card p-4">
+      <h2 className="flex flex-wrap items-center gap-3 text-sm font-semibold text-muted">{jt`Rolling, simulated car: ${recording.channels.map(({ name }) => name).join(", ")}${(
         <span className="ml-auto flex gap-2">
-          <Cap legend="G" lead onClick={keep}>
-            stop and keep
-          </Cap>
-          <Cap legend="Esc" onClick={onClose}>
-            throw away
-          </Cap>
+          <Cap legend="G" lead onClick={keep}>{t`stop and keep`}</Cap>
+          <Cap legend="Esc" onClick={onClose}>{t`throw away`}</Cap>
         </span>
-      </h2>
-      <canvas ref={canvas} className="mt-2 h-60 w-full" role="img" aria-label="The last four seconds, rolling" />
+      )}`}</h2>
+      <canvas ref={canvas} className="mt-2 h-60 w-full" role="img" aria-label={t`The last four seconds, rolling`} />
       <p className="min-h-14 text-lg" aria-live="polite">
         {heard ? (
           <>
-            <b>{heard.findings[0] ? heard.findings[0].say : "Nothing wrong found in the last four seconds."}</b>{" "}
-            {heard.speedKmh && <span className="font-mono">{say(`${heard.speedKmh.median.toFixed(1)} km/h`)}</span>}
+            <b>{heard.findings[0] ? heard.findings[0].say : t`Nothing wrong found in the last four seconds.`}</b>{" "}
+            {heard.speedKmh && <span className="font-mono">{say(t`${heard.speedKmh.median.toFixed(1)} km/h`)}</span>}
           </>
         ) : (
           "listening…"
@@ -106,7 +103,7 @@ function draw(canvas: HTMLCanvasElement, { sampleS, startS, channels }: Capture)
     const x = (timeS: number) => width - ((startS + samples.length * sampleS - timeS) / SHOWN_S) * width;
     pen.strokeStyle = colour("--rule");
     pen.fillStyle = colour("--muted");
-    pen.font = "13px sans-serif";
+    pen.font = t`13px sans-serif`;
     for (const level of [low, high]) {
       pen.strokeRect(0, y(level), width, 0);
       pen.fillText(`${level.toFixed(2)} ${unit}`, 4, y(level) + (level === low ? 15 : -4));

@@ -1,3 +1,4 @@
+import { t } from "@/core/words/words";
 import { markerLevel, markerWords, type MarkerReadout, type Markers } from "@/core/waveform/markers";
 import { Cap } from "../keys/cap";
 import { useUnits } from "../settings/use-units";
@@ -21,16 +22,16 @@ export function MarkerBar({
     <>
       {(["aS", "bS"] as const).map((which) => (
         <Cap key={which} legend="N" aria-pressed={held === which} onClick={() => onHold(which)}>
-          {which === "aS" ? `A ${markerLevel(readout.aV, unit)}` : `B ${markerLevel(readout.bV, unit)}`}
+          {which === "aS" ? t`A ${markerLevel(readout.aV, unit)}` : `B ${markerLevel(readout.bV, unit)}`}
         </Cap>
       ))}
-      <Cap legend="Ctrl ←" aria-label="Move the held marker left" onClick={() => onMove(-1)}>
+      <Cap legend="Ctrl ←" aria-label={t`Move the held marker left`} onClick={() => onMove(-1)}>
         ‹
       </Cap>
-      <Cap legend="Ctrl →" aria-label="Move the held marker right" onClick={() => onMove(1)}>
+      <Cap legend="Ctrl →" aria-label={t`Move the held marker right`} onClick={() => onMove(1)}>
         ›
       </Cap>
-      <output className="flex flex-wrap gap-x-3 font-mono text-sm" aria-label="Between the markers">
+      <output className="flex flex-wrap gap-x-3 font-mono text-sm" aria-label={t`Between the markers`}>
         {markerWords(readout, unit).map((phrase) => (
           <span key={phrase}>{say(phrase)}</span>
         ))}

@@ -1,3 +1,4 @@
+import { t } from "@/core/words/words";
 import { paintMark, type RingRaster } from "@/core/waveform/raster";
 
 const SIZE = 220;
@@ -16,7 +17,7 @@ export function RingClock({ raster, marked }: { raster: RingRaster; marked: read
         className="w-full max-w-60"
         role="img"
         aria-label={
-          marked.length ? `Ring clock: tooth ${name} of ${raster.columns} marked` : "Ring clock: no tooth marked"
+          marked.length ? t`Ring clock: tooth ${name} of ${raster.columns} marked` : t`Ring clock: no tooth marked`
         }
       >
         {Array.from({ length: raster.columns }, (_, tooth) => {
@@ -40,16 +41,20 @@ export function RingClock({ raster, marked }: { raster: RingRaster; marked: read
         <text x={CENTRE} y={CENTRE + 4} textAnchor="middle" fontSize="24" fontWeight="700" fill="var(--ink)">
           {name}
         </text>
-        <text x={CENTRE} y={CENTRE + 26} textAnchor="middle" fontSize="14" fill="var(--muted)">
-          of {raster.columns}
-        </text>
+        <text
+          x={CENTRE}
+          y={CENTRE + 26}
+          textAnchor="middle"
+          fontSize="14"
+          fill="var(--muted)"
+        >{t`of ${raster.columns}`}</text>
       </svg>
       <p className="max-w-64 text-center text-sm text-muted">
         {mark
           ? mark.fromStandstill
-            ? `Sensor at the top, wheel as it stopped. Turn it on by ${mark.degreesOn}° (${mark.teethOn} teeth) the way it was spun and put the paint mark at the sensor.`
-            : `Tooth 1 is the one that passed the sensor first. The mark goes ${mark.degreesOn}° after it, in the direction of spin.`
-          : "Sensor at the top. No tooth stands out."}
+            ? t`Sensor at the top, wheel as it stopped. Turn it on by ${mark.degreesOn}° (${mark.teethOn} teeth) the way it was spun and put the paint mark at the sensor.`
+            : t`Tooth 1 is the one that passed the sensor first. The mark goes ${mark.degreesOn}° after it, in the direction of spin.`
+          : t`Sensor at the top. No tooth stands out.`}
       </p>
     </div>
   );

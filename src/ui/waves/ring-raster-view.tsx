@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { useEffect, useRef } from "react";
 import type { RingRaster } from "@/core/waveform/raster";
 import { rasterShade } from "@/core/waveform/raster-shade";
@@ -36,7 +37,7 @@ export function RingRasterView({ raster, marked, row, onRow }: RasterProps) {
       className={`block w-full ${onRow ? "cursor-pointer" : ""}`}
       style={{ height: height + AXIS_PX }}
       role="img"
-      aria-label={`Ring raster: ${raster.rows} turns of ${raster.columns} teeth${marked.length ? `, marked at tooth ${marked.join(", ")}` : ""}`}
+      aria-label={t`Ring raster: ${raster.rows} turns of ${raster.columns} teeth${marked.length ? t`, marked at tooth ${marked.join(", ")}` : ""}`}
       onClick={(event) => {
         const box = event.currentTarget.getBoundingClientRect();
         const at = Math.floor(((event.clientY - box.top) / height) * raster.rows);

@@ -1,3 +1,4 @@
+import { t } from "@/core/words/words";
 import { download } from "../jobs/download";
 
 /** Hands the browser a trace as SVG, or drawn to twice its size as PNG. @throws Error when the browser cannot draw it */
@@ -10,6 +11,6 @@ export async function saveTrace(svg: string, name: string, kind: "svg" | "png"):
   [canvas.width, canvas.height] = [2 * picture.width, 2 * picture.height];
   canvas.getContext("2d")!.drawImage(picture, 0, 0, canvas.width, canvas.height);
   const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, "image/png"));
-  if (!blob) throw new Error("the browser made no picture");
+  if (!blob) throw new Error(t`the browser made no picture`);
   download(`${name}.png`, new Uint8Array(await blob.arrayBuffer()), "image/png");
 }

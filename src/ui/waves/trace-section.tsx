@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import dynamic from "next/dynamic";
 import { useEffect, useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
@@ -71,9 +72,9 @@ export function TraceSection({
       ),
       capture.name,
       kind,
-    ).catch((error: unknown) => toast.error(`No picture: ${String(error)}`));
+    ).catch((error: unknown) => toast.error(t`No picture: ${String(error)}`));
   return (
-    <section className="border-b border-rule bg-card px-2 pt-1" aria-label="Trace">
+    <section className="border-b border-rule bg-card px-2 pt-1" aria-label={t`Trace`}>
       <WaveTrace
         names={names}
         unit={shown.unit}
@@ -87,9 +88,11 @@ export function TraceSection({
         onPlace={place}
       />
       <div className="flex flex-wrap items-center gap-2 px-2 pb-2">
-        <Cap legend="M" aria-pressed={markers !== null} onClick={() => setMarkers(markers ? null : markersIn(view))}>
-          markers
-        </Cap>
+        <Cap
+          legend="M"
+          aria-pressed={markers !== null}
+          onClick={() => setMarkers(markers ? null : markersIn(view))}
+        >{t`markers`}</Cap>
         {markers ? (
           <MarkerBar
             readout={markerReadout(shown, capture, markers, channel.pulsesPerRevolution, tyre)}
@@ -99,9 +102,7 @@ export function TraceSection({
             onMove={(steps) => move(steps * FINE)}
           />
         ) : (
-          <span className="text-sm text-muted">
-            two markers read time, frequency, speed and level between any places
-          </span>
+          <span className="text-sm text-muted">{t`two markers read time, frequency, speed and level between any places`}</span>
         )}
         <span className="ml-auto flex gap-1">
           {(["svg", "png"] as const).map((kind) => (
@@ -109,7 +110,7 @@ export function TraceSection({
               {kind.toUpperCase()}
             </Cap>
           ))}
-          <Cap onClick={() => void saveCsv(capture)}>CSV</Cap>
+          <Cap onClick={() => void saveCsv(capture)}>{t`CSV`}</Cap>
         </span>
       </div>
     </section>

@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import { LineChart } from "echarts/charts";
 import {
   DataZoomComponent,
@@ -96,7 +97,7 @@ export function WaveTrace({ names, unit, whole, detail, view, span, findings, ma
     <div
       ref={box}
       role="img"
-      aria-label={`Trace of ${names.join(" and ")} from ${view[0].toFixed(2)} to ${view[1].toFixed(2)} seconds`}
+      aria-label={t`Trace of ${names.join(t` and `)} from ${view[0].toFixed(2)} to ${view[1].toFixed(2)} seconds`}
       className="h-60 w-full"
     />
   );
@@ -148,7 +149,10 @@ function options(
       min: first,
       max: last,
       ...axis,
-      axisLabel: { ...axis.axisLabel, formatter: (t: number) => `${t.toFixed(3).replace(/\.?0+$/, "")} s` },
+      axisLabel: {
+        ...axis.axisLabel,
+        formatter: (seconds: number) => t`${seconds.toFixed(3).replace(/\.?0+$/, "")} s`,
+      },
       splitLine: { show: false },
     },
     yAxis: {

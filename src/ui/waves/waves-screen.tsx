@@ -1,4 +1,5 @@
 "use client";
+import { t } from "@/core/words/words";
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import { useSearchParams } from "next/navigation";
@@ -23,7 +24,7 @@ import { toast } from "../keys/toast";
 
 const CaptureView = dynamic(() => import("./capture-view").then((module) => module.CaptureView), {
   ssr: false,
-  loading: () => <p className="p-16 text-center text-muted">Laying out the capture…</p>,
+  loading: () => <p className="p-16 text-center text-muted">{t`Laying out the capture…`}</p>,
 });
 const LiveRecorder = dynamic(() => import("./live-recorder").then((module) => module.LiveRecorder), { ssr: false });
 
@@ -56,7 +57,7 @@ function Waves({ job, change }: { job: Job; change: ChangeJob }) {
   };
   const keep = (capture: Capture) => {
     setRolling(null);
-    takeCapture(capture).catch((error: unknown) => toast.error(`Not kept: ${String(error)}`));
+    takeCapture(capture).catch((error: unknown) => toast.error(t`Not kept: ${String(error)}`));
   };
   useHotkeys("r", () => void record(false), { enabled: rolling === null });
   useHotkeys("g", () => void record(true), { enabled: rolling === null });
@@ -71,7 +72,7 @@ function Waves({ job, change }: { job: Job; change: ChangeJob }) {
       }),
     );
     markLogged();
-    toast(`Weighed in: ${scopeAnswers.say[leading] ?? leading}.`);
+    toast(t`Weighed in: ${scopeAnswers.say[leading] ?? leading}.`);
   };
   return (
     <main
@@ -83,15 +84,15 @@ function Waves({ job, change }: { job: Job; change: ChangeJob }) {
       }}
     >
       <div className="flex flex-wrap items-center gap-3 border-b border-rule bg-card px-4 py-2">
-        <h1 className="text-sm font-semibold text-muted">Waves</h1>
+        <h1 className="text-sm font-semibold text-muted">{t`Waves`}</h1>
         {own.length > 0 && (
           <select
-            aria-label="Capture shown"
+            aria-label={t`Capture shown`}
             className="min-h-12 max-w-80 rounded-lg border border-rule bg-paper px-3"
             value={open?.logged ? open.id : ""}
             onChange={(event) => choose(event.target.value)}
           >
-            {!open?.logged && <option value="">new, not weighed in yet</option>}
+            {!open?.logged && <option value="">{t`new, not weighed in yet`}</option>}
             {own.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name}
@@ -99,36 +100,42 @@ function Waves({ job, change }: { job: Job; change: ChangeJob }) {
             ))}
           </select>
         )}
-        <FileCap label="Capture file" accept={CAPTURE_FILES} hotkey="o" onFile={(file) => void take(file)}>
-          open a recording
-        </FileCap>
+        <FileCap
+          label={t`Capture file`}
+          accept={CAPTURE_FILES}
+          hotkey="o"
+          onFile={(file) => void take(file)}
+        >{t`open a recording`}</FileCap>
         {job.simulated && (
-          <Cap legend="R" className="border-plum!" onClick={() => void record(false)}>
-            spin the simulated wheel
-          </Cap>
+          <Cap
+            legend="R"
+            className="border-plum!"
+            onClick={() => void record(false)}
+          >{t`spin the simulated wheel`}</Cap>
         )}
         {job.simulated && (
-          <Cap legend="G" className="border-plum!" onClick={() => void record(true)} disabled={rolling !== null}>
-            roll live
-          </Cap>
+          <Cap
+            legend="G"
+            className="border-plum!"
+            onClick={() => void record(true)}
+            disabled={rolling !== null}
+          >{t`roll live`}</Cap>
         )}
         <ReadingShare share={share} onStop={() => void stop()} />
         {job.simulated && (
           <select
-            aria-label="Second channel of the simulated recorder"
+            aria-label={t`Second channel of the simulated recorder`}
             className="min-h-12 rounded-lg border border-rule bg-paper px-2"
             value={also}
             onChange={(event) => setAlso(event.target.value)}
           >
-            <option value="">one channel: signal at the plug</option>
+            <option value="">{t`one channel: signal at the plug`}</option>
             {facePoints(job.setup).map((point) => (
-              <option key={point} value={point}>
-                and {point}
-              </option>
+              <option key={point} value={point}>{t`and ${point}`}</option>
             ))}
           </select>
         )}
-        <p className="text-sm text-muted">CSV, TSV, gz of these, or WAV; or drop one anywhere here.</p>
+        <p className="text-sm text-muted">{t`CSV, TSV, gz of these, or WAV; or drop one anywhere here.`}</p>
       </div>
       {open && !open.result.ok && (
         <p role="alert" className="m-4 rounded-xl border border-brick bg-brick-wash p-4">
@@ -155,15 +162,12 @@ function Waves({ job, change }: { job: Job; change: ChangeJob }) {
           onRescale={keep}
           onTighten={(known) => {
             changeSetup(change, () => ({ known }));
-            toast(`${known.from} now narrows what a good car of this model reads. Undo it under Complaint.`);
+            toast(t`${known.from} now narrows what a good car of this model reads. Undo it under Complaint.`);
           }}
         />
       ) : (
         !open && (
-          <p className="p-16 text-center text-muted">
-            No capture in this job yet. Record the signal at the plug over at least three turns of the wheel, and open
-            it here.
-          </p>
+          <p className="p-16 text-center text-muted">{t`No capture in this job yet. Record the signal at the plug over at least three turns of the wheel, and open it here.`}</p>
         )
       )}
     </main>

@@ -1,3 +1,4 @@
+import { t } from "@/core/words/words";
 import { boundedBody } from "../bounded-body";
 import { UnusableInput } from "@/core/capture/capture";
 import { readCaptureFile } from "@/core/capture/read-file";
@@ -15,13 +16,13 @@ export async function POST(request: Request): Promise<Response> {
   if (!body.ok) return Response.json({ say: body.say }, { status: 413 });
   const pulses = searchParams.has("pulses") ? Number(searchParams.get("pulses")) : undefined;
   if (pulses !== undefined && !(Number.isInteger(pulses) && pulses >= 8 && pulses <= 400))
-    return Response.json({ say: "pulses: a whole number from 8 to 400" }, { status: 400 });
+    return Response.json({ say: t`pulses: a whole number from 8 to 400` }, { status: 400 });
   const family = families.find((one) => one === searchParams.get("family"));
   if (searchParams.has("family") && !family)
-    return Response.json({ say: `family: choose ${families.join(", ")}` }, { status: 400 });
+    return Response.json({ say: t`family: choose ${families.join(", ")}` }, { status: 400 });
   const tyre = searchParams.get("tyre") ?? undefined;
   if (tyre !== undefined && !parseTyre(tyre))
-    return Response.json({ say: "tyre: write it as 205/55R16" }, { status: 400 });
+    return Response.json({ say: t`tyre: write it as 205/55R16` }, { status: 400 });
   try {
     const capture = readCaptureFile(body.bytes, (searchParams.get("name") ?? "capture").slice(0, 80));
     const channels = analyseCapture(capture, {

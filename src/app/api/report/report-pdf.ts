@@ -1,3 +1,4 @@
+import { t } from "@/core/words/words";
 import PDFDocument from "pdfkit";
 import { join } from "node:path";
 import type { Report } from "@/core/report/report";
@@ -13,7 +14,7 @@ export async function reportPdf(report: Report): Promise<Uint8Array> {
   const page = new PDFDocument({
     size: "A4",
     margin: MARGIN,
-    info: { Title: `Report ${report.car}`, Producer: "Tastatura" },
+    info: { Title: t`Report ${report.car}`, Producer: "Tastatura" },
   });
   const done = collect(page);
   const fonts = join(process.cwd(), "node_modules/@fontsource/atkinson-hyperlegible-next/files");
@@ -36,10 +37,10 @@ function customerPage(page: PDFKit.PDFDocument, report: Report): void {
     .font("text")
     .fontSize(12)
     .fillColor(MUTED)
-    .text(plain(`Wheel speed diagnosis, ${report.corner}, ${report.date}`));
-  section(page, "Why the car came");
+    .text(plain(t`Wheel speed diagnosis, ${report.corner}, ${report.date}`));
+  section(page, t`Why the car came`);
   report.came.forEach((text) => paragraph(page, text));
-  section(page, "What was found");
+  section(page, t`What was found`);
   page
     .font("bold")
     .fontSize(15)
@@ -48,20 +49,20 @@ function customerPage(page: PDFKit.PDFDocument, report: Report): void {
   page.moveDown(0.3);
   paragraph(page, report.meaning);
   if (report.proof.length) {
-    section(page, "How it was proven");
+    section(page, t`How it was proven`);
     report.proof.forEach((text) => bullet(page, text));
   }
   if (report.trace && report.trace.points.length > 1) trace(page, report.trace);
   if (report.cleared.length) {
-    section(page, "What was cleared");
+    section(page, t`What was cleared`);
     paragraph(page, report.cleared.join(", "));
   }
   if (report.done.length) {
-    section(page, "What was done");
+    section(page, t`What was done`);
     report.done.forEach((text) => bullet(page, text));
   }
   if (report.verified.length) {
-    section(page, report.fixed ? "Checked after the repair: good" : "Checked after the repair");
+    section(page, report.fixed ? t`Checked after the repair: good` : t`Checked after the repair`);
     report.verified.forEach((text) => bullet(page, text));
   }
   page.moveDown(0.8).font("text").fontSize(9).fillColor(MUTED).text(plain(report.advice));
@@ -69,9 +70,13 @@ function customerPage(page: PDFKit.PDFDocument, report: Report): void {
 
 function filePages(page: PDFKit.PDFDocument, report: Report): void {
   page.addPage();
-  page.font("bold").fontSize(15).fillColor(INK).text("For the file");
+  page
+    .font("bold")
+    .fontSize(15)
+    .fillColor(INK)
+    .text(t`For the file`);
   report.setup.forEach((text) => paragraph(page, text));
-  section(page, "All readings");
+  section(page, t`All readings`);
   for (const { at, what, state, value, phase } of report.readings) {
     if (page.y > page.page.height - MARGIN - 40) page.addPage();
     const y = page.y;
@@ -84,7 +89,7 @@ function filePages(page: PDFKit.PDFDocument, report: Report): void {
     const bottom = page.y;
     page
       .fillColor(MUTED)
-      .text(plain(`${state}${phase === "after" ? " (after repair)" : ""}`), MARGIN + 358, y, { width: 134 });
+      .text(plain(`${state}${phase === "after" ? t` (after repair)` : ""}`), MARGIN + 358, y, { width: 134 });
     page.y = Math.max(bottom, page.y) + 3;
     page.x = MARGIN;
   }
@@ -133,7 +138,7 @@ function trace(page: PDFKit.PDFDocument, { name, unit, points }: NonNullable<Rep
     .fontSize(8)
     .fillColor(MUTED)
     .text(
-      plain(`${name}: ${least.toFixed(2)} to ${most.toFixed(2)} ${unit}, ${(to - from).toFixed(2)} s`),
+      plain(t`${name}: ${least.toFixed(2)} to ${most.toFixed(2)} ${unit}, ${(to - from).toFixed(2)} s`),
       MARGIN,
       top + height + 4,
     );

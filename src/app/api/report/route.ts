@@ -1,3 +1,4 @@
+import { t } from "@/core/words/words";
 import { boundedBody } from "../bounded-body";
 import { reportSchema } from "@/core/report/report";
 import { firstIssue, parseJson } from "@/core/job/file";
@@ -11,7 +12,7 @@ export async function POST(request: Request): Promise<Response> {
   const body = await boundedBody(request, LARGEST_BYTES);
   if (!body.ok) return Response.json({ say: body.say }, { status: 413 });
   try {
-    const parsed = reportSchema.safeParse(parseJson(new TextDecoder().decode(body.bytes), "the report"));
+    const parsed = reportSchema.safeParse(parseJson(new TextDecoder().decode(body.bytes), t`the report`));
     if (!parsed.success) return Response.json({ say: firstIssue(parsed.error) }, { status: 400 });
     const pdf = await reportPdf(parsed.data);
     return new Response(pdf as Uint8Array<ArrayBuffer>, {
