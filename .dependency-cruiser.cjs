@@ -3,6 +3,7 @@
  * Inside core the folders below may only import those listed before them.
  */
 const coreOrder = [
+  "words",
   "random",
   "units",
   "tyre",

@@ -6,7 +6,7 @@ import { root } from "./run.mjs";
 export function writePrecache() {
   const build = readFileSync(join(root, ".next/BUILD_ID"), "utf8").trim();
   const files = walk(join(root, ".next/static")).map((file) => `/_next/static/${file}`);
-  const demo = ["demo", "shipped"].flatMap((folder) =>
+  const demo = ["demo", "shipped", "words"].flatMap((folder) =>
     existsSync(join(root, "public", folder))
       ? walk(join(root, "public", folder)).map((file) => `/${folder}/${file}`)
       : [],

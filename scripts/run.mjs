@@ -57,6 +57,7 @@ export function needChromium() {
 /** Makes the demo files and the production build. */
 export function build() {
   tool("demo workshop", "tsx", ["scripts/make-demo.ts"]);
+  step("words", process.execPath, [`${root}scripts/words.mjs`, "build"]);
   tool("production build", "next", ["build"]);
   step("precache list", process.execPath, ["-e", 'import("./scripts/precache.mjs").then((m) => m.writePrecache())']);
 }

@@ -1,6 +1,8 @@
 import type { Metadata, Viewport } from "next";
 import { headers } from "next/headers";
 import type { ReactNode } from "react";
+import { languages } from "@/core/settings/settings";
+import { Spoken } from "@/ui/keys/spoken";
 import { Toasts } from "@/ui/keys/toast";
 import { Offline } from "@/ui/offline/offline";
 import "./globals.css";
@@ -19,13 +21,15 @@ export default async function Layout({ children }: { children: ReactNode }) {
   return (
     <html lang="en" suppressHydrationWarning>
       <head>
-        {/* Blocking on purpose: the look must stand before anything is painted. */}
-        <script nonce={nonce} src="/look.js" />
+        {/* Blocking on purpose: the look and the tongue must stand before anything is painted. */}
+        <script nonce={nonce} src="/look.js" data-tongues={languages.join(" ")} />
       </head>
       <body className="min-h-screen">
-        {children}
-        <Offline />
-        <Toasts />
+        <Spoken>
+          {children}
+          <Offline />
+          <Toasts />
+        </Spoken>
       </body>
     </html>
   );

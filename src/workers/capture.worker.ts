@@ -1,3 +1,4 @@
+import "./tongue";
 import { t } from "@/core/words/words";
 import type { LibraryItem } from "../core/job/library";
 import { packLibrary, unpackLibrary } from "../core/job/library-zip";

@@ -1,3 +1,4 @@
+import "./tongue";
 import { expose } from "comlink";
 import type { Hookup } from "../core/checks/hookup";
 import { forecastStrip, previewReading, type ForecastStrip, type Preview } from "../core/job/forecast-strip";

@@ -1,23 +1,31 @@
 import { t } from "../words/words";
 import type { CodeKind } from "../codes/code";
-import { conductorsOf, stationsOf, type CornerSetup } from "../circuit/setup";
+import { stationsOf, type CornerSetup } from "../circuit/setup";
 import { activeFamilies, everyFamily, folded, logBetween, type Fault, type Place } from "./fault";
 import { capital } from "../units/format";
 import { everyConnector, everySpan, everySpanOnce, everyTerminal, placeWords } from "./places";
 
 const wireWord = (place: Place) => t`${conductorWord(place.conductor!)} wire`;
-const inSpan = (place: Place, setup: CornerSetup) => t`in ${placeWords(place, setup)}`;
 
 /** A wire's name as said aloud; passive legs are lettered. */
 export function conductorWord(conductor: string): string {
-  return conductor === "a" || conductor === "b" ? t`leg ${conductor.toUpperCase()}` : conductor;
+  return CONDUCTORS[conductor] ?? conductor;
 }
+
+const CONDUCTORS: Record<string, string> = {
+  a: t`leg A`,
+  b: t`leg B`,
+  supply: t`supply`,
+  return: t`return`,
+  ground: t`ground`,
+  signal: t`signal`,
+};
 
 function wireFault(
   code: string,
   weight: number,
   effect: CodeKind,
-  say: string,
+  say: (wire: string, where: string) => string,
   damage: { kind: "series" | "to-ground" | "to-power" | "to-neighbour"; from: number; to: number },
   clearedBy: string,
 ): Fault {
@@ -40,10 +48,7 @@ function wireFault(
       });
       car.signs["wiring-damaged"] = 0.5;
     },
-    words: (place, setup) =>
-      damage.kind === "to-neighbour"
-        ? t`Wires shorted together ${inSpan(place, setup)}`
-        : `${capital(wireWord(place))} ${say} ${inSpan(place, setup)}`,
+    words: (place, setup) => say(place.conductor ? capital(wireWord(place)) : "", placeWords(place, setup)),
     clearedBy: (place, setup) => clearedBy.replace("{where}", placeWords(place, setup)),
   };
 }
@@ -54,7 +59,7 @@ export const wireFaults: Fault[] = [
     "wire-open",
     0.4,
     "open",
-    "open",
+    (wire, where) => t`${wire} open in ${where}`,
     { kind: "series", from: Infinity, to: Infinity },
     t`The same voltage at both ends of {where}.`,
   ),
@@ -62,7 +67,7 @@ export const wireFaults: Fault[] = [
     "wire-resistance",
     0.2,
     "open",
-    t`corroded, high resistance,`,
+    (wire, where) => t`${wire} corroded, high resistance, in ${where}`,
     { kind: "series", from: 50, to: 100_000 },
     t`No drop along {where} while current flows.`,
   ),
@@ -85,14 +90,14 @@ export const wireFaults: Fault[] = [
       });
       car.signs["wiring-damaged"] = 0.35;
     },
-    words: (place, setup) => t`${capital(wireWord(place))} hanging by a strand ${inSpan(place, setup)}`,
+    words: (place, setup) => t`${capital(wireWord(place))} hanging by a strand in ${placeWords(place, setup)}`,
     clearedBy: (place, setup) => t`A lamp fed through ${placeWords(place, setup)} burns bright, both ends open.`,
   },
   wireFault(
     "wire-to-ground",
     0.18,
     "ground",
-    t`chafed to ground`,
+    (wire, where) => t`${wire} chafed to ground in ${where}`,
     { kind: "to-ground", from: 0.2, to: 3000 },
     t`OL to body along {where}, both ends unplugged.`,
   ),
@@ -100,7 +105,7 @@ export const wireFaults: Fault[] = [
     "wire-to-power",
     0.07,
     "power",
-    t`chafed to power`,
+    (wire, where) => t`${wire} chafed to power in ${where}`,
     { kind: "to-power", from: 0.5, to: 3000 },
     t`0 V along {where}, both ends unplugged.`,
   ),
@@ -108,7 +113,7 @@ export const wireFaults: Fault[] = [
     "wire-to-neighbour",
     0.15,
     "ground",
-    "shorted",
+    (_, where) => t`Wires shorted together in ${where}`,
     { kind: "to-neighbour", from: 0.2, to: 1500 },
     t`OL between the wires of {where}, both ends unplugged.`,
   ),
@@ -192,6 +197,6 @@ export const wireFaults: Fault[] = [
       car.circuit.crossedStation = place.station!;
     },
     words: (place, setup) => t`Wires crossed at the ${placeWords(place, setup)}`,
-    clearedBy: () => t`The ${conductorsOf["active-2wire"][0]} voltage on the right pin of the sensor plug.`,
+    clearedBy: () => t`The supply voltage on the right pin of the sensor plug.`,
   },
 ];

@@ -1,4 +1,4 @@
-import { t } from "../words/words";
+import { midSentence, t } from "../words/words";
 import { contradictions, type Contradiction } from "../lineup/contradictions";
 import { weighGuess, type Guess } from "../lineup/cost";
 import type { LineUp } from "../lineup/line-up";
@@ -59,7 +59,7 @@ function whyThis(suspects: Suspect[], bits: number): string {
   if (bits < LEAST_BITS)
     return t`Hardly tells anything new: what is left looks alike to every check that is allowed now. Act on the likeliest, or take a doubtful reading again.`;
   const strength = bits > 1 ? t`Splits the line-up hard` : bits > 0.4 ? t`Splits the line-up well` : t`Tells a little`;
-  return `${strength}${first && second ? t`: “${first.words.toLowerCase()}” or “${second.words.toLowerCase()}”` : ""}.`;
+  return `${strength}${first && second ? t`: “${midSentence(first.words)}” or “${midSentence(second.words)}”` : ""}.`;
 }
 
 /** Candidates that carry next to nothing of what they began with. */

@@ -1,4 +1,4 @@
-import { t } from "../words/words";
+import { midSentence, t } from "../words/words";
 import { hookupLabel } from "../checks/words";
 import type { Hookup } from "../checks/hookup";
 import { HEALTHY } from "../faults/fault";
@@ -89,7 +89,7 @@ export function previewReading(lineUp: LineUp, evidence: Evidence): Preview {
     ranked[0]!,
   );
   const leaderShare = shares[lineUp.groupIndex(leader.id)]!;
-  return { leader: leader.words, leaderShare, say: t`points to: ${leader.words.toLowerCase()}` };
+  return { leader: leader.words, leaderShare, say: t`points to: ${midSentence(leader.words)}` };
 }
 
 function wordChances(lineUp: LineUp, id: string, chances: Float64Array, count: number): number[] {

@@ -29,7 +29,7 @@ export function unpackLibrary(bytes: Uint8Array, name: string): { items: Library
   const files = unzip(bytes, name, MOST_ITEMS + 1);
   const text = files["library.json"];
   if (!text) throw new UnusableInput(t`${name} is a ZIP without a library.json in it. Choose one exported from here.`);
-  const parsed = fileSchema.safeParse(parseJson(strFromU8(text), t`${name}, library.json`));
+  const parsed = fileSchema.safeParse(parseJson(strFromU8(text), `${name}, library.json`));
   if (!parsed.success)
     throw new UnusableInput(t`${name} is no library: ${firstIssue(parsed.error)}. Nothing was changed.`);
   const captures = parsed.data.items.flatMap(({ captureId: id, model, kind }): KeptCapture[] => {

@@ -89,9 +89,9 @@ export function unpackJob(bytes: Uint8Array, name: string): { job: Job; captures
   const files = unzip(bytes, name);
   const text = files["job.json"];
   if (!text) throw new UnusableInput(t`${name} is a ZIP without a job.json in it. Choose one exported from here.`);
-  const job = importJob(strFromU8(text), t`${name}, job.json`);
+  const job = importJob(strFromU8(text), `${name}, job.json`);
   const list = files["captures.json"]
-    ? listSchema.safeParse(parseJson(strFromU8(files["captures.json"]), t`${name}, captures.json`))
+    ? listSchema.safeParse(parseJson(strFromU8(files["captures.json"]), `${name}, captures.json`))
     : null;
   if (list && !list.success)
     throw new UnusableInput(t`${name}: the list of captures does not fit. Export the job again.`);

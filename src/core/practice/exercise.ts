@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import * as z from "zod/mini";
 import { cornerSetupSchema, families, type CornerSetup, type Family } from "../circuit/setup";
 import { suspectables, suspectId } from "../faults/catalogue";
@@ -9,12 +10,20 @@ import { complaintSchema, type Complaint } from "../lineup/complaint";
 export const skills = ["sensor and ring", "wiring", "intermittent", "supply and module"] as const;
 export type Skill = (typeof skills)[number];
 
+/** Each as it is shown; files and scores keep the English. */
+export const skillWords: Record<Skill, string> = {
+  "sensor and ring": t`sensor and ring`,
+  wiring: t`wiring`,
+  intermittent: t`intermittent`,
+  "supply and module": t`supply and module`,
+};
+
 /** What the driver says; each leaves the faults that make it. */
 export const practiceComplaints = {
-  lamp: "the lamp is on",
-  buzz: "the pedal buzzes on slow stops",
-  "comes-and-goes": "it comes and goes",
-} as const;
+  lamp: t`the lamp is on`,
+  buzz: t`the pedal buzzes on slow stops`,
+  "comes-and-goes": t`it comes and goes`,
+};
 export type PracticeComplaint = keyof typeof practiceComplaints;
 
 /** A practice car by its seed: two people with the same file have the same car. */

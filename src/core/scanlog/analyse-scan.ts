@@ -1,4 +1,4 @@
-import { t } from "../words/words";
+import { msgid, ngettext, t } from "../words/words";
 import type { CornerSetup } from "../circuit/setup";
 import { parseTyre, rollingCircumferenceM } from "../tyre/tyre";
 import { cornerWords, corners, type Corner } from "../units/corner";
@@ -182,7 +182,7 @@ function cornerFindings(
       startS: timeS[cuts[0]![0]]!,
       endS: timeS[cuts[0]![1]]!,
       size: cuts.length,
-      say: t`${capital(name)} drops out ${cuts.length} ${cuts.length === 1 ? "time" : "times"}: ${cuts
+      say: t`${capital(name)} drops out ${cuts.length === 1 ? t`once` : ngettext(msgid`${cuts.length} time`, `${cuts.length} times`, cuts.length)}: ${cuts
         .slice(0, 4)
         .map(([from]) => t`${timeS[from]!.toFixed(1)} s at ${Math.round(reference[from]!)} km/h`)
         .join(", ")}${cuts.length > 4 ? " …" : ""}. Losses with no pattern in speed point at a connection.`,

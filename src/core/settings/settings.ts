@@ -4,6 +4,9 @@ import { policySchema } from "../lineup/policy";
 import { priorsSchema } from "../job/schema";
 import { usualEstimate } from "../repair/estimate";
 
+/** Tongues there is a catalogue of (src/words). */
+export const languages = ["en", "de"] as const;
+
 export const settingsSchema = z.object({
   estimate: z._default(
     z.object({
@@ -29,6 +32,8 @@ export const settingsSchema = z.object({
     }),
     { speed: "km/h", length: "mm", torque: "N·m", temperature: "°C" },
   ),
+  /** The tongue of every word; the machine's own when absent, English when there is no catalogue of it. */
+  language: z.optional(z.enum(languages)),
   /** Light for glare, dark for night work, or as the machine has it; more contrast where the eyes want it. */
   look: z._default(z.object({ theme: z.enum(["light", "dark", "machine"]), contrast: z.enum(["usual", "high"]) }), {
     theme: "light",

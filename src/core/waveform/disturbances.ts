@@ -1,4 +1,4 @@
-import { t } from "../words/words";
+import { msgid, ngettext, t } from "../words/words";
 import type { Finding } from "./findings";
 import type { Pulse } from "./pulses";
 import type { SignalShape } from "./signal";
@@ -31,7 +31,7 @@ export function disturbances(
       count: spikes.length,
       startS: startS + spikes[0]![0] * sampleS,
       endS: startS + spikes[0]![1] * sampleS,
-      say: t`${spikes.length === 1 ? t`One spike` : t`${spikes.length} spikes`} far beyond both levels at ${(startS + spikes[0]![0] * sampleS).toFixed(2)} s: the probe moved. Not a fault.`,
+      say: t`${spikes.length === 1 ? t`One spike` : ngettext(msgid`${spikes.length} spike`, `${spikes.length} spikes`, spikes.length)} far beyond both levels at ${(startS + spikes[0]![0] * sampleS).toFixed(2)} s: the probe moved. Not a fault.`,
     });
   if (shape.kind === "two-level" && shape.noiseV > HASH * span)
     list.push({

@@ -1,4 +1,4 @@
-import { t } from "../words/words";
+import { msgid, ngettext, t } from "../words/words";
 import { median } from "../units/median";
 import type { Finding } from "./findings";
 import { isMissing, type Pulse, type Rhythm } from "./pulses";
@@ -32,7 +32,7 @@ export function lossFindings(
       count: lost,
       startS: at(own[0]!),
       endS: at(own[0]! + 1),
-      say: t`${lost === 1 ? t`One pulse is` : t`${lost} pulses are`} missing at the same place on ${own.length} of ${Math.max(own.length, Math.floor(ring!.revolutions))} turns. It turns with the wheel: the ring, not the wire.`,
+      say: t`${lost === 1 ? t`One pulse is` : ngettext(msgid`${lost} pulse is`, `${lost} pulses are`, lost)} missing at the same place on ${own.length} of ${Math.max(own.length, Math.floor(ring!.revolutions))} turns. It turns with the wheel: the ring, not the wire.`,
     };
     const others = gaps.filter((i) => !own.includes(i));
     return others.length > Math.max(1, 0.15 * gaps.length) ? [finding, scattered(others, ratios, at)] : [finding];
@@ -57,7 +57,7 @@ function scattered(gaps: number[], ratios: Float64Array, at: (i: number) => numb
     count: lost,
     startS: at(gaps[0]!),
     endS: at(gaps[0]! + 1),
-    say: t`The signal is lost ${gaps.length === 1 ? t`once` : t`${gaps.length} times`} (${lost} pulses) at no fixed place of the ring. Look for a loose contact or wire, not for a bad ring.`,
+    say: t`The signal is lost ${gaps.length === 1 ? t`once` : ngettext(msgid`${gaps.length} time`, `${gaps.length} times`, gaps.length)} (${lost} pulses) at no fixed place of the ring. Look for a loose contact or wire, not for a bad ring.`,
   };
 }
 

@@ -1,4 +1,4 @@
-import { t } from "../words/words";
+import { msgid, ngettext, t } from "../words/words";
 import type { Capture } from "../capture/capture";
 import type { Finding } from "./findings";
 import { someSamples } from "./some-samples";
@@ -50,7 +50,7 @@ export function supplyFinding(
     size: usualV - least,
     withSignal,
     ...times[0]!,
-    say: t`The supply sinks from ${usualV.toFixed(1)} to ${least.toFixed(1)} V ${dips.length === 1 ? t`once` : t`${dips.length} times`}${
+    say: t`The supply sinks from ${usualV.toFixed(1)} to ${least.toFixed(1)} V ${dips.length === 1 ? t`once` : ngettext(msgid`${dips.length} time`, `${dips.length} times`, dips.length)}${
       withSignal
         ? t`, and the signal is lost at the same instant: look on the supply side, not at the sensor`
         : t`; the signal lives through it`

@@ -1,5 +1,5 @@
 "use client";
-import { t } from "@/core/words/words";
+import { msgid, ngettext, t } from "@/core/words/words";
 import clsx from "clsx";
 import type { ForecastStrip } from "@/core/job/forecast-strip";
 import { formatShare } from "@/core/units/format";
@@ -17,7 +17,7 @@ export function ForecastStripView({ strip, needle }: { strip: ForecastStrip; nee
       aria-label={strip.rows
         .map(
           (row) =>
-            t`${row.words}: ${row.bands.length} band${row.bands.length === 1 ? "" : "s"}${row.overLimit > 0.5 ? t`, over limit` : ""}`,
+            `${row.words}: ${ngettext(msgid`${row.bands.length} band`, `${row.bands.length} bands`, row.bands.length)}${row.overLimit > 0.5 ? t`, over limit` : ""}`,
         )
         .join("; ")}
     >

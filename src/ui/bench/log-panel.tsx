@@ -1,5 +1,5 @@
 "use client";
-import { t } from "@/core/words/words";
+import { languageTag, t } from "@/core/words/words";
 import { useState } from "react";
 import { logText } from "@/core/job/log-text";
 import { hookupLabel, stateWords } from "@/core/checks/words";
@@ -10,7 +10,7 @@ import type { Entry, Job } from "@/core/job/schema";
 import { toast } from "../keys/toast";
 
 /** Hours and minutes as the place writes them. */
-const CLOCK = new Intl.DateTimeFormat(undefined, { hour: "2-digit", minute: "2-digit" });
+const CLOCK = new Intl.DateTimeFormat(languageTag(), { hour: "2-digit", minute: "2-digit" });
 
 /** Everything logged, newest first; a retracted entry stays readable, struck through. */
 export function LogPanel({

@@ -1,5 +1,5 @@
 "use client";
-import { t } from "@/core/words/words";
+import { midSentence, t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import dynamic from "next/dynamic";
 import Link from "next/link";
@@ -114,7 +114,7 @@ export function NextCheckCard({
         <p
           className="mt-0.5 min-h-[3lh] font-semibold text-verdigris md:min-h-[1lh]"
           role="status"
-        >{jt`✓ Proven: ${proven.words.toLowerCase()} (${formatShare(proven.share)}). Repair that first; measure on only to be surer. ${(<Link className="underline" href={`/close-out?job=${job.id}`}>{t`To the close-out (X)`}</Link>)}`}</p>
+        >{jt`✓ Proven: ${midSentence(proven.words)} (${formatShare(proven.share)}). Repair that first; measure on only to be surer. ${(<Link className="underline" href={`/close-out?job=${job.id}`}>{t`To the close-out (X)`}</Link>)}`}</p>
       ) : (
         <p className="mt-0.5 min-h-[4lh] text-sm text-muted md:min-h-[1lh]">{check.why}</p>
       )}

@@ -1,7 +1,7 @@
 "use client";
 import { t } from "@/core/words/words";
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
-import { skipReasons } from "@/core/job/skip-reasons";
+import { skipReasons, skipWords } from "@/core/job/skip-reasons";
 import { Cap } from "../keys/cap";
 
 /** Puts a check off, with the reason the plan is to respect. */
@@ -17,7 +17,7 @@ export function SkipMenu({ off, onSkip }: { off: boolean; onSkip: (reason: strin
               className="min-h-11 rounded-lg px-3 text-left data-focus:bg-marigold-wash"
               onClick={() => onSkip(reason)}
             >
-              {reason}
+              {skipWords[reason]}
             </button>
           </MenuItem>
         ))}

@@ -4,7 +4,7 @@ import { jt } from "../keys/words";
 import clsx from "clsx";
 import type { Diagnosis } from "@/core/job/diagnosis";
 import { partWords } from "@/core/faults/fault";
-import { formatShare } from "@/core/units/format";
+import { formatShare, grouped } from "@/core/units/format";
 
 const SHOWN = 5;
 
@@ -16,7 +16,7 @@ export function SuspectsPanel({ diagnosis, before }: { diagnosis: Diagnosis; bef
     <section aria-label={t`Suspects`} className="rounded-2xl border border-rule bg-card p-4">
       <h2 className="flex items-baseline justify-between gap-2 border-b border-rule pb-1 text-sm">
         <span className="font-semibold text-muted">{t`Suspects`}</span>
-        <span className="font-mono text-xs text-muted">{t`${ruledOut.toLocaleString("en")} of ${candidates.toLocaleString("en")} cars ruled out`}</span>
+        <span className="font-mono text-xs text-muted">{t`${grouped(ruledOut)} of ${grouped(candidates)} cars ruled out`}</span>
       </h2>
       <ol>
         {/* By rank, not by suspect: a new order changes words in place and moves nothing. */}

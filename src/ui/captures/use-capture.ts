@@ -1,5 +1,5 @@
 "use client";
-import { t } from "@/core/words/words";
+import { languageTag, t } from "@/core/words/words";
 import { proxy, wrap, type Remote } from "comlink";
 import { nanoid } from "nanoid";
 import { useEffect, useRef, useState } from "react";
@@ -14,7 +14,10 @@ let running: { worker: Worker; remote: Remote<CaptureWorker> } | null = null;
 /** The one capture worker of this page. */
 export function captureWorker(): Remote<CaptureWorker> {
   if (!running) {
-    const worker = new Worker(new URL("../../workers/capture.worker.ts", import.meta.url), { type: "module" });
+    const worker = new Worker(new URL("../../workers/capture.worker.ts", import.meta.url), {
+      type: "module",
+      name: languageTag(),
+    });
     running = { worker, remote: wrap<CaptureWorker>(worker) };
   }
   return running.remote;

@@ -1,5 +1,5 @@
 "use client";
-import { t } from "@/core/words/words";
+import { midSentence, t } from "@/core/words/words";
 import { useState } from "react";
 import type { RepairEntry } from "@/core/job/derive";
 import type { Suspect } from "@/core/lineup/suspects";
@@ -55,7 +55,7 @@ export function RepairPanel({ plan, ticked, onTick, repaired, guess, lead, onRep
           {repaired
             ? t`Marked as repaired${repaired.guess ? t`, on a guess of ${formatShare(repaired.share)}` : ""}. Readings from here on are “after”.`
             : guess
-              ? t`Not proven. It will be recorded as a guess: ${formatShare(lead.share)} for ${lead.words.toLowerCase()}.`
+              ? t`Not proven. It will be recorded as a guess: ${formatShare(lead.share)} for ${midSentence(lead.words)}.`
               : t`Readings taken after this are compared with those before it.`}
         </p>
       </div>

@@ -1,4 +1,4 @@
-import { t } from "@/core/words/words";
+import { midSentence, t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import Link from "next/link";
 import { hookupLabel, stateWords } from "@/core/checks/words";
@@ -22,7 +22,7 @@ export function VerdictPanel({ job, diagnosis, proven }: { job: Job; diagnosis: 
       <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">{t`Verdict`}</h2>
       {proven ? (
         <>
-          <p className="mt-2 text-2xl font-bold text-verdigris">{t`✓ Proven: ${proven.words.toLowerCase()}`}</p>
+          <p className="mt-2 text-2xl font-bold text-verdigris">{t`✓ Proven: ${midSentence(proven.words)}`}</p>
           <p className="text-muted">{t`${formatShare(proven.share)}, by these readings:`}</p>
           <ul className="mt-1">
             {proven.provenBy.map((index) => {

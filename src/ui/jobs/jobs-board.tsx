@@ -1,7 +1,7 @@
 "use client";
 import { t } from "@/core/words/words";
+import { ago } from "../keys/ago";
 import { jt } from "../keys/words";
-import { formatDistanceToNow } from "date-fns";
 import { Download, Upload } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
@@ -181,7 +181,7 @@ function JobRow({ job, at }: { job: Job; at: number }) {
         )}
       </div>
       <div className="flex items-center gap-3 self-center text-sm text-muted">
-        <span>{formatDistanceToNow(new Date(lastTouched(job)), { addSuffix: true })}</span>
+        <span>{ago(new Date(lastTouched(job)))}</span>
         <Cap
           aria-label={t`Export ${job.car.name}`}
           onClick={() => download(`${job.car.name || "job"}-${job.setup.corner}.json`, exportJob(job))}

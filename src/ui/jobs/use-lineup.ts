@@ -1,4 +1,5 @@
 "use client";
+import { languageTag } from "@/core/words/words";
 import { wrap, type Remote } from "comlink";
 import { useEffect, useState } from "react";
 import type { Diagnosis, Ranking } from "@/core/job/diagnosis";
@@ -13,7 +14,10 @@ let bench: Running | null = null;
 let board: Running | null = null;
 
 function start(): Running {
-  const worker = new Worker(new URL("../../workers/lineup.worker.ts", import.meta.url), { type: "module" });
+  const worker = new Worker(new URL("../../workers/lineup.worker.ts", import.meta.url), {
+    type: "module",
+    name: languageTag(),
+  });
   return { worker, remote: wrap<LineUpWorker>(worker) };
 }
 

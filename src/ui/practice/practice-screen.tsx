@@ -1,5 +1,5 @@
 "use client";
-import { t } from "@/core/words/words";
+import { msgid, ngettext, t } from "@/core/words/words";
 import { nanoid } from "nanoid";
 import { useRouter } from "next/navigation";
 import { useState, useSyncExternalStore } from "react";
@@ -13,6 +13,7 @@ import {
   practiceCar,
   practiceComplaints,
   skills,
+  skillWords,
   type Exercise,
   type PracticeComplaint,
   type Skill,
@@ -91,7 +92,7 @@ export function PracticeScreen() {
             <Cap aria-pressed={skill === null} onClick={() => setSkill(null)}>{t`surprise`}</Cap>
             {skills.map((one) => (
               <Cap key={one} aria-pressed={skill === one} onClick={() => setSkill(one)}>
-                {one}
+                {skillWords[one]}
                 {one === weakest ? t` · your weakest` : ""}
               </Cap>
             ))}
@@ -130,7 +131,7 @@ export function PracticeScreen() {
                 {scoresBySkill(history).map(({ skill: one, cars, mean }) => (
                   <div key={one} className="contents">
                     <dt>{one}</dt>
-                    <dd className="text-muted">{cars === 1 ? t`1 car` : t`${cars} cars`}</dd>
+                    <dd className="text-muted">{ngettext(msgid`${cars} car`, `${cars} cars`, cars)}</dd>
                     <dd className="text-right font-mono">{mean.toFixed(0)}</dd>
                   </div>
                 ))}

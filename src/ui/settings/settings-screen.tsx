@@ -1,5 +1,5 @@
 "use client";
-import { t } from "@/core/words/words";
+import { languageTag, t } from "@/core/words/words";
 import { approaches, approachWords } from "@/core/lineup/policy";
 import { useEffect, useState } from "react";
 import { exportJob, firstIssue } from "@/core/job/file";
@@ -152,6 +152,9 @@ function UnitsPanel() {
 const THEMES = { light: t`light, for glare`, dark: t`dark, for night work`, machine: t`as this machine` } as const;
 const CONTRASTS = { usual: t`usual contrast`, high: t`high contrast` } as const;
 
+/** Each in its own tongue, so that it can be found from any other. */
+const LANGUAGES: Record<(typeof languages)[number], string> = { en: "English", de: "Deutsch" };
+
 function LookPanel() {
   const { settings, change } = useSettings();
   const { look } = settings;
@@ -162,6 +165,22 @@ function LookPanel() {
         {(["light", "dark", "machine"] as const).map((theme) => (
           <Cap key={theme} aria-pressed={look.theme === theme} onClick={() => change({ look: { ...look, theme } })}>
             {THEMES[theme]}
+          </Cap>
+        ))}
+      </div>
+      <div className="flex flex-wrap gap-2 pt-2" role="group" aria-label={t`Language`}>
+        {languages.map((language) => (
+          <Cap
+            key={language}
+            lang={language}
+            aria-pressed={languageTag() === language}
+            onClick={() => {
+              change({ language });
+              // Sentences are looked up as the program loads.
+              location.reload();
+            }}
+          >
+            {LANGUAGES[language]}
           </Cap>
         ))}
       </div>
@@ -244,7 +263,7 @@ function SnapshotsPanel() {
   );
 }
 
-const WHEN = new Intl.DateTimeFormat(undefined, { dateStyle: "medium", timeStyle: "short" });
+const WHEN = new Intl.DateTimeFormat(languageTag(), { dateStyle: "medium", timeStyle: "short" });
 
 function StorePanel() {
   const [used, setUsed] = useState<{ mb: number; persistent: boolean } | null>(null);

@@ -103,7 +103,7 @@ function draw(canvas: HTMLCanvasElement, { sampleS, startS, channels }: Capture)
     const x = (timeS: number) => width - ((startS + samples.length * sampleS - timeS) / SHOWN_S) * width;
     pen.strokeStyle = colour("--rule");
     pen.fillStyle = colour("--muted");
-    pen.font = t`13px sans-serif`;
+    pen.font = "13px sans-serif";
     for (const level of [low, high]) {
       pen.strokeRect(0, y(level), width, 0);
       pen.fillText(`${level.toFixed(2)} ${unit}`, 4, y(level) + (level === low ? 15 : -4));
