@@ -1,4 +1,5 @@
 /** How long the answers of the rooms take, each beside a baseline in the same run. usage: tsx bench/answers.ts */
+import { reportHeads } from "../src/core/report/report";
 import { reportPdf } from "../src/app/api/report/report-pdf";
 import { recordCar } from "../src/core/car/synthesise";
 import { signalPoint } from "../src/core/circuit/point";
@@ -92,6 +93,8 @@ const wave = Array.from({ length: 4 }, () =>
   Array.from({ length: 900 }, (_, i) => [i / 100, Math.sin(i / 5)] as [number, number]),
 );
 const report = (readings: number) => ({
+  title: "Wheel speed diagnosis",
+  heads: reportHeads,
   car: "Osmund Drover 09",
   plate: "",
   date: "2026-11-25",

@@ -1,10 +1,13 @@
 import { cornerSetupSchema, type CornerSetup } from "../core/circuit/setup";
-import type { Capture } from "../core/capture/capture";
-import { recordCar } from "../core/car/synthesise";
-import { signalPoint } from "../core/circuit/point";
+import type { Capture, Channel } from "../core/capture/capture";
+import { recordCar, type RecordingOptions } from "../core/car/synthesise";
+import { signalPoint, type Point } from "../core/circuit/point";
 import { simulateCar } from "../core/car/simulated";
 import { libraryItem, type LibraryItem } from "../core/job/library";
+import { seeded } from "../core/random/random";
 import { analyseCapture } from "../core/waveform/analyse";
+import type { FindingCode } from "../core/waveform/findings";
+import { gettext } from "../core/words/words";
 
 const PATH: CornerSetup["path"] = [
   { station: "module" },
@@ -14,44 +17,91 @@ const PATH: CornerSetup["path"] = [
   { station: "plug" },
 ];
 
-/** One recording for each kind of sensor in good order, and one for each defect a capture shows. */
-const RECORDINGS: { model: string; family: CornerSetup["family"]; fault: string; intermittent?: boolean }[] = [
-  { model: "Two-wire active, good", family: "active-2wire", fault: "nothing@none" },
-  { model: "Three-wire active, good", family: "active-3wire", fault: "nothing@none" },
-  { model: "Passive, good", family: "passive", fault: "nothing@none" },
-  { model: "Encoder chunk gone", family: "active-2wire", fault: "ring-missing@ring" },
-  { model: "Ring cracked", family: "active-2wire", fault: "ring-cracked@ring-crack" },
-  { model: "Debris on a tooth", family: "passive", fault: "ring-debris@ring-debris" },
-  { model: "Ring runs out of true", family: "passive", fault: "ring-eccentric@ring-eccentric" },
-  { model: "Gap too wide", family: "passive", fault: "mounting-gap@mounting" },
-  { model: "Sensor switches by itself", family: "active-2wire", fault: "sensor-erratic@sensor" },
-  { model: "Plug terminal loose", family: "active-2wire", fault: "terminal-open@plug.return", intermittent: true },
+interface Recording {
+  model: string;
+  family: CornerSetup["family"];
+  fault?: string;
+  intermittent?: boolean;
+  /** The first car of this fault that shows this is taken: a mild one may show nothing. */
+  shows?: FindingCode;
+  /** Another spin than the usual 15 to 10 km/h. */
+  spin?: Partial<RecordingOptions>;
+  /** The supply is recorded beside the signal. */
+  withSupply?: boolean;
+  /** What the hand or the surroundings add, sample by sample, in volts. */
+  add?: (second: number, random: () => number) => number;
+}
+
+/** One recording for each kind of sensor in good order, one for each defect a capture shows, and what is no defect. */
+const RECORDINGS: Recording[] = [
+  { model: gettext("Two-wire active, good"), family: "active-2wire" },
+  { model: gettext("Three-wire active, good"), family: "active-3wire" },
+  { model: gettext("Passive, good"), family: "passive" },
+  { model: gettext("Encoder chunk gone"), family: "active-2wire", fault: "ring-missing@ring" },
+  { model: gettext("Ring cracked"), family: "active-2wire", fault: "ring-cracked@ring-crack" },
+  { model: gettext("Debris on a tooth"), family: "passive", fault: "ring-debris@ring-debris" },
+  { model: gettext("Ring runs out of true"), family: "passive", fault: "ring-eccentric@ring-eccentric" },
+  { model: gettext("Gap too wide"), family: "passive", fault: "mounting-gap@mounting" },
+  { model: gettext("Sensor switches by itself"), family: "active-2wire", fault: "sensor-erratic@sensor" },
+  {
+    model: gettext("Plug terminal loose"),
+    family: "active-2wire",
+    fault: "terminal-open@plug.return",
+    intermittent: true,
+  },
+  {
+    model: gettext("Rust under the foot, down to a stop"),
+    family: "passive",
+    fault: "mounting-gap@mounting",
+    spin: { fromKmh: 14, toKmh: 3 },
+  },
+  {
+    model: gettext("Sensor too far off an encoder"),
+    shows: "duty-shift",
+    family: "active-2wire",
+    fault: "mounting-gap@mounting",
+  },
+  { model: gettext("Sensor loose in its seat"), family: "active-2wire", fault: "mounting-loose@mounting-loose" },
+  { model: gettext("Bearing with play"), family: "active-2wire", fault: "bearing-play@bearing" },
+  { model: gettext("Tip worn by the ring"), family: "passive", fault: "sensor-worn-tip@sensor" },
+  { model: gettext("Coil with shorted turns"), family: "passive", fault: "sensor-shorted-turns@sensor" },
+  {
+    model: gettext("Coil leaks, wheel at rest"),
+    family: "passive",
+    fault: "sensor-coil-leak@sensor",
+    spin: { fromKmh: 0, toKmh: 0 },
+  },
+  { model: gettext("Wrong ring count"), family: "active-2wire", fault: "ring-count@ring-count" },
+  {
+    model: gettext("Return chafed to ground"),
+    shows: "level-out-of-window",
+    family: "active-2wire",
+    fault: "wire-to-ground@span2.return",
+  },
+  {
+    model: gettext("Supply terminal opens"),
+    shows: "supply-dip",
+    family: "active-3wire",
+    fault: "terminal-open@plug.supply",
+    intermittent: true,
+    withSupply: true,
+  },
+  { model: gettext("Probe on body ground"), family: "active-2wire", add: (_, random) => 0.32 * (random() - 0.5) },
+  { model: gettext("Probe moved"), family: "active-2wire", add: (second) => (second > 2 && second < 2.001 ? 6 : 0) },
+  { model: gettext("Key turned on"), family: "active-2wire", add: (second) => (second < 0.4 ? -Infinity : 0) },
 ];
 const SAMPLE_S = 1 / 4000;
+const USUAL = { durationS: 4, sampleS: SAMPLE_S, fromKmh: 15, toKmh: 10, noiseV: 0.006 };
+
+const MOST_CARS = 80;
 
 /** The library that ships with the app: simulated, and said to be. */
 export function shippedLibrary(): { item: LibraryItem; capture: Capture }[] {
-  return RECORDINGS.map(({ model, family, fault, intermittent = false }, i) => {
-    const setup = cornerSetupSchema.parse({ corner: "FL", family, path: PATH });
-    const car = simulateCar(setup, fault, { seed: 400 + i, intermittent });
-    const samples = recordCar(car, {
-      point: signalPoint(setup, "plug"),
-      durationS: 4,
-      sampleS: SAMPLE_S,
-      fromKmh: 15,
-      toKmh: 10,
-      noiseV: 0.006,
-      seed: i,
-    });
-    const capture: Capture = {
-      name: `${model} (simulated)`,
-      sampleS: SAMPLE_S,
-      startS: 0,
-      channels: [{ name: "signal", unit: "V", samples }],
-    };
-    const [channel] = analyseCapture(capture, { pulses: setup.pulsesPerRevolution, tyre: setup.tyre, family });
-    const kind = fault === "nothing@none" ? "known-good" : "known-bad";
-    const item = libraryItem({ carName: model, setup }, channel!, kind, {
+  return RECORDINGS.map((recording, i) => {
+    const setup = cornerSetupSchema.parse({ corner: "FL", family: recording.family, path: PATH });
+    const { capture, channels } = firstThatShows(recording, setup, i);
+    const { model, fault, add } = recording;
+    const item = libraryItem({ carName: model, setup }, channels[0]!, fault || add ? "known-bad" : "known-good", {
       id: `shipped-${i}`,
       captureId: `shipped-${i}`,
       at: "2026-01-01",
@@ -59,4 +109,35 @@ export function shippedLibrary(): { item: LibraryItem; capture: Capture }[] {
     });
     return { item: { ...item, model }, capture };
   });
+}
+
+function firstThatShows(recording: Recording, setup: CornerSetup, first: number) {
+  for (let seed = first; ; seed += 100) {
+    const capture = recorded(recording, setup, seed);
+    const { family, tyre, pulsesPerRevolution: pulses } = setup;
+    const channels = analyseCapture(capture, { pulses, tyre, family });
+    const found = channels.flatMap(({ findings }) => findings.map(({ code }) => code));
+    if (!recording.shows || found.includes(recording.shows)) return { capture, channels };
+    if (seed > 100 * MOST_CARS) throw new Error(`no car with ${recording.fault} shows ${recording.shows}`);
+  }
+}
+
+function recorded(
+  { model, fault = "nothing@none", intermittent = false, spin, withSupply, add }: Recording,
+  setup: CornerSetup,
+  seed: number,
+): Capture {
+  const car = simulateCar(setup, fault, { seed: 400 + seed, intermittent });
+  const record = (point: Point) => recordCar(car, { ...USUAL, ...spin, point, seed });
+  const random = seeded(900 + seed);
+  const signal = record(signalPoint(setup, "plug"));
+  const samples = add ? signal.map((value, k) => Math.max(0, value + add(k * SAMPLE_S, random))) : signal;
+  const channels: Channel[] = [{ name: "signal", unit: "V", samples }];
+  if (withSupply)
+    channels.push({
+      name: "supply",
+      unit: "V",
+      samples: record({ at: "face", station: "plug", face: "out", conductor: "supply" }),
+    });
+  return { name: `${model} (simulated)`, sampleS: SAMPLE_S, startS: 0, channels };
 }

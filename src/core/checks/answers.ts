@@ -37,7 +37,7 @@ export const looks: Record<string, Answers> = {
     say: {
       intact: t`whole and clean`,
       missing: t`teeth or a chunk gone`,
-      cracked: "cracked",
+      cracked: t`cracked`,
       debris: t`packed or bent`,
     },
     synonyms: { whole: "intact", broken: "missing", dirty: "debris", good: "intact" },
@@ -203,7 +203,7 @@ const CONTINUITY: Answers = {
   synonyms: { "no beep": "no-beep", silent: "no-beep", yes: "beep", no: "no-beep" },
 };
 const LAMP: Answers = {
-  words: [t`bright`, "dim", "off"],
+  words: ["bright", "dim", "off"],
   say: { bright: t`bright`, dim: t`dim or glowing`, off: t`dark` },
   synonyms: { on: "bright", dark: "off", glow: "dim" },
 };

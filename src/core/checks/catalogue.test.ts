@@ -11,7 +11,7 @@ import { pathShares } from "../harness/path-shares";
 import { matchAnswer, answersFor } from "./answers";
 import { checkCatalogue } from "./catalogue";
 import { hookupKey } from "./hookup";
-import { cautions, instruction } from "./words";
+import { cautions, instruction } from "./instruction";
 
 const path = [
   { station: "module" },

@@ -3,7 +3,8 @@ import type { Point } from "../circuit/point";
 import { stationsOf, type CornerSetup } from "../circuit/setup";
 import { instrumentWords, type Hookup } from "./hookup";
 import { countTerminal } from "./count-terminal";
-import { pointLabel, pointWords } from "./words";
+import { pointWords } from "./instruction";
+import { pointLabel } from "./words";
 
 /** How an instrument is set and where each lead goes, one line each. */
 export interface HookupCard {
@@ -39,6 +40,8 @@ const DIALS: Partial<Record<Hookup["instrument"], [dial: string, sockets: string
   ],
 };
 
+const EITHER_COUPLING = t`AC or DC coupling, 0.5 V a division, 20 ms a division, low-pass 10 kHz for a hand spin`;
+
 /** The set-up of a measured hook-up; null for looks. */
 export function hookupCard(hookup: Hookup, setup: CornerSetup): HookupCard | null {
   const set = DIALS[hookup.instrument];
@@ -48,10 +51,7 @@ export function hookupCard(hookup: Hookup, setup: CornerSetup): HookupCard | nul
   const { instrument } = hookup;
   const picture =
     instrument === "scope" ? "scope" : instrument === "amps-dc" ? "clamp" : instrument === "lamp" ? "lamp" : "meter";
-  const usual =
-    hookup.instrument === "scope" && setup.family === "passive"
-      ? set[0].replace("DC coupling", "AC or DC coupling")
-      : set[0];
+  const usual = hookup.instrument === "scope" && setup.family === "passive" ? EITHER_COUPLING : set[0];
   const dial = hookup.state.watched ? t`${usual}, MIN/MAX hold on` : usual;
   return { picture, dial: `${instrumentWords[hookup.instrument]}: ${dial}`, sockets: set[1], leads };
 }

@@ -1,6 +1,6 @@
 import { t } from "../words/words";
 import type { CodeKind } from "../codes/code";
-import { stationsOf, type CornerSetup } from "../circuit/setup";
+import { stationsOf } from "../circuit/setup";
 import { activeFamilies, everyFamily, folded, logBetween, type Fault, type Place } from "./fault";
 import { capital } from "../units/format";
 import { everyConnector, everySpan, everySpanOnce, everyTerminal, placeWords } from "./places";

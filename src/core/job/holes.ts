@@ -1,4 +1,4 @@
-import { pointWords } from "../checks/words";
+import { pointWords } from "../checks/instruction";
 import { parsePoint } from "../circuit/point";
 import { standingReadings } from "./derive";
 import type { Job } from "./schema";

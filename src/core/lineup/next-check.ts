@@ -109,7 +109,7 @@ function caught(lineUp: LineUp): boolean {
 }
 
 /** Reading the instruction, picking up the meter and typing the answer cost time too. */
-const HANDLING_MINUTES = 2;
+const HANDLING_MINUTES = 10;
 
 /** Minutes of equal worth a check costs from here: set-ups not yet made, the measuring, the harm, and handling. */
 export function costOf(check: Check, done: ReadonlySet<string>, policy: Policy): number {

@@ -21,7 +21,7 @@ export interface Suspect {
 }
 
 /** A part must carry this share, with a direct reading behind it, to be called proven. */
-export const PROOF_SHARE = 0.99;
+export const PROOF_SHARE = 0.993;
 /** Below this share, and down from at least four times as much, a suspect is cleared. */
 const CLEARED_SHARE = 0.004;
 /** A direct reading is this many times likelier under the fault than on a healthy corner. */

@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { checkCatalogue } from "../checks/catalogue";
 import { hookupCard } from "../checks/hookup-card";
-import { hookupLabel, instruction, stateWords } from "../checks/words";
+import { instruction } from "../checks/instruction";
+import { hookupLabel, stateWords } from "../checks/words";
 import { cornerSetupSchema } from "../circuit/setup";
 import { complaintSchema } from "./complaint";
 import { LineUp } from "./line-up";

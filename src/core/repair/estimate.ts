@@ -1,22 +1,6 @@
 import { t } from "../words/words";
 import type { RepairPlan } from "./steps";
-
-export interface EstimateSettings {
-  currency: string;
-  labourRate: number;
-  taxPct: number;
-  /** Chance that a rusted-in sensor breaks on removal, and what that adds in minutes. */
-  seizedPct: number;
-  seizedMin: number;
-}
-
-export const usualEstimate: EstimateSettings = {
-  currency: "€",
-  labourRate: 80,
-  taxPct: 20,
-  seizedPct: 25,
-  seizedMin: 45,
-};
+import type { EstimateSettings } from "./usual-estimate";
 
 export interface EstimateLine {
   say: string;

@@ -16,8 +16,30 @@ import { formatShare } from "../units/format";
 
 const line = z.string().check(z.maxLength(600));
 
+/** The heads of its parts, in the tongue the report is written in: the server that sets it knows none. */
+export const reportHeads = {
+  came: t`Why the car came`,
+  found: t`What was found`,
+  proof: t`How it was proven`,
+  cleared: t`What was cleared`,
+  done: t`What was done`,
+  checked: t`Checked after the repair`,
+  good: t`Checked after the repair: good`,
+  file: t`For the file`,
+  readings: t`All readings`,
+  after: t`after the repair`,
+};
+const headsSchema = z.object(
+  Object.fromEntries(Object.keys(reportHeads).map((key) => [key, line])) as Record<
+    keyof typeof reportHeads,
+    typeof line
+  >,
+);
+
 /** A report as plain words and numbers, ready to be set on paper. */
 export const reportSchema = z.object({
+  title: line,
+  heads: headsSchema,
   car: line,
   plate: line,
   date: line,
@@ -66,10 +88,13 @@ export function reportOf(
     const hookup = hookupOf(reading, job.setup);
     return (hookup.ok ? answersFor(hookup.value, job.setup)?.say[word] : undefined) ?? word;
   };
+  const date = now.toISOString().slice(0, 10);
   return {
+    title: t`Wheel speed diagnosis, ${cornerWords[job.setup.corner]}, ${date}`,
+    heads: reportHeads,
     car: job.car.name || t`car without a name`,
     plate: job.car.plate,
-    date: now.toISOString().slice(0, 10),
+    date,
     corner: cornerWords[job.setup.corner],
     came: [
       ...job.complaint.codes.map((text) => (decodeCode(text) ? `${text}: ${sayCode(text)}` : text)),

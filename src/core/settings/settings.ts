@@ -2,7 +2,7 @@ import * as z from "zod/mini";
 import { meterSchema } from "../circuit/setup";
 import { policySchema } from "../lineup/policy";
 import { priorsSchema } from "../job/schema";
-import { usualEstimate } from "../repair/estimate";
+import { usualEstimate } from "../repair/usual-estimate";
 
 /** Tongues there is a catalogue of (src/words). */
 export const languages = ["en", "de"] as const;

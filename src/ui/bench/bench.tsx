@@ -5,7 +5,6 @@ import dynamic from "next/dynamic";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { interlock } from "@/core/checks/interlocks";
-import type { Hookup } from "@/core/checks/hookup";
 import {
   lastUndoable,
   readingsAfterRepair,
@@ -19,7 +18,7 @@ import { hookupOf, readingTyped } from "@/core/job/reading";
 import { meantIn } from "@/core/units/local-units";
 import { settling } from "@/core/units/settling";
 import type { Entry, Job, Reading } from "@/core/job/schema";
-import { describeHookup, type NextCheck } from "@/core/job/describe-hookup";
+import type { NextCheck } from "@/core/job/describe-hookup";
 import { stamp, withEntry } from "../jobs/entries";
 import type { ChangeJob } from "../jobs/use-job";
 import { lineUpWorker, rankingOf, useDiagnosis } from "../jobs/use-lineup";
@@ -47,7 +46,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   const { diagnosis, before, working, failed } = useDiagnosis(job);
   const { units } = useSettings().settings;
   const [chosen, setChosen] = useState(0);
-  const [free, setFree] = useState<Hookup | null>(null);
+  const [free, setFree] = useState<NextCheck | null>(null);
   const [picking, setPicking] = useState<{ red?: string; black?: string } | null>(null);
   const [keys, setKeys] = useState(false);
   const [typed, setTyped] = useState("");
@@ -62,9 +61,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   }, []);
   const alone = job.simulated?.practice?.alone === true && !standingRepair(job);
   const proposals = diagnosis?.next ?? [];
-  const check: NextCheck | null = free
-    ? describeHookup(free, job.setup)
-    : (proposals[Math.min(chosen, proposals.length - 1)] ?? null);
+  const check = free ?? proposals[Math.min(chosen, proposals.length - 1)] ?? null;
 
   const append = useCallback(
     (entry: Entry) => {
@@ -146,9 +143,9 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     setRefusal(null);
     input.current?.focus();
   };
-  const chooseFree = (hookup: Hookup) => {
+  const chooseFree = (check: NextCheck) => {
     forgetDisplay();
-    setFree(hookup);
+    setFree(check);
     setPicking(null);
     setTyped("");
     setTimeout(() => input.current?.focus(), 50);

@@ -2,6 +2,7 @@
 import { msgid, ngettext, t } from "@/core/words/words";
 import clsx from "clsx";
 import type { ForecastStrip } from "@/core/job/forecast-strip";
+import { wordLabels } from "@/core/checks/word-labels";
 import { formatShare } from "@/core/units/format";
 import { useUnits } from "../settings/use-units";
 
@@ -95,7 +96,7 @@ function WordForecast({ strip, words }: { strip: ForecastStrip; words: string[] 
             {words.map((word, i) =>
               shown[i] ? (
                 <th key={word} className="px-1 font-normal">
-                  {word.replaceAll("-", " ")}
+                  {wordLabels[word] ?? word}
                 </th>
               ) : null,
             )}

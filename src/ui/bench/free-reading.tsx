@@ -6,8 +6,9 @@ import { conductorsOf, spansOf, stationsOf, type CornerSetup } from "@/core/circ
 import { facePoints } from "@/core/circuit/point";
 import { circuitStateSchema, type WheelMotion } from "@/core/circuit/state";
 import { looksFor } from "@/core/checks/answers";
-import { instruments, instrumentWords, isLookInstrument, type Hookup, type Instrument } from "@/core/checks/hookup";
+import { instruments, instrumentWords, isLookInstrument, type Instrument } from "@/core/checks/hookup";
 import { hookupLabel } from "@/core/checks/words";
+import { describeHookup, type NextCheck } from "@/core/job/describe-hookup";
 import { hookupOf } from "@/core/job/reading";
 import { stationWords } from "@/core/faults/places";
 import { Cap } from "../keys/cap";
@@ -23,7 +24,7 @@ export function FreeReading({
   /** Points already touched on the drawing. */
   points: { red?: string; black?: string };
   onClose: () => void;
-  onChoose: (hookup: Hookup) => void;
+  onChoose: (check: NextCheck) => void;
 }) {
   const points = pointList(setup);
   const [instrument, setInstrument] = useState<Instrument>("volts-dc");
@@ -89,7 +90,7 @@ export function FreeReading({
             onChange={(value) => setKey(value as "on" | "off")}
             options={[
               ["on", t`on, engine off`],
-              ["off", "off"],
+              ["off", t`off`],
             ]}
           />
           <Choice
@@ -97,10 +98,10 @@ export function FreeReading({
             value={wheel}
             onChange={(value) => setWheel(value as WheelMotion)}
             options={[
-              ["still", "still"],
-              ["creep", "creeping"],
+              ["still", t`still`],
+              ["creep", t`creeping`],
               ["hand", t`spun by hand`],
-              ["driven", "driving"],
+              ["driven", t`driving`],
             ]}
           />
           <fieldset className="flex flex-wrap gap-x-4 gap-y-2">
@@ -125,7 +126,7 @@ export function FreeReading({
               legend="Enter"
               lead
               disabled={!chosen.ok}
-              onClick={() => chosen.ok && onChoose(chosen.value)}
+              onClick={() => chosen.ok && onChoose(describeHookup(chosen.value, setup))}
             >{t`read here`}</Cap>
           </div>
         </DialogPanel>

@@ -1,7 +1,8 @@
 import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
-import type { HookupCard, Lead } from "@/core/checks/hookup-card";
-import type { Instrument } from "@/core/checks/hookup";
+import { hookupCard, type HookupCard, type Lead } from "@/core/checks/hookup-card";
+import type { Hookup, Instrument } from "@/core/checks/hookup";
+import type { CornerSetup } from "@/core/circuit/setup";
 
 const SELECTOR: [Instrument, string][] = [
   ["volts-dc", "V ⎓"],
@@ -33,7 +34,11 @@ const STARTS: Record<HookupCard["picture"], [[number, number], [number, number]]
 };
 
 /** The instrument, its selector and sockets, and each lead to its terminal: drawn, with the words under it. */
-export function HookupPicture({ card, instrument }: { card: HookupCard; instrument: Instrument }) {
+/** The two leads, the dial and the sockets of a measurement, drawn. */
+export function HookupPicture({ hookup, setup }: { hookup: Hookup; setup: CornerSetup }) {
+  const card = hookupCard(hookup, setup);
+  if (!card) return null;
+  const { instrument } = hookup;
   const [red, black] = [card.leads[0]!, card.leads[1] ?? null];
   return (
     <figure className="rounded-xl bg-paper p-3">

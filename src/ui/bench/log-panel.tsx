@@ -2,6 +2,7 @@
 import { languageTag, t } from "@/core/words/words";
 import { useState } from "react";
 import { logText } from "@/core/job/log-text";
+import { wordLabels } from "@/core/checks/word-labels";
 import { hookupLabel, stateWords } from "@/core/checks/words";
 import { hookupOf } from "@/core/job/reading";
 import { filterLog, logKinds, type LogKind } from "@/core/job/log-filter";
@@ -173,9 +174,10 @@ function EntryText({ entry, job }: { entry: Entry; job: Job }) {
   if (entry.kind === "note") return <>{entry.text}</>;
   if (entry.kind === "retract") return null;
   const hookup = hookupOf(entry.reading, job.setup);
+  const shown = String(entry.reading.finding ?? entry.reading.value ?? "");
   return (
     <>
-      <b className="mr-2 font-mono">{entry.reading.finding ?? entry.reading.value}</b>
+      <b className="mr-2 font-mono">{wordLabels[shown] ?? shown}</b>
       {hookup.ok ? hookupLabel(hookup.value) : hookup.say}
       <span className="ml-2 text-sm text-muted">
         {entry.kind === "capture" || entry.kind === "scan"

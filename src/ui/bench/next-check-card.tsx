@@ -6,7 +6,6 @@ import Link from "next/link";
 import { useEffect, useState, type RefObject } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { NextCheck } from "@/core/job/describe-hookup";
-import { hookupCard } from "@/core/checks/hookup-card";
 import type { ForecastStrip, Preview } from "@/core/job/forecast-strip";
 import { localUnit, meantIn } from "@/core/units/local-units";
 import { needleAt } from "@/core/job/needle";
@@ -73,7 +72,7 @@ export function NextCheckCard({
   const say = useUnits();
   const [hooking, setHooking] = useState(false);
   useHotkeys("h", () => setHooking((open) => !open));
-  const card = hookupCard(check.hookup, job.setup);
+  const drawable = "red" in check.hookup;
   const { units } = useSettings().settings;
   const meant = meantIn(typed, check.unit, units);
   const preview = usePreview(job, check, meant);
@@ -86,7 +85,7 @@ export function NextCheckCard({
       <div className="flex flex-wrap items-center gap-2 text-sm">
         <h2 className="font-semibold text-muted">{free ? t`Your own reading` : t`Next check`}</h2>
         {position && <span className="text-muted">{t`${position.at} of ${position.of}`}</span>}
-        {card && (
+        {drawable && (
           <button
             type="button"
             className="min-h-8 rounded-lg border border-rule px-2 text-muted"
@@ -125,7 +124,7 @@ export function NextCheckCard({
           </>
         )}
       </p>
-      {card && hooking && <HookupPicture card={card} instrument={check.instrument} />}
+      {drawable && hooking && <HookupPicture hookup={check.hookup} setup={job.setup} />}
       <div className="mt-2 grid gap-4 md:grid-cols-[minmax(0,1fr)_14rem]">
         <div className="h-64 overflow-y-auto sm:h-[10.25rem]">
           {strip ? (

@@ -40,6 +40,7 @@ export function ComplaintScreen() {
   );
 }
 
+const DRIVEN: Record<"front" | "rear" | "all", string> = { front: t`front`, rear: t`rear`, all: t`all` };
 const SYMPTOM_WORDS: Record<(typeof symptoms)[number], string> = {
   lamp: t`lamp lit`,
   "lamp-at-key-on": t`lamp comes on with the key`,
@@ -129,11 +130,9 @@ function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
           ))}
           {job.setup.family === "active-2wire" &&
             (["low", "high"] as const).map((sense) => (
-              <Cap
-                key={sense}
-                aria-pressed={job.setup.sense === sense}
-                onClick={() => setup({ sense })}
-              >{t`senses ${sense} side`}</Cap>
+              <Cap key={sense} aria-pressed={job.setup.sense === sense} onClick={() => setup({ sense })}>
+                {sense === "low" ? t`senses low side` : t`senses high side`}
+              </Cap>
             ))}
         </Group>
         <FamilyFinder onFound={setFamily} />
@@ -195,7 +194,7 @@ function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
               aria-pressed={job.setup.drivetrain === drivetrain}
               onClick={() => setup({ drivetrain })}
             >
-              {drivetrain}
+              {DRIVEN[drivetrain]}
             </Cap>
           ))}
         </Group>

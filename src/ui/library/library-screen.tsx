@@ -1,5 +1,5 @@
 "use client";
-import { t } from "@/core/words/words";
+import { gettext, t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
@@ -124,7 +124,7 @@ function Shelf({
         <table className="w-full">
           <thead>
             <tr className="text-left text-sm text-muted">
-              {["what", "sensor", "pulses", "low", "high", t`for speed`, "shows", ""].map((head) => (
+              {[t`what`, t`sensor`, t`pulses`, t`low`, t`high`, t`for speed`, t`shows`, ""].map((head) => (
                 <th key={head} className="pr-3 font-normal">
                   {head}
                 </th>
@@ -138,7 +138,7 @@ function Shelf({
                   <b className={item.kind === "known-good" ? "text-verdigris" : "text-brick"}>
                     {item.kind === "known-good" ? t`✓ good` : t`✕ bad`}
                   </b>{" "}
-                  {item.model}
+                  {gettext(item.model)}
                 </td>
                 <td className="pr-3">{familyWords[item.family]}</td>
                 <td className="pr-3 font-mono">{item.pulses}</td>

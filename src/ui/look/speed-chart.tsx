@@ -44,7 +44,7 @@ export function SpeedChart({
         min: "dataMin",
         max: "dataMax",
         ...axis,
-        axisLabel: { ...axis.axisLabel, formatter: "{value} s" },
+        axisLabel: { ...axis.axisLabel, formatter: (seconds: number) => t`${seconds} s` },
       },
       yAxis: { type: "value", name: units.speed, nameTextStyle: { color: colour("--muted") }, ...axis },
       dataZoom: [{ type: "inside" }, { ...zoomSlider(colour), height: 22, bottom: 6 }],

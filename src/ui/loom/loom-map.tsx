@@ -43,6 +43,11 @@ export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
       <DndContext
         sensors={sensors}
         collisionDetection={closestCenter}
+        accessibility={{
+          screenReaderInstructions: {
+            draggable: t`Space picks a connector up, the arrow keys move it, space again puts it down, Escape leaves it where it was.`,
+          },
+        }}
         onDragEnd={({ active, over }) => {
           const [from, to] = [inline.indexOf(String(active.id)), inline.indexOf(String(over?.id))];
           if (from >= 0 && to >= 0 && from !== to) setPath(withConnectorMoved(job.setup, from, to));

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { parsePinTable } from "@/core/harness/pin-table";
 import { conductorsOf, stationsOf } from "@/core/circuit/setup";
 import { countTerminal } from "@/core/checks/count-terminal";
+import { stationLabel } from "@/core/checks/words";
 import { withStation } from "@/core/harness/edit-path";
 import { decimal } from "@/core/units/decimal";
 import { conductorWord } from "@/core/faults/wire-faults";
@@ -27,7 +28,7 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
             <th />
             {stations.map(({ station }) => (
               <th key={station} className="px-1 py-1 font-normal">
-                {station === "module" || station === "plug" ? station : station.toUpperCase()}
+                {stationLabel(station)}
               </th>
             ))}
           </tr>
@@ -44,7 +45,7 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
                   <td key={station} className="px-1 py-1">
                     <span className="flex gap-1">
                       <input
-                        aria-label={t`${conductor} terminal at ${station}`}
+                        aria-label={t`${conductorWord(conductor)} terminal at ${stationLabel(station)}`}
                         placeholder={t`pin`}
                         key={`p${own.pin}`}
                         defaultValue={own.pin}
@@ -53,7 +54,7 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
                         onBlur={(event) => event.target.value !== own.pin && write({ pin: event.target.value.trim() })}
                       />
                       <input
-                        aria-label={t`${conductor} colour at ${station}`}
+                        aria-label={t`${conductorWord(conductor)} colour at ${stationLabel(station)}`}
                         placeholder={t`colour`}
                         key={`c${own.colour}`}
                         defaultValue={own.colour}
@@ -75,19 +76,19 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
               <td key={station} className="px-1 py-1">
                 <span className="flex items-center gap-1 text-muted">
                   <FaceNumber
-                    label={t`rows of ${station}`}
+                    label={t`rows of ${stationLabel(station)}`}
                     value={face?.rows}
                     onChange={(rows) => set(at, { face: { ...face, rows, columns: face?.columns ?? 2 } })}
                   />
                   ×
                   <FaceNumber
-                    label={t`columns of ${station}`}
+                    label={t`columns of ${stationLabel(station)}`}
                     value={face?.columns}
                     onChange={(columns) => set(at, { face: { ...face, rows: face?.rows ?? 1, columns } })}
                   />
                   {face && (
                     <select
-                      aria-label={t`side ${station} is seen from`}
+                      aria-label={t`side ${stationLabel(station)} is seen from`}
                       className="min-h-11 rounded-lg border border-rule bg-paper px-1"
                       value={face.seen ?? "wire"}
                       onChange={(event) =>
@@ -118,7 +119,7 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
                 width={face.columns * 16 + 8}
                 height={face.rows * 16 + 8}
                 role="img"
-                aria-label={t`face of ${station}`}
+                aria-label={t`face of ${stationLabel(station)}`}
               >
                 {Array.from({ length: face.rows * face.columns }, (_, i) => {
                   const [row, column] = [Math.floor(i / face.columns), i % face.columns];
@@ -137,7 +138,7 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
                   );
                 })}
               </svg>
-              <figcaption className="max-w-52 text-sm text-muted">{t`${station}, from the ${face.seen ?? "wire"} side: ${
+              <figcaption className="max-w-52 text-sm text-muted">{t`${stationLabel(station)}, from the ${SIDES[face.seen ?? "wire"]} side: ${
                 wanted.map(({ conductor, say }) => `${conductorWord(conductor)} ${say}`).join("; ") ||
                 t`no numbered pins yet`
               }`}</figcaption>
@@ -148,6 +149,8 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
     </section>
   );
 }
+
+const SIDES: Record<"wire" | "mating", string> = { wire: t`wire`, mating: t`mating` };
 
 /** A pin map copied from a diagram, taken in one go. */
 function PastePins({ job, change }: { job: Job; change: ChangeJob }) {

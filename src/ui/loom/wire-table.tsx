@@ -5,7 +5,7 @@ import clsx from "clsx";
 import { useRef, useState } from "react";
 import { answersFor } from "@/core/checks/answers";
 import { hookupKey } from "@/core/checks/hookup";
-import { cautions, instruction } from "@/core/checks/words";
+import { cautions, instruction } from "@/core/checks/instruction";
 import { conductorsOf, stationsOf } from "@/core/circuit/setup";
 import { conductorWord } from "@/core/faults/wire-faults";
 import { stationWords } from "@/core/faults/places";

@@ -122,7 +122,7 @@ export const PathDrawing = memo(function PathDrawing({
                 key={probe}
                 x={x}
                 probe={probe}
-                label={`${probe} · ${probeLabel(text!, setup)}`}
+                label={`${PROBES[probe]} · ${probeLabel(text!, setup)}`}
                 y={wireConductorY(text!, setup, wireY)}
               />
             );
@@ -165,3 +165,5 @@ function probeLabel(text: string, setup: CornerSetup): string {
 function latestPins(pins: readonly Pin[]): Pin[] {
   return [...new Map(pins.map((pin) => [pin.point, pin])).values()].slice(-8);
 }
+
+const PROBES: Record<"red" | "black", string> = { red: t`red`, black: t`black` };

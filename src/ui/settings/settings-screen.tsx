@@ -1,4 +1,5 @@
 "use client";
+import { languages } from "@/core/settings/settings";
 import { languageTag, t } from "@/core/words/words";
 import { approaches, approachWords } from "@/core/lineup/policy";
 import { useEffect, useState } from "react";
@@ -118,10 +119,10 @@ function WayPanel() {
 }
 
 const UNITS = [
-  ["speed", "speed", ["km/h", "mph"]],
-  ["length", "gaps", ["mm", "in"]],
-  ["torque", "torque", ["N·m", "lb·ft"]],
-  ["temperature", "temperature", ["°C", "°F"]],
+  ["speed", t`speed`, ["km/h", "mph"]],
+  ["length", t`gaps`, ["mm", "in"]],
+  ["torque", t`torque`, ["N·m", "lb·ft"]],
+  ["temperature", t`temperature`, ["°C", "°F"]],
 ] as const;
 
 function UnitsPanel() {

@@ -1,4 +1,5 @@
-import { t } from "@/core/words/words";
+import { scopeAnswers } from "@/core/checks/answers";
+import { gettext, t } from "@/core/words/words";
 import { useState } from "react";
 import { searchLibrary, type LibraryItem } from "@/core/job/library";
 import { Cap } from "../keys/cap";
@@ -48,7 +49,8 @@ export function ComparePanel({
         ))}
         {searchLibrary(library, query).map(({ captureId, model, kind, finding, simulated }) => (
           <option key={captureId} value={captureId}>
-            {kind}: {model}, {finding}
+            {kind === "known-good" ? t`known-good` : t`known-bad`}: {gettext(model)},{" "}
+            {scopeAnswers.say[finding] ?? finding}
             {simulated ? t` (simulated)` : ""}
           </option>
         ))}

@@ -159,7 +159,7 @@ function options(
       type: "value",
       scale: true,
       ...axis,
-      axisLabel: { ...axis.axisLabel, formatter: (v: number) => `${Number(v.toFixed(2))} ${unit}` },
+      axisLabel: { ...axis.axisLabel, formatter: (v: number) => t`${Number(v.toFixed(2))} ${unit}` },
     },
     dataZoom: [
       { type: "inside", ...zoom },

@@ -8,6 +8,7 @@ import { scopeAnswers } from "@/core/checks/answers";
 import { captureReading } from "@/core/job/reading";
 import { signalPoint } from "@/core/circuit/point";
 import { facePoints, parsePoint } from "@/core/circuit/point";
+import { pointLabel } from "@/core/checks/words";
 import type { Capture } from "@/core/capture/capture";
 import type { Job } from "@/core/job/schema";
 import { WithJob } from "../jobs/with-job";
@@ -130,9 +131,10 @@ function Waves({ job, change }: { job: Job; change: ChangeJob }) {
             onChange={(event) => setAlso(event.target.value)}
           >
             <option value="">{t`one channel: signal at the plug`}</option>
-            {facePoints(job.setup).map((point) => (
-              <option key={point} value={point}>{t`and ${point}`}</option>
-            ))}
+            {facePoints(job.setup).map((text) => {
+              const parsed = parsePoint(text, job.setup);
+              return <option key={text} value={text}>{t`and ${parsed.ok ? pointLabel(parsed.point) : text}`}</option>;
+            })}
           </select>
         )}
         <p className="text-sm text-muted">{t`CSV, TSV, gz of these, or WAV; or drop one anywhere here.`}</p>

@@ -1,9 +1,12 @@
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { expect, it } from "vitest";
+import { reportHeads } from "@/core/report/report";
 import { reportPdf } from "./report-pdf";
 
 it("a PDF package reads back every word of the report", async () => {
   const pdf = await reportPdf({
+    title: "Diagnose Raddrehzahl, vorn links, 2026-11-25",
+    heads: { ...reportHeads, readings: "Alle Messwerte, für die Prüfer" },
     car: "Osmund Drover 09",
     plate: "fleet 09",
     date: "2026-11-25",
@@ -43,6 +46,9 @@ it("a PDF package reads back every word of the report", async () => {
     "1.3 kohm",
     "after, good",
     "reading 59",
+    "How it was proven",
+    "Alle Messwerte, für die Prüfer",
+    "vorn links",
     "qualified",
   ])
     expect(text.replace(/\s+/g, " ")).toContain(word);

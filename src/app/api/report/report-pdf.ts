@@ -1,4 +1,3 @@
-import { t } from "@/core/words/words";
 import PDFDocument from "pdfkit";
 import { join } from "node:path";
 import type { Report } from "@/core/report/report";
@@ -14,7 +13,7 @@ export async function reportPdf(report: Report): Promise<Uint8Array> {
   const page = new PDFDocument({
     size: "A4",
     margin: MARGIN,
-    info: { Title: t`Report ${report.car}`, Producer: "Tastatura" },
+    info: { Title: report.car, Producer: "Tastatura" },
   });
   const done = collect(page);
   const fonts = join(process.cwd(), "node_modules/@fontsource/atkinson-hyperlegible-next/files");
@@ -27,20 +26,17 @@ export async function reportPdf(report: Report): Promise<Uint8Array> {
 }
 
 function customerPage(page: PDFKit.PDFDocument, report: Report): void {
+  const { heads } = report;
   page.font("bold").fontSize(11).fillColor(MUTED).text("tastatura");
   page
     .moveDown(0.4)
     .fontSize(22)
     .fillColor(INK)
     .text(plain(`${report.car}${report.plate ? `, ${report.plate}` : ""}`));
-  page
-    .font("text")
-    .fontSize(12)
-    .fillColor(MUTED)
-    .text(plain(t`Wheel speed diagnosis, ${report.corner}, ${report.date}`));
-  section(page, t`Why the car came`);
+  page.font("text").fontSize(12).fillColor(MUTED).text(plain(report.title));
+  section(page, heads.came);
   report.came.forEach((text) => paragraph(page, text));
-  section(page, t`What was found`);
+  section(page, heads.found);
   page
     .font("bold")
     .fontSize(15)
@@ -49,20 +45,20 @@ function customerPage(page: PDFKit.PDFDocument, report: Report): void {
   page.moveDown(0.3);
   paragraph(page, report.meaning);
   if (report.proof.length) {
-    section(page, t`How it was proven`);
+    section(page, heads.proof);
     report.proof.forEach((text) => bullet(page, text));
   }
   if (report.trace && report.trace.points.length > 1) trace(page, report.trace);
   if (report.cleared.length) {
-    section(page, t`What was cleared`);
+    section(page, heads.cleared);
     paragraph(page, report.cleared.join(", "));
   }
   if (report.done.length) {
-    section(page, t`What was done`);
+    section(page, heads.done);
     report.done.forEach((text) => bullet(page, text));
   }
   if (report.verified.length) {
-    section(page, report.fixed ? t`Checked after the repair: good` : t`Checked after the repair`);
+    section(page, report.fixed ? heads.good : heads.checked);
     report.verified.forEach((text) => bullet(page, text));
   }
   page.moveDown(0.8).font("text").fontSize(9).fillColor(MUTED).text(plain(report.advice));
@@ -70,13 +66,9 @@ function customerPage(page: PDFKit.PDFDocument, report: Report): void {
 
 function filePages(page: PDFKit.PDFDocument, report: Report): void {
   page.addPage();
-  page
-    .font("bold")
-    .fontSize(15)
-    .fillColor(INK)
-    .text(t`For the file`);
+  page.font("bold").fontSize(15).fillColor(INK).text(plain(report.heads.file));
   report.setup.forEach((text) => paragraph(page, text));
-  section(page, t`All readings`);
+  section(page, report.heads.readings);
   for (const { at, what, state, value, phase } of report.readings) {
     if (page.y > page.page.height - MARGIN - 40) page.addPage();
     const y = page.y;
@@ -89,7 +81,7 @@ function filePages(page: PDFKit.PDFDocument, report: Report): void {
     const bottom = page.y;
     page
       .fillColor(MUTED)
-      .text(plain(`${state}${phase === "after" ? t` (after repair)` : ""}`), MARGIN + 358, y, { width: 134 });
+      .text(plain(`${state}${phase === "after" ? ` (${report.heads.after})` : ""}`), MARGIN + 358, y, { width: 134 });
     page.y = Math.max(bottom, page.y) + 3;
     page.x = MARGIN;
   }
@@ -103,7 +95,7 @@ function section(page: PDFKit.PDFDocument, title: string): void {
     .lineWidth(0.6)
     .strokeColor(RULE)
     .stroke();
-  page.moveDown(0.3).font("bold").fontSize(11).fillColor(MUTED).text(title, MARGIN);
+  page.moveDown(0.3).font("bold").fontSize(11).fillColor(MUTED).text(plain(title), MARGIN);
   page.moveDown(0.15);
 }
 
@@ -138,7 +130,7 @@ function trace(page: PDFKit.PDFDocument, { name, unit, points }: NonNullable<Rep
     .fontSize(8)
     .fillColor(MUTED)
     .text(
-      plain(t`${name}: ${least.toFixed(2)} to ${most.toFixed(2)} ${unit}, ${(to - from).toFixed(2)} s`),
+      plain(`${name}: ${least.toFixed(2)}–${most.toFixed(2)} ${unit}, ${(to - from).toFixed(2)} s`),
       MARGIN,
       top + height + 4,
     );

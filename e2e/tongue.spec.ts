@@ -1,0 +1,102 @@
+import { readFileSync } from "node:fs";
+import { expect, test, type Page } from "@playwright/test";
+import { po } from "gettext-parser";
+import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
+
+test.use({ locale: "de-DE" });
+
+const { translations } = po.parse(readFileSync("src/words/de.po"));
+/** English sentences that read otherwise in German. */
+const english = new Set(
+  Object.values(translations[""]!).flatMap(({ msgid, msgstr }) => (msgid && msgstr[0] !== msgid ? [msgid] : [])),
+);
+/** The same words in both, where one of them is also another sentence. */
+const SHARED = ["Enter"];
+
+const rooms = [
+  "/",
+  "/complaint?job=demo-drover",
+  "/look?job=demo-drover",
+  "/bench?job=demo-teal",
+  "/bench?job=demo-pelican",
+  "/waves?job=demo-pelican",
+  "/loom?job=demo-skua",
+  "/close-out?job=demo-skua",
+  "/practice",
+  "/explain",
+  "/library",
+  "/history",
+  "/reckoner",
+  "/settings",
+];
+
+async function opened(page: Page): Promise<void> {
+  await page.goto("/");
+  await expect(page.getByText("Osmund Drover 09").last()).toBeVisible({ timeout: 60_000 });
+}
+
+/** Every text and every name for a screen reader on the page. */
+function textsOf(page: Page): Promise<string[]> {
+  return page.evaluate(() => {
+    const texts = new Set<string>();
+    const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    while (walker.nextNode())
+      if (!walker.currentNode.parentElement?.closest("script, style"))
+        texts.add(walker.currentNode.textContent!.trim());
+    for (const element of document.querySelectorAll("[aria-label], [placeholder], [title]"))
+      for (const name of ["aria-label", "placeholder", "title"]) texts.add(element.getAttribute(name) ?? "");
+    return [...texts];
+  });
+}
+
+test("a German machine is spoken to in German in every room, and no script breaks", async ({ page }) => {
+  const broken: string[] = [];
+  page.on("pageerror", ({ message }) => broken.push(message));
+  page.on("console", (message) => message.type() === "error" && broken.push(message.text()));
+  await opened(page);
+  await expect(page.locator("html")).toHaveAttribute("lang", "de");
+  for (const room of rooms) {
+    await page.goto(room);
+    await expect(page.getByRole("heading").first()).toBeVisible({ timeout: 60_000 });
+    await page.waitForTimeout(2500);
+    const left = (await textsOf(page)).filter((text) => english.has(text) && !SHARED.includes(text));
+    expect(left, room).toEqual([]);
+  }
+  expect(broken).toEqual([]);
+});
+
+test("the line-up answers in German, and a reading with a decimal comma is weighed", async ({ page }) => {
+  await opened(page);
+  await page.goto("/bench?job=demo-teal");
+  await page.locator("main[aria-busy=false] [data-hookup]").waitFor({ timeout: 60_000 });
+  await expect(page.getByTestId("instruction")).toContainText("Zündung");
+  await expect(page.getByText(/^Entlastet durch:/).first()).toBeVisible();
+  await page.keyboard.type("11,4");
+  await expect(page.getByText(/spricht für:/)).toBeVisible({ timeout: 60_000 });
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("region", { name: "Protokoll" })).toContainText("11,4");
+});
+
+test("the report is set in German, umlauts and all", async ({ page }) => {
+  await opened(page);
+  await page.goto("/close-out?job=demo-skua");
+  await expect(page.getByText(/^✓ Bewiesen:/).first()).toBeVisible({ timeout: 60_000 });
+  const saved = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Bericht als PDF" }).click();
+  const file = await (await saved).path();
+  const document = await getDocument({ data: new Uint8Array(readFileSync(file)), verbosity: 0 }).promise;
+  const { items } = await (await document.getPage(1)).getTextContent();
+  const text = items.map((item) => ("str" in item ? item.str : "")).join(" ");
+  for (const word of ["Warum der Wagen kam", "Wie es bewiesen wurde", "Stabilitätsregelung"])
+    expect(text).toContain(word);
+});
+
+test("English is a key away in the settings and stays", async ({ page }) => {
+  await opened(page);
+  await page.goto("/settings");
+  await page.getByRole("button", { name: "English" }).click();
+  await expect(page.getByText("Look of the screen")).toBeVisible();
+  await page.goto("/reckoner");
+  await expect(page.getByText("Coil at temperature")).toBeVisible();
+  await expect(page.locator("html")).toHaveAttribute("lang", "en");
+});

@@ -1,0 +1,71 @@
+import { readFileSync } from "node:fs";
+import { po } from "gettext-parser";
+import { afterEach, describe, expect, it } from "vitest";
+import { catalogue, languages, poFile, sentences } from "../../scripts/words.mjs";
+import { languages as offered } from "../core/settings/settings";
+import { jt } from "../ui/keys/words";
+import { languageTag, midSentence, msgid, ngettext, t } from "../core/words/words";
+import { speak } from "./tongue";
+
+const found = sentences();
+const valuesIn = (text: string) => [...text.matchAll(/\$\{ (\d+) \}|\{where\}/g)].map(([value]) => value).sort();
+
+describe.each(languages())("the catalogue of %s", (tag) => {
+  const words = catalogue(poFile(tag));
+  words.delete("");
+
+  it("has every sentence of the code and none besides", () => {
+    expect([...found.keys()].filter((id) => !words.get(id)?.every(Boolean))).toEqual([]);
+    expect([...words.keys()].filter((id) => !found.has(id))).toEqual([]);
+  });
+
+  it("keeps every value, and the spaces a sentence is joined by", () => {
+    for (const [id, texts] of words)
+      for (const text of texts) {
+        expect(valuesIn(text), id).toEqual(valuesIn(found.get(id)?.plural ?? id));
+        expect(/^\s/.test(text), id).toBe(/^\s/.test(id));
+      }
+  });
+
+  it("has both forms where a count asks for them, and is offered in the settings", () => {
+    for (const [id, { plural }] of found) expect(words.get(id)!.length, id).toBe(plural ? 2 : 1);
+    expect(offered).toContain(tag);
+  });
+});
+
+it("the template for a new language is that of the code as it is now", () => {
+  const template = po.parse(readFileSync("src/words/tastatura.pot"));
+  expect(new Set(Object.keys(template.translations[""]!).filter(Boolean))).toEqual(new Set(found.keys()));
+});
+
+describe("a tongue, once spoken", () => {
+  afterEach(() => (globalThis.tastaturaTongue = undefined));
+
+  it("is looked up by the English, values in its own order, decimals with its comma", () => {
+    expect(t`lost at ${6.5} km/h by ${"RR"}`).toBe("lost at 6.5 km/h by RR");
+    speak({
+      tag: "de",
+      headers: { "plural-forms": "nplurals=2; plural=(n!=1);" },
+      contexts: {
+        "": {
+          "lost at ${ 0 } km/h by ${ 1 }": ["${ 1 } verliert es bei ${ 0 } km/h"],
+          "${ 0 } reading": ["${ 0 } Messwert", "${ 0 } Messwerte"],
+          "press ${ 0 } now": ["jetzt ${ 0 } drücken"],
+        },
+      },
+    });
+    expect(languageTag()).toBe("de");
+    expect(t`lost at ${6.5} km/h by ${"RR"}`).toBe("RR verliert es bei 6,5 km/h");
+    // What has no entry stands in English, its numbers all the same in the reader's way.
+    expect(t`${"11.2"} V`).toBe("11,2 V");
+    expect([1, 2].map((n) => ngettext(msgid`${n} reading`, `${n} readings`, n))).toEqual(["1 Messwert", "2 Messwerte"]);
+    expect(jt`press ${"U"} now`.join("")).toBe("jetzt U drücken");
+    expect(midSentence("Ring gerissen")).toBe("Ring gerissen");
+  });
+
+  it("is English where none is: nouns small inside a sentence, one and many told apart", () => {
+    expect(midSentence("Return wire open in span 2, C1")).toBe("return wire open in span 2, C1");
+    expect([1, 2].map((n) => ngettext(msgid`${n} reading`, `${n} readings`, n))).toEqual(["1 reading", "2 readings"]);
+    expect(jt`press ${"U"} now`.join("")).toBe("press U now");
+  });
+});
