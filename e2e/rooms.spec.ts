@@ -26,7 +26,7 @@ async function measureOn(page: Page, most: number): Promise<number> {
 function frameRailJob(pierce: boolean): Buffer {
   return Buffer.from(
     JSON.stringify({
-      tastatura: "job/1",
+      tastatura: "job/2",
       id: `rail-${pierce}`,
       createdAt: "2026-11-25T08:00:00.000Z",
       car: { name: `Rail ${pierce ? "pierced" : "whole"}` },

@@ -1,6 +1,7 @@
 /**
- * The words of the program. `extract` writes every English sentence found in the code to src/words/tastatura.pot;
- * `build` makes of each src/words/*.po what page and workers load.
+ * The words of the program. `extract` writes every English sentence found in the code to src/words/tastatura.pot and
+ * brings each src/words/*.po in step: new ones empty, those no longer there gone. `build` makes of each what page and
+ * workers load.
  * usage: node scripts/words.mjs extract|build
  */
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
@@ -56,11 +57,25 @@ function extract() {
       comments: { reference: files.join("\n") },
     };
   const headers = { "content-type": "text/plain; charset=utf-8" };
-  writeFileSync(
-    join(WORDS, "tastatura.pot"),
-    po.compile({ charset: "utf-8", headers, translations }, { foldLength: 0 }),
-  );
+  write(join(WORDS, "tastatura.pot"), { charset: "utf-8", headers, translations });
   console.log(`${Object.keys(translations[""]).length} sentences`);
+  for (const tag of languages()) bringInStep(tag, translations[""]);
+}
+
+function bringInStep(tag, wanted) {
+  const own = po.parse(readFileSync(poFile(tag)));
+  const kept = own.translations[""];
+  const entries = Object.values(wanted).map(({ comments: _, ...entry }) => [
+    entry.msgid,
+    { ...entry, msgstr: kept[entry.msgid]?.msgstr ?? entry.msgstr },
+  ]);
+  write(poFile(tag), { ...own, translations: { "": { "": kept[""], ...Object.fromEntries(entries) } } });
+  const empty = entries.filter(([, { msgstr }]) => !msgstr.every(Boolean));
+  console.log(`${tag}: ${empty.length} to translate`);
+}
+
+function write(file, table) {
+  writeFileSync(file, po.compile(table, { foldLength: 0 }));
 }
 
 /** Writes public/words: a script a page loads before anything else, and the same as data for its workers. */

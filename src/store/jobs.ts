@@ -1,6 +1,7 @@
 import type { Capture } from "../core/capture/capture";
 import { mergeJobs } from "../core/job/derive";
-import { jobSchema, type Job } from "../core/job/schema";
+import { parseJob } from "../core/job/earlier-jobs";
+import type { Job } from "../core/job/schema";
 import type { ScanLog } from "../core/scanlog/scan-log";
 import { shelf } from "./shelf";
 
@@ -24,7 +25,7 @@ export async function listJobs(): Promise<{ jobs: Job[]; unreadable: Unreadable[
   const found: Job[] = [];
   const unreadable: Unreadable[] = [];
   await jobs.iterate((value: unknown, id) => {
-    const parsed = jobSchema.safeParse(value);
+    const parsed = parseJob(value);
     if (parsed.success) found.push(parsed.data);
     else unreadable.push({ id, why: parsed.error.issues[0]?.message ?? "unknown" });
   });
@@ -42,7 +43,9 @@ export async function loadJob(id: string): Promise<Job | null> {
   await saving;
   const value = await jobs.getItem<unknown>(id);
   if (value === null) return null;
-  return jobSchema.parse(value);
+  const parsed = parseJob(value);
+  if (!parsed.success) throw parsed.error;
+  return parsed.data;
 }
 
 /**
@@ -52,7 +55,7 @@ export async function loadJob(id: string): Promise<Job | null> {
 export function saveJob(job: Job): Promise<Job> {
   const next = saving.then(async () => {
     const write = async () => {
-      const stored = jobSchema.safeParse(await jobs.getItem<unknown>(job.id));
+      const stored = parseJob(await jobs.getItem<unknown>(job.id));
       const merged = stored.success ? mergeJobs(job, stored.data) : job;
       await jobs.setItem(job.id, merged);
       return merged;
@@ -116,8 +119,9 @@ export async function seedDemo(load: () => Promise<Demo>): Promise<boolean> {
   if ((await jobs.length()) > 0 || (await flags.getItem("demo-seeded"))) return false;
   const demo = await load();
   for (const value of demo.jobs) {
-    const job = jobSchema.parse(value);
-    await jobs.setItem(job.id, job);
+    const job = parseJob(value);
+    if (!job.success) throw job.error;
+    await jobs.setItem(job.data.id, job.data);
   }
   for (const { id, capture } of demo.captures) await captures.setItem(id, capture);
   for (const { id, log } of demo.scans) await scans.setItem(id, log);

@@ -1,5 +1,6 @@
 import * as z from "zod/mini";
-import { jobSchema, type Job } from "../core/job/schema";
+import { parseJob } from "../core/job/earlier-jobs";
+import type { Job } from "../core/job/schema";
 import { listJobs, saveJob } from "./jobs";
 import { shelf } from "./shelf";
 
@@ -36,7 +37,7 @@ export async function listSnapshots(): Promise<Snapshot[]> {
     const parsed = snapshotSchema.safeParse(value);
     if (!parsed.success) return;
     const jobs = parsed.data.jobs.flatMap((one) => {
-      const job = jobSchema.safeParse(one);
+      const job = parseJob(one);
       return job.success ? [job.data] : [];
     });
     found.push({ at: parsed.data.at, jobs });

@@ -12,7 +12,7 @@ async function tab() {
 
 const empty = (id: string): Job =>
   jobSchema.parse({
-    tastatura: "job/1",
+    tastatura: "job/2",
     id,
     createdAt: "2026-01-01T00:00:00Z",
     car: { name: "car" },
@@ -35,6 +35,19 @@ const note = (id: string, minute: number): Entry => ({
 afterEach(() => vi.restoreAllMocks());
 
 describe("the store", () => {
+  it("opens a job that an earlier version stored, and keeps it in today's form once it is touched", async () => {
+    const { saveJob, loadJob, listJobs } = await tab();
+    await saveJob(empty("aged"));
+    const skip = { id: "s", at: "2026-01-01T09:00:00Z", kind: "skip", check: "c", reason: "not raised now: tyres" };
+    const shelf = localforage.createInstance({ name: "tastatura", storeName: "jobs" });
+    await shelf.setItem("aged", { ...empty("aged"), tastatura: "job/1", entries: [skip] });
+    const aged = (await loadJob("aged"))!;
+    expect(aged.entries[0]).toMatchObject({ reason: "not raised now", label: "tyres" });
+    expect((await listJobs()).jobs.map(({ id }) => id)).toContain("aged");
+    await saveJob({ ...aged, entries: [...aged.entries, note("later", 1)] });
+    expect(await shelf.getItem("aged")).toMatchObject({ tastatura: "job/2", entries: [{ id: "s" }, { id: "later" }] });
+  });
+
   it("two tabs on one job lose nothing of each other, whatever the order (against a plain set as model)", async () => {
     let run = 0;
     await fc.assert(

@@ -1,6 +1,7 @@
 import { t } from "../words/words";
 import type { z } from "zod";
 import { UnusableInput } from "../capture/capture";
+import { upToDate } from "./earlier-jobs";
 import { JOB_VERSION, jobSchema, type Job } from "./schema";
 
 /** A job as one JSON document, schema version inside. */
@@ -13,7 +14,7 @@ export function exportJob(job: Job): string {
  * @throws UnusableInput when it is cut short, of a newer version, or not a job, saying where and how to mend it
  */
 export function importJob(text: string, name: string): Job {
-  const parsed = parseJson(text, name);
+  const parsed = upToDate(parseJson(text, name));
   checkVersion(parsed, JOB_VERSION, name, t`Tastatura job`);
   const job = jobSchema.safeParse(parsed);
   if (!job.success)

@@ -1,9 +1,17 @@
+import { t } from "../words/words";
 import { hookupLabel } from "../checks/words";
 import { hookupOf } from "./reading";
+import { skipWords } from "./skip-reasons";
 import type { Entry, Job } from "./schema";
 
 export const logKinds = ["all", "measured", "looked", "notes"] as const;
 export type LogKind = (typeof logKinds)[number];
+export const logKindWords: Record<LogKind, string> = {
+  all: t`all`,
+  measured: t`measured`,
+  looked: t`looked`,
+  notes: t`notes`,
+};
 
 /** Entries of one kind whose text holds what was typed, newest first; retractions only strike others through. */
 export function filterLog(job: Job, kind: LogKind, text: string): Entry[] {
@@ -26,7 +34,7 @@ function textOf(entry: Entry, job: Job): string {
     return `${entry.reading.finding ?? entry.reading.value ?? ""} ${label} ${entry.reading.red ?? ""}`;
   }
   if (entry.kind === "note") return entry.text;
-  if (entry.kind === "skip") return entry.reason;
+  if (entry.kind === "skip") return `${skipWords[entry.reason]} ${entry.label}`;
   if (entry.kind === "repair") return entry.words;
   if (entry.kind === "photo") return entry.name;
   return entry.kind === "tick" ? `${entry.item} ${entry.text ?? ""}` : "";

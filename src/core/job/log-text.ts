@@ -3,6 +3,7 @@ import { hookupLabel, stateWords } from "../checks/words";
 import { retractedIds } from "./derive";
 import { hookupOf } from "./reading";
 import type { Job } from "./schema";
+import { skipWords } from "./skip-reasons";
 
 /** The log as plain text, one line an entry; retracted ones are left out. */
 export function logText(job: Job): string {
@@ -12,7 +13,7 @@ export function logText(job: Job): string {
       if (entry.kind === "retract" || retracted.has(entry.id)) return [];
       const at = entry.at.slice(0, 16).replace("T", " ");
       if (entry.kind === "note") return [`${at}  ${entry.text}`];
-      if (entry.kind === "skip") return [t`${at}  skipped: ${entry.reason}`];
+      if (entry.kind === "skip") return [t`${at}  skipped: ${skipWords[entry.reason]}, ${entry.label}`];
       if (entry.kind === "repair") return [t`${at}  repaired: ${entry.words}`];
       if (entry.kind === "tick") return [t`${at}  done: ${entry.item}${entry.text ? ` ${entry.text}` : ""}`];
       if (entry.kind === "photo") return [t`${at}  photo: ${entry.name}`];

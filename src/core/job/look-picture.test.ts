@@ -7,7 +7,7 @@ import { readSimulatedCar } from "./simulated-reading";
 
 const job = (fault: string, entries: object[] = [], intermittent = false): Job =>
   jobSchema.parse({
-    tastatura: "job/1",
+    tastatura: "job/2",
     id: "p",
     createdAt: "",
     car: { name: "" },

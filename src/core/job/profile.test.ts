@@ -25,7 +25,7 @@ const setup = cornerSetupSchema.parse({
   ],
 });
 const job = jobSchema.parse({
-  tastatura: "job/1",
+  tastatura: "job/2",
   id: "j",
   createdAt: "2026-01-01T00:00:00Z",
   car: { name: "x" },

@@ -5,6 +5,7 @@ import { parts } from "../faults/fault";
 import { instruments } from "../checks/hookup";
 import { complaintSchema } from "../lineup/complaint";
 import { policySchema } from "../lineup/policy";
+import { skipReasons } from "./skip-reasons";
 
 /** A reading as files write it: instrument, where the probes stood, the state of the car, what was shown. */
 export const readingSchema = z.object({
@@ -64,7 +65,8 @@ export const entrySchema = z.discriminatedUnion("kind", [
     ...stamp,
     kind: z.literal("skip"),
     check: z.string().check(z.maxLength(300)),
-    reason: z.string().check(z.maxLength(200)),
+    reason: z.enum(skipReasons),
+    label: z.string().check(z.maxLength(300)),
   }),
   z.object({ ...stamp, kind: z.literal("note"), text: z.string().check(z.maxLength(4000)) }),
 ]);
@@ -81,7 +83,8 @@ export const simulatedSchema = z.object({
 
 export const priorsSchema = z.record(z.enum(parts), z.number().check(z.gte(0), z.lte(1)));
 
-export const JOB_VERSION = "job/1";
+/** Every earlier version is read too, see earlier-jobs.ts. */
+export const JOB_VERSION = "job/2";
 
 export const jobSchema = z.object({
   tastatura: z.literal(JOB_VERSION),

@@ -7,8 +7,12 @@ export const skipReasons = [
   "not raised now",
   "too cold to lift",
   "would do harm",
+  "could not see",
 ] as const;
 export type SkipReason = (typeof skipReasons)[number];
+
+/** Those a measurement can be put off for; a thing to look at is seen or not. */
+export const benchReasons = skipReasons.filter((reason) => reason !== "could not see");
 
 /** Each as it is offered; the log keeps the English, by which the plan goes. */
 export const skipWords: Record<SkipReason, string> = {
@@ -17,4 +21,5 @@ export const skipWords: Record<SkipReason, string> = {
   "not raised now": t`not raised now`,
   "too cold to lift": t`too cold to lift`,
   "would do harm": t`would do harm`,
+  "could not see": t`could not see`,
 };

@@ -16,7 +16,7 @@ const one = (start: string) => all.find(({ id }) => id.startsWith(start))!;
 describe("a skipped check", () => {
   it("out of reach takes all at that place with it, unless the place was reached before", () => {
     const skipped = one("volts-dc:module.in.supply");
-    const off = putOff(skipped.id, "can't reach it: module supply", setup, new Set());
+    const off = putOff(skipped.id, "can't reach it", setup, new Set());
     expect(off.has(one("eyes:module").id)).toBe(true);
     expect(off.has(one("volts-dc:c1.in.supply").id)).toBe(false);
     expect(putOff(skipped.id, "can't reach it", setup, new Set(["reach:module"])).size).toBe(1);
@@ -24,7 +24,7 @@ describe("a skipped check", () => {
 
   it("a missing tool takes its instrument, a wheel left down all that needs it raised, harm only itself", () => {
     const capture = one("scope:c1");
-    const noScope = putOff(capture.id, "no tool for it: capture", setup, new Set());
+    const noScope = putOff(capture.id, "no tool for it", setup, new Set());
     expect(all.filter(({ id, hookup }) => hookup.instrument === "scope" && !noScope.has(id))).toEqual([]);
     expect(putOff(one("volts-dc:c1.in.supply").id, "no tool for it", setup, new Set()).size).toBe(1);
     const down = putOff(capture.id, "too cold to lift", setup, new Set());
@@ -38,11 +38,12 @@ describe("a skipped check", () => {
       at: "2026-01-01",
       kind: "skip",
       check: one("scope:c1").id,
-      reason: "no tool for it: capture",
+      reason: "no tool for it",
+      label: "capture",
     };
     const job = (entries: object[]) =>
       jobSchema.parse({
-        tastatura: "job/1",
+        tastatura: "job/2",
         id: "j",
         createdAt: "",
         car: { name: "" },

@@ -1,24 +1,23 @@
 import { checkCatalogue, type Check } from "../checks/catalogue";
 import type { CornerSetup } from "../circuit/setup";
-import { skipReasons, type SkipReason } from "./skip-reasons";
+import type { SkipReason } from "./skip-reasons";
 
 /**
  * The checks that a skip puts off: out of reach takes with it all that needs the same place, a missing tool all of its
  * instrument, a wheel that stays down all that needs it raised; harm is a matter of the one check.
  *
  * @param check id of the skipped check
- * @param reason the entry's reason; what stands behind a colon is for reading only
  * @param done preparations already made: a place that was reached is not out of reach
  */
 export function putOff(
   check: string,
-  reason: string,
+  reason: SkipReason,
   setup: CornerSetup,
   done: ReadonlySet<string>,
 ): ReadonlySet<string> {
   const all = checkCatalogue(setup, true);
   const own = all.find(({ id }) => id === check);
-  const alike = own && ALIKE[skipReasons.find((one) => reason.startsWith(one)) ?? "would do harm"](own, done);
+  const alike = own && ALIKE[reason](own, done);
   return new Set([check, ...(alike ? all.filter(alike).map(({ id }) => id) : [])]);
 }
 
@@ -36,6 +35,7 @@ const ALIKE: Record<SkipReason, Alike> = {
   "not raised now": notRaised,
   "too cold to lift": notRaised,
   "would do harm": () => null,
+  "could not see": () => null,
 };
 
 /** Instruments one may be without; everyone has eyes, hands and a meter. */

@@ -39,7 +39,7 @@ export const sums: readonly Sum[] = [
     fields: [
       { key: "tyre", label: t`tyre`, unit: "", usual: "205/55R16" },
       { key: "pulses", label: t`pulses a turn`, unit: "", usual: "48" },
-      { key: "kmh", label: "speed", unit: "km/h", usual: "30" },
+      { key: "kmh", label: t`speed`, unit: "km/h", usual: "30" },
       { key: "hz", label: t`or frequency`, unit: "Hz", usual: "" },
     ],
     work: (read, text, tell) => {
@@ -60,7 +60,7 @@ export const sums: readonly Sum[] = [
     id: "passive",
     title: t`Passive: volts to expect, and where it falls out`,
     fields: [
-      { key: "kmh", label: "speed", unit: "km/h", usual: "8" },
+      { key: "kmh", label: t`speed`, unit: "km/h", usual: "8" },
       { key: "nominal", label: t`usual gap`, unit: "mm", usual: "0.4" },
       { key: "gap", label: t`gap as it is`, unit: "mm", usual: "0.4" },
       { key: "pitch", label: t`tooth pitch`, unit: "mm", usual: "6.5" },
@@ -123,7 +123,7 @@ export const sums: readonly Sum[] = [
     fields: [
       { key: "mm", label: t`length`, unit: "mm", usual: "0.4" },
       { key: "nm", label: t`torque`, unit: "N·m", usual: "119" },
-      { key: "kmh", label: "speed", unit: "km/h", usual: "8" },
+      { key: "kmh", label: t`speed`, unit: "km/h", usual: "8" },
       { key: "celsius", label: t`temperature`, unit: "°C", usual: "20" },
     ],
     work: (read) => [

@@ -17,6 +17,7 @@ import { pathPins } from "@/core/job/path-pins";
 import { hookupOf, readingTyped } from "@/core/job/reading";
 import { meantIn } from "@/core/units/local-units";
 import { settling } from "@/core/units/settling";
+import type { SkipReason } from "@/core/job/skip-reasons";
 import type { Entry, Job, Reading } from "@/core/job/schema";
 import type { NextCheck } from "@/core/job/describe-hookup";
 import { stamp, withEntry } from "../jobs/entries";
@@ -115,8 +116,8 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     if (last) retract(last.id);
     else toast(t`Nothing to undo.`);
   };
-  const skip = (reason: string) =>
-    check && !free && append({ ...stamp(), kind: "skip", check: check.id, reason: `${reason}: ${check.label}` });
+  const skip = (reason: SkipReason) =>
+    check && !free && append({ ...stamp(), kind: "skip", check: check.id, reason, label: check.label });
   const other = (step: number) => {
     forgetDisplay();
     setFree(null);

@@ -5,7 +5,8 @@ import { logText } from "@/core/job/log-text";
 import { wordLabels } from "@/core/checks/word-labels";
 import { hookupLabel, stateWords } from "@/core/checks/words";
 import { hookupOf } from "@/core/job/reading";
-import { filterLog, logKinds, type LogKind } from "@/core/job/log-filter";
+import { skipWords } from "@/core/job/skip-reasons";
+import { filterLog, logKinds, logKindWords, type LogKind } from "@/core/job/log-filter";
 import type { ReadingEntry } from "@/core/job/derive";
 import type { Entry, Job } from "@/core/job/schema";
 import { toast } from "../keys/toast";
@@ -77,7 +78,7 @@ export function LogPanel({
               className="min-h-9 rounded-full border border-rule px-3 text-sm aria-pressed:border-marigold aria-pressed:bg-marigold-wash"
               onClick={() => setKind(one)}
             >
-              {one}
+              {logKindWords[one]}
             </button>
           ))}
           <input
@@ -160,7 +161,7 @@ function EditReading({ entry, onDone }: { entry: ReadingEntry; onDone: (typed: s
 }
 
 function EntryText({ entry, job }: { entry: Entry; job: Job }) {
-  if (entry.kind === "skip") return <>{t`skipped a check: ${entry.reason}`}</>;
+  if (entry.kind === "skip") return <>{t`skipped a check: ${skipWords[entry.reason]}, ${entry.label}`}</>;
   if (entry.kind === "repair")
     return <b className="text-verdigris">{t`repaired${entry.guess ? t` on a guess` : ""}: ${entry.words}`}</b>;
   if (entry.kind === "tick")

@@ -9,6 +9,7 @@ import type { NextCheck } from "@/core/job/describe-hookup";
 import type { ForecastStrip, Preview } from "@/core/job/forecast-strip";
 import { localUnit, meantIn } from "@/core/units/local-units";
 import { needleAt } from "@/core/job/needle";
+import type { SkipReason } from "@/core/job/skip-reasons";
 import type { Job } from "@/core/job/schema";
 import type { Suspect } from "@/core/lineup/suspects";
 import { formatShare } from "@/core/units/format";
@@ -36,7 +37,7 @@ interface CardProps {
   onType: (text: string) => void;
   onLog: () => void;
   onOther: (step: number) => void;
-  onSkip: (reason: string) => void;
+  onSkip: (reason: SkipReason) => void;
   onPick: () => void;
   /** Takes the reading from the simulated car; null on a real one. */
   onReadIt: (() => void) | null;

@@ -121,7 +121,7 @@ export function Lessons() {
             />
             <Slider
               label={t`chafe to ground`}
-              shown={settings.chafeOhms ? formatQuantity(settings.chafeOhms, "ohms") : "none"}
+              shown={settings.chafeOhms ? formatQuantity(settings.chafeOhms, "ohms") : t`none`}
               value={leakPlace(settings.chafeOhms)}
               min={0}
               max={6}

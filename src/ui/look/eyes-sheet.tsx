@@ -39,7 +39,7 @@ export function EyesSheet({ job, change }: { job: Job; change: ChangeJob }) {
     setChosen(null);
   };
   const couldNotSee = () => {
-    append({ ...stamp(), kind: "skip", check: hookupKey(item), reason: t`could not see: ${hookupLabel(item)}` });
+    append({ ...stamp(), kind: "skip", check: hookupKey(item), reason: "could not see", label: hookupLabel(item) });
     setChosen(null);
   };
   useHotkeys("1,2,3,4,5,6", (_, { keys }) => {
