@@ -120,5 +120,13 @@ describe("closing a job", () => {
     const own = { ...usualSettings, estimate: { ...usualSettings.estimate, labourRate: 95 } };
     expect(parseSettings(JSON.stringify(own))).toEqual(own);
     expect(parseSettings('{"estimate":{"currency":"€","labourRate":-4}}')).toEqual(usualSettings);
+    // One part that does not fit, say of a version to come, takes none of the others with it.
+    expect(
+      parseSettings('{"language":"xx","units":{"speed":"mph"},"look":{"theme":"dark","contrast":"usual"}}'),
+    ).toEqual({
+      ...usualSettings,
+      look: { theme: "dark", contrast: "usual" },
+    });
+    for (const text of ["null", "7", "[]", '"x"']) expect(parseSettings(text)).toEqual(usualSettings);
   });
 });

@@ -44,7 +44,7 @@ export type Settings = z.infer<typeof settingsSchema>;
 
 export const usualSettings: Settings = settingsSchema.parse({});
 
-/** Settings as stored, or the usual ones where they do not fit. */
+/** Settings as stored; a part that does not fit is the usual one, and the rest stays. */
 export function parseSettings(text: string | null): Settings {
   let stored: unknown = {};
   try {
@@ -52,6 +52,7 @@ export function parseSettings(text: string | null): Settings {
   } catch (error) {
     if (!(error instanceof SyntaxError)) throw error;
   }
-  const parsed = settingsSchema.safeParse(stored);
-  return parsed.success ? parsed.data : usualSettings;
+  if (typeof stored !== "object" || stored === null) return usualSettings;
+  const fitting = Object.entries(stored).filter(([key, value]) => settingsSchema.safeParse({ [key]: value }).success);
+  return settingsSchema.parse(Object.fromEntries(fitting));
 }

@@ -106,7 +106,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const pulses = ready && shape === ready.shape ? ready.pulses : findPulses(samples, shape);
   const rhythm = rhythmOf(pulses);
   const widths = coded || shape.kind !== "two-level" ? null : widthCoding(pulses, rhythm.periods, sampleS);
-  const signature = findPulsesPerRevolution(rhythm);
+  const signature = findPulsesPerRevolution(pulses, rhythm);
   const found = options.pulses ?? signature;
   const ring = found && pulses.length > 8 ? foldRing(pulses, rhythm, found) : null;
   const hertz = range(found ? evenPeriods(pulses, rhythm, found) : rhythm.periods, rhythm.ratios, sampleS);

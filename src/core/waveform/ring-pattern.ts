@@ -72,27 +72,75 @@ const FEWEST_TURNS = 2.2;
 /** Two edges, each anywhere within its sample: √(2/12) samples RMS. */
 const EDGE_JITTER_SAMPLES = 0.41;
 const OVER_GRID = 1.3;
+/** A deviation of this size is a loss: it stands out in any sum, and says nothing of the ring unless it comes back. */
+const LOSS = 0.5;
+/** Two losses are always some distance apart; a third says whether it is a turn. */
+const FEWEST_LOSSES = 3;
+/** So many of the places one turn from a loss must be losses too, for them to be the ring's. */
+const COMES_BACK = 0.7;
+/** Two turns repeat as one does; the shorter is taken when it is nearly as good. */
+const AS_GOOD = 0.75;
 
 /**
- * Pulses per revolution from the ring's own signature: the lag at which period deviations repeat best.
+ * Pulses per revolution from the ring's own signature: the lag at which deviations of period, or of height, repeat best.
  * @returns null when the ring is too even or the capture too short to tell
  */
-export function findPulsesPerRevolution({ periods, ratios, teeth }: Rhythm): number | null {
+export function findPulsesPerRevolution(pulses: readonly Pulse[], { periods, ratios, teeth }: Rhythm): number | null {
   const last = teeth.at(-1) ?? 0;
-  const series = new Float64Array(last + 1);
-  ratios.forEach((ratio, i) => (series[teeth[i]!] = Math.max(-1, Math.min(2, ratio - 1))));
-  const power = series.reduce((sum, value) => sum + value * value, 0);
+  const spacing = new Float64Array(last + 1);
+  ratios.forEach((ratio, i) => (spacing[teeth[i]!] = Math.max(-1, Math.min(2, ratio - 1))));
   // Edges fall between samples: what that alone makes of an even ring repeats itself too, and is no signature.
-  const grid = EDGE_JITTER_SAMPLES / (median([...periods]) || 1);
-  if (power <= (OVER_GRID * grid) ** 2 * Math.max(1, ratios.length)) return null;
-  let best = { lag: 0, score: 0 };
+  const grid = OVER_GRID * (EDGE_JITTER_SAMPLES / (median([...periods]) || 1));
+  const heights = new Float64Array(last + 1);
+  relativeHeights(pulses).forEach((height, i) => {
+    if (Number.isFinite(height)) heights[teeth[i]!] = Math.max(-1, Math.min(1, height - 1));
+  });
+  const found = [bestLag(spacing, grid), bestLag(heights, LEAST_HEIGHT)].filter((one) => one !== null);
+  return found.sort((a, b) => b.score - a.score)[0]?.lag ?? null;
+}
+
+/** Heights that vary less than this say nothing. */
+const LEAST_HEIGHT = 0.004;
+
+/** The lag at which a series repeats best, and how well. @param floor RMS under which there is nothing to repeat */
+function bestLag(series: Float64Array, floor: number): { lag: number; score: number } | null {
+  const found = repeats(series, floor);
+  const losses = [...series.keys()].filter((i) => Math.abs(series[i]!) > LOSS);
+  const ofTheRing = () => losses.length >= FEWEST_LOSSES && comeBack(losses, found!.lag, series.length) >= COMES_BACK;
+  if (!found || losses.length === 0 || ofTheRing()) return found;
+  // What stands beside a loss was cut short or drawn out by it, and is masked with it; so is what is left of it farther off.
+  const beside = new Set(losses.flatMap((i) => [i - 1, i, i + 1]));
+  const usual = 3 * median([...series].map(Math.abs));
+  return repeats(
+    series.map((value, i) =>
+      beside.has(i) || Math.abs(value) > 2 * usual ? 0 : Math.max(-usual, Math.min(usual, value)),
+    ),
+    floor,
+  );
+}
+
+/** Of the places one turn before and after each loss that lie within the recording, the share that are losses too. */
+function comeBack(losses: readonly number[], lag: number, length: number): number {
+  const at = new Set(losses);
+  const places = losses.flatMap((i) => [i - lag, i + lag]).filter((place) => place >= 0 && place < length);
+  return places.filter((place) => at.has(place)).length / Math.max(1, places.length);
+}
+
+function repeats(series: Float64Array, floor: number): { lag: number; score: number } | null {
+  const last = series.length - 1;
+  const power = series.reduce((sum, value) => sum + value * value, 0);
+  if (power <= floor ** 2 * Math.max(1, last)) return null;
   const most = Math.min(160, Math.floor(last / FEWEST_TURNS));
   const scores = new Float64Array(most + 1);
-  for (let lag = 12; lag <= most; lag++) {
+  let lag = 0;
+  for (let at = 12; at <= most; at++) {
     let sum = 0;
-    for (let i = 0; i + lag <= last; i++) sum += series[i]! * series[i + lag]!;
-    scores[lag] = (sum / power) * (last / (last - lag));
-    if (scores[lag]! > best.score * 1.05) best = { lag, score: scores[lag]! };
+    for (let i = 0; i + at <= last; i++) sum += series[i]! * series[i + at]!;
+    scores[at] = (sum / power) * (last / (last - at));
+    if (scores[at]! > scores[lag]! * 1.05) lag = at;
   }
-  return best.score > Math.max(0.3, 5 / Math.sqrt(last)) ? best.lag : null;
+  for (const parts of [3, 2])
+    if (lag % parts === 0 && lag / parts >= 12 && scores[lag / parts]! > AS_GOOD * scores[lag]!) lag /= parts;
+  const score = scores[lag]!;
+  return score > Math.max(0.3, 5 / Math.sqrt(last)) ? { lag, score } : null;
 }
