@@ -45,8 +45,12 @@ export function diagnosisOf(lineUp: LineUp, policy: Policy, progress: Progress):
 }
 
 function describeCheck({ check, bits, minutes, todo }: Proposal, lineUp: LineUp, suspects: Suspect[]): NextCheck {
+  const described = describeHookup(check.hookup, lineUp.setup);
   return {
-    ...describeHookup(check.hookup, lineUp.setup),
+    ...described,
+    ...(lineUp.looks(check.hookup) > 0
+      ? { check: t`Once more, in better light: ${midSentence(described.check)}` }
+      : {}),
     minutes,
     bits: Math.round(bits * 100) / 100,
     why: whyThis(suspects, bits),

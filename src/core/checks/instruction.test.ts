@@ -1,0 +1,99 @@
+/** What the Bench says to do, over every check of every family: complete, drawn as said, with the cautions that belong to it. */
+import { describe, expect, it } from "vitest";
+import { cornerSetupSchema, families } from "../circuit/setup";
+import { accessSteps } from "./access";
+import { checkCatalogue } from "./catalogue";
+import { hookupCard } from "./hookup-card";
+import { instrumentWords } from "./hookup";
+import { cautions, instruction, pointWords } from "./instruction";
+import { walkRound } from "./walk-round";
+import { hookupLabel, pointLabel, stateWords } from "./words";
+
+const path = [
+  { station: "module", accessMin: 30, pins: { supply: { pin: "7", colour: "red" } } },
+  { spanM: 1.2, mm2: 0.5, landmark: "bulkhead" },
+  { station: "c1", accessMin: 4 },
+  { spanM: 3.4, mm2: 0.5, pierceable: true },
+  { station: "plug", accessMin: 7 },
+];
+
+describe.each(families)("%s", (family) => {
+  const setup = cornerSetupSchema.parse({ corner: "RR", family, path });
+  const checks = checkCatalogue(setup, true);
+
+  it("every check is one sentence or a few, with its points and its dial, and no hole in it", () => {
+    for (const { hookup, id } of checks) {
+      const said = instruction(hookup, setup);
+      expect(said, id).toMatch(/[.?]$/);
+      expect(said, id).not.toMatch(/undefined|null|NaN|\[object/);
+      expect(said.length, id).toBeLessThan(330);
+      if (!("red" in hookup)) continue;
+      expect(said, id).toContain(pointWords(hookup.red, setup));
+      if ("black" in hookup && hookup.instrument !== "amps-dc")
+        expect(said, id).toContain(pointWords(hookup.black, setup));
+      if (["volts-dc", "volts-ac", "ohms", "hertz"].includes(hookup.instrument))
+        expect(said, id).toContain(instrumentWords[hookup.instrument]);
+    }
+  });
+
+  it("what is drawn is what is said: both leads, the dial, the pin where it is known", () => {
+    for (const { hookup, id } of checks) {
+      const card = hookupCard(hookup, setup);
+      if (!("red" in hookup)) {
+        expect(card, id).toBeNull();
+        continue;
+      }
+      expect(
+        card!.leads.map(({ colour }) => colour),
+        id,
+      ).toEqual("black" in hookup ? ["red", "black"] : ["red"]);
+      expect(card!.leads[0]!.where, id).toBe(pointWords(hookup.red, setup));
+      expect(card!.dial, id).toContain(instrumentWords[hookup.instrument]);
+    }
+  });
+
+  it("labels tell checks apart, with the state of the car beside them", () => {
+    const said = checks.map(
+      ({ hookup }) => `${hookupLabel(hookup)} | ${stateWords(hookup.state)} | ${hookup.instrument}`,
+    );
+    expect(new Set(said).size).toBe(said.length);
+  });
+
+  it("cautions stand where the work can hurt and nowhere else", () => {
+    for (const { hookup, id, access } of checks) {
+      const all = cautions(hookup).join(" ");
+      const raised = access.some((step) => step.id === "lift");
+      if (hookup.state.wheel === "hand") expect(all, id).toMatch(/Rated stands.*spinning hub/);
+      if (!raised) expect(all, id).not.toMatch(/spinning hub/);
+      expect(/Battery negative off/.test(all), id).toBe(
+        hookup.state.batteryOff || hookup.state.unplugged.includes("module"),
+      );
+      expect(/traffic/.test(all), id).toBe(hookup.state.wheel === "driven");
+      if ("red" in hookup && hookup.red.at === "span") expect(all, id).toMatch(/seal the hole/);
+    }
+  });
+
+  it("the walk round the corner opens nothing before it looks, and takes the wheel off once", () => {
+    const walk = walkRound(setup);
+    const off = walk.map((hookup) => accessSteps(hookup, setup).access.some(({ id }) => id === "wheel-off"));
+    const first = off.indexOf(true);
+    const last = off.lastIndexOf(true);
+    expect(off.slice(first, last + 1).every(Boolean)).toBe(true);
+    expect(walk.findIndex(({ instrument }) => instrument === "scan")).toBe(0);
+    expect(walk.filter((hookup) => "look" in hookup && hookup.look === "encoder")).toHaveLength(
+      family === "passive" ? 0 : 1,
+    );
+    const out = walk.findIndex((hookup) => accessSteps(hookup, setup).access.some(({ id }) => id === "sensor-out"));
+    expect(
+      walk.slice(0, out).every((hookup) => !accessSteps(hookup, setup).access.some(({ id }) => id === "sensor-out")),
+    ).toBe(true);
+  });
+
+  it("short labels of points are short and tell the faces apart", () => {
+    const points = checks.flatMap(({ hookup }) => ("red" in hookup ? [hookup.red] : []));
+    for (const point of points) expect(pointLabel(point).length).toBeLessThan(34);
+    const both = points.filter((point) => point.at === "face" && point.station === "c1");
+    const wires = new Set(both.map((point) => (point.at === "face" ? `${point.face} ${point.conductor}` : "")));
+    expect(new Set(both.map(pointLabel)).size).toBe(wires.size);
+  });
+});

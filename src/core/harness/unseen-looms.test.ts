@@ -1,0 +1,93 @@
+/** Wire damage on looms drawn at random: found in the right span, at a cost near the exact least. */
+import { describe, expect, it } from "vitest";
+import { readCar, simulateCar } from "../car/simulated";
+import { accessMinutes, cornerSetupSchema, stationsOf, type CornerSetup } from "../circuit/setup";
+import { suspectables, suspectId } from "../faults/catalogue";
+import { complaintSchema } from "../lineup/complaint";
+import { LineUp } from "../lineup/line-up";
+import { proposeChecks } from "../lineup/next-check";
+import { typedEvidence } from "../lineup/typed-evidence";
+import { seeded } from "../random/random";
+
+const LOOMS = 24;
+const FOUND = 0.97;
+
+function loom(random: () => number): CornerSetup {
+  const spans = 2 + Math.floor(4 * random());
+  const path: object[] = [{ station: "module", accessMin: 30 }];
+  for (let i = 0; i < spans; i++) {
+    path.push({ spanM: 0.6 + 2 * random(), mm2: 0.5, exposure: [0.6, 1, 2, 4][Math.floor(4 * random())] });
+    path.push(
+      i === spans - 1
+        ? { station: "plug", accessMin: 7 }
+        : { station: `c${i + 1}`, accessMin: Math.round(3 + 9 * random()) },
+    );
+  }
+  return cornerSetupSchema.parse({ corner: "RL", family: "active-2wire", path });
+}
+
+/** Least expected minutes to tell the span, noise left out (Knuth's optimal search tree, Acta Informatica 1, 1971). */
+function least(setup: CornerSetup, bySpan: number[], from: number, to: number): number {
+  if (to - from <= 1) return 0;
+  const held = (a: number, b: number) => bySpan.slice(a, b).reduce((sum, one) => sum + one, 0);
+  return Math.min(
+    ...Array.from({ length: to - from - 1 }, (_, i) => {
+      const middle = from + 1 + i;
+      const all = held(from, to);
+      return (
+        1 +
+        accessMinutes(stationsOf(setup)[middle]!) +
+        (held(from, middle) / all) * least(setup, bySpan, from, middle) +
+        (held(middle, to) / all) * least(setup, bySpan, middle, to)
+      );
+    }),
+  );
+}
+
+describe("damage somewhere along a wire, its kind known", () => {
+  const random = seeded(4242);
+  let [right, minutes, optimum] = [0, 0, 0];
+  it("is found in the right span", () => {
+    for (let n = 0; n < LOOMS; n++) {
+      const setup = loom(random);
+      const opens = suspectables(setup).filter(
+        ({ fault, place }) => fault.code === "wire-open" && place.conductor === "return",
+      );
+      const truth = opens[Math.floor(random() * opens.length)]!;
+      const car = simulateCar(setup, suspectId(truth.fault, truth.place), { seed: 70 + n, spread: 1.5 });
+      const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed: n, perGroup: 24 });
+      const { groups, weight } = lineUp.candidates;
+      const total = opens.reduce((sum, { prior }) => sum + prior, 0);
+      groups.forEach(({ id, first, size }) => {
+        const own = opens.find(({ fault, place }) => suspectId(fault, place) === id);
+        for (let row = first; row < first + size; row++) weight[row] = own ? own.prior / total / size : 0;
+      });
+      const done = new Set<string>();
+      let lead = -1;
+      for (let step = 0; step < 12; step++) {
+        const shares = lineUp.shares();
+        const best = shares.indexOf(Math.max(...shares));
+        lead = groups[best]!.place.span!;
+        if (shares[best]! >= FOUND) break;
+        const [next] = proposeChecks(lineUp, { approach: "information", pierce: false }, { done, skipped: new Set() });
+        if (!next) break;
+        const typed = typedEvidence(next.check.hookup, readCar(car, next.check.hookup), setup);
+        if (!typed.ok) throw new Error(typed.say);
+        lineUp.add(typed.evidence);
+        minutes += next.minutes;
+        next.check.access.forEach(({ id }) => done.add(id));
+      }
+      if (lead === truth.place.span) right++;
+      const bySpan = stationsOf(setup)
+        .slice(1)
+        .map((_, span) => opens.filter(({ place }) => place.span === span).reduce((sum, one) => sum + one.prior, 0));
+      optimum += least(setup, bySpan, 0, stationsOf(setup).length - 1);
+    }
+    expect(right / LOOMS).toBeGreaterThan(0.95);
+  }, 120_000);
+
+  it("for about the least minutes there are", () => {
+    expect(optimum).toBeGreaterThan(0);
+    expect(minutes / optimum).toBeLessThan(1.15);
+  });
+});
