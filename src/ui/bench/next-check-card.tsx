@@ -112,11 +112,11 @@ export function NextCheckCard({
       </p>
       {proven ? (
         <p
-          className="mt-0.5 min-h-[3lh] font-semibold text-verdigris md:min-h-[1lh]"
+          className="mt-0.5 min-h-[3lh] font-semibold text-verdigris md:min-h-[2lh] xl:min-h-[1lh]"
           role="status"
         >{jt`✓ Proven: ${midSentence(proven.words)} (${formatShare(proven.share)}). Repair that first; measure on only to be surer. ${(<Link className="underline" href={`/close-out?job=${job.id}`}>{t`To the close-out (X)`}</Link>)}`}</p>
       ) : (
-        <p className="mt-0.5 min-h-[4lh] text-sm text-muted md:min-h-[1lh]">{check.why}</p>
+        <p className="mt-0.5 min-h-[4lh] text-sm text-muted md:min-h-[2lh] xl:min-h-[1lh]">{check.why}</p>
       )}
       <p className="mt-1 min-h-[4lh] text-sm md:min-h-[2lh]">
         {check.todo.length > 0 && (
@@ -198,7 +198,7 @@ export function NextCheckCard({
         {onReadIt && (
           <Cap legend="I" className="border-plum!" onClick={onReadIt}>{t`read it off the simulated car`}</Cap>
         )}
-        <ul className="min-w-64 flex-1 pl-3 text-sm">
+        <ul className="min-h-[4lh] min-w-64 flex-1 pl-3 text-sm">
           {check.cautions.map((caution) => (
             <li key={caution}>▲ {caution}</li>
           ))}
