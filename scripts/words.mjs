@@ -65,9 +65,9 @@ function extract() {
 function bringInStep(tag, wanted) {
   const own = po.parse(readFileSync(poFile(tag)));
   const kept = own.translations[""];
-  const entries = Object.values(wanted).map(({ comments: _, ...entry }) => [
-    entry.msgid,
-    { ...entry, msgstr: kept[entry.msgid]?.msgstr ?? entry.msgstr },
+  const entries = Object.values(wanted).map(({ msgid, msgid_plural, msgstr }) => [
+    msgid,
+    { msgid, ...(msgid_plural ? { msgid_plural } : {}), msgstr: kept[msgid]?.msgstr ?? msgstr },
   ]);
   write(poFile(tag), { ...own, translations: { "": { "": kept[""], ...Object.fromEntries(entries) } } });
   const empty = entries.filter(([, { msgstr }]) => !msgstr.every(Boolean));

@@ -118,10 +118,16 @@ function ticksOf(hookup: Hookup, { low, high }: { low: number; high: number }): 
   const quantity = quantityOf[hookup.instrument]!;
   const all = (TICKS[quantity] ?? []).map((value) => ({
     at: (toScale(hookup.instrument, value) - low) / (high - low),
-    label: value === 0 ? "0" : formatQuantity(value, quantity, 1).replace(/\.0+(?= )/, ""),
+    label: value === 0 ? "0" : withoutZeros(formatQuantity(value, quantity, 3)),
   }));
   const shown: { at: number; label: string }[] = [];
   for (const tick of all)
     if (tick.at >= 0 && tick.at <= 1 && (shown.length === 0 || tick.at - shown.at(-1)!.at > 0.17)) shown.push(tick);
   return shown;
+}
+
+/** “0.30 mm” as “0.3 mm”, “50.0 mV” as “50 mV”; “100 kΩ” stays. */
+function withoutZeros(text: string): string {
+  const [number, unit] = text.split(" ") as [string, string];
+  return `${number.includes(".") ? number.replace(/\.?0+$/, "") : number} ${unit}`;
 }

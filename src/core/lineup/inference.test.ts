@@ -183,3 +183,31 @@ describe("random numbers", () => {
     expect(drawn.slice(0, 5)).toEqual(Array.from({ length: 5 }, () => normal(again)));
   });
 });
+
+describe("the axis of a forecast", () => {
+  it("has its numbers where they stand, each said as it is", () => {
+    const passive = cornerSetupSchema.parse({
+      corner: "FL",
+      family: "passive",
+      path: [{ station: "module" }, { spanM: 1, mm2: 0.5 }, { station: "plug" }],
+    });
+    const lineUp = new LineUp(passive, complaintSchema.parse({}), { seed: 2, perGroup: 24 });
+    let seen = 0;
+    for (const { hookup, id } of lineUp.checks) {
+      const { axis, ticks } = forecastStrip(lineUp, hookup);
+      if (!axis) continue;
+      expect(new Set(ticks.map(({ label }) => label)).size, id).toBe(ticks.length);
+      for (const { at, label } of ticks) {
+        const [, number, prefix] = /^([\d.]+)(?: ([kMm]?)(?:V|Ω|A|Hz|%|mm))?$/.exec(label)!;
+        const scale = label.endsWith(" mm") ? 1 : ({ k: 1e3, M: 1e6, m: 1e-3 }[prefix ?? ""] ?? 1);
+        const value = Number(number) * scale;
+        expect(axis.low + at * (axis.high - axis.low), `${id} ${label}`).toBeCloseTo(
+          toScale(hookup.instrument, value),
+          6,
+        );
+        seen++;
+      }
+    }
+    expect(seen).toBeGreaterThan(40);
+  });
+});

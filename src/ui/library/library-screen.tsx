@@ -140,11 +140,11 @@ function Shelf({
                   </b>{" "}
                   {gettext(item.model)}
                 </td>
-                <td className="pr-3">{familyWords[item.family]}</td>
-                <td className="pr-3 font-mono">{item.pulses}</td>
-                <td className="pr-3 font-mono">{volts(item.levels?.lowV)}</td>
-                <td className="pr-3 font-mono">{volts(item.levels?.highV)}</td>
-                <td className="pr-3 font-mono">
+                <td className="pr-3 whitespace-nowrap">{familyWords[item.family]}</td>
+                <td className="pr-3 font-mono whitespace-nowrap">{item.pulses}</td>
+                <td className="pr-3 font-mono whitespace-nowrap">{volts(item.levels?.lowV)}</td>
+                <td className="pr-3 font-mono whitespace-nowrap">{volts(item.levels?.highV)}</td>
+                <td className="pr-3 font-mono whitespace-nowrap">
                   {item.levels?.millivoltsPerKmh ? t`${item.levels.millivoltsPerKmh.toFixed(0)} mV per km/h` : "–"}
                 </td>
                 <td className="pr-3 text-sm">{scopeAnswers.say[item.finding] ?? item.finding}</td>
