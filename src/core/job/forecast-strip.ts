@@ -122,9 +122,12 @@ function ticksOf(hookup: Hookup, { low, high }: { low: number; high: number }): 
   }));
   const shown: { at: number; label: string }[] = [];
   for (const tick of all)
-    if (tick.at >= 0 && tick.at <= 1 && (shown.length === 0 || tick.at - shown.at(-1)!.at > 0.17)) shown.push(tick);
+    if (tick.at >= 0 && tick.at <= 1 && (shown.length === 0 || tick.at - shown.at(-1)!.at > APART)) shown.push(tick);
   return shown;
 }
+
+/** Labels closer than this part of the axis would run into each other on a tablet. */
+const APART = 0.25;
 
 /** “0.30 mm” as “0.3 mm”, “50.0 mV” as “50 mV”; “100 kΩ” stays. */
 function withoutZeros(text: string): string {

@@ -1,7 +1,7 @@
-import { wordLabels } from "../checks/word-labels";
 import { standingReadings } from "./derive";
 import { hookupOf } from "./reading";
 import type { Job } from "./schema";
+import { shownValue } from "./shown-value";
 
 /** A reading pinned on the path where a probe stood. */
 export interface Pin {
@@ -15,7 +15,7 @@ export function pathPins(job: Job): Pin[] {
     const hookup = hookupOf(reading, job.setup);
     if (!hookup.ok || !("black" in hookup.value) || !reading.red || reading.value === undefined) return [];
     const { red, black } = hookup.value;
-    const own = { point: reading.red, label: wordLabels[String(reading.value)] ?? String(reading.value) };
+    const own = { point: reading.red, label: shownValue(reading) };
     const elsewhere =
       (black.at === "face" || black.at === "span") &&
       !(black.at === "face" && red.at === "face" && black.station === red.station && black.face === red.face);

@@ -2,9 +2,9 @@
 import { languageTag, t } from "@/core/words/words";
 import { useState } from "react";
 import { logText } from "@/core/job/log-text";
-import { wordLabels } from "@/core/checks/word-labels";
 import { hookupLabel, stateWords } from "@/core/checks/words";
 import { hookupOf } from "@/core/job/reading";
+import { shownValue } from "@/core/job/shown-value";
 import { skipWords } from "@/core/job/skip-reasons";
 import { filterLog, logKinds, logKindWords, type LogKind } from "@/core/job/log-filter";
 import type { ReadingEntry } from "@/core/job/derive";
@@ -175,10 +175,9 @@ function EntryText({ entry, job }: { entry: Entry; job: Job }) {
   if (entry.kind === "note") return <>{entry.text}</>;
   if (entry.kind === "retract") return null;
   const hookup = hookupOf(entry.reading, job.setup);
-  const shown = String(entry.reading.finding ?? entry.reading.value ?? "");
   return (
     <>
-      <b className="mr-2 font-mono">{wordLabels[shown] ?? shown}</b>
+      <b className="mr-2 font-mono">{shownValue(entry.reading)}</b>
       {hookup.ok ? hookupLabel(hookup.value) : hookup.say}
       <span className="ml-2 text-sm text-muted">
         {entry.kind === "capture" || entry.kind === "scan"

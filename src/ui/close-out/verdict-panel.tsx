@@ -7,6 +7,7 @@ import { standingReadings } from "@/core/job/derive";
 import type { Diagnosis } from "@/core/job/diagnosis";
 import { hookupOf } from "@/core/job/reading";
 import type { Job } from "@/core/job/schema";
+import { shownValue } from "@/core/job/shown-value";
 import { partsToShow, type Suspect } from "@/core/lineup/suspects";
 import { formatShare } from "@/core/units/format";
 
@@ -30,7 +31,7 @@ export function VerdictPanel({ job, diagnosis, proven }: { job: Job; diagnosis: 
               const hookup = entry && hookupOf(entry.reading, job.setup);
               return (
                 <li key={index} className="flex flex-wrap items-baseline gap-x-3 border-t border-rule py-1.5">
-                  <b className="font-mono">{entry?.reading.finding ?? entry?.reading.value}</b>
+                  <b className="font-mono">{entry && shownValue(entry.reading)}</b>
                   <span>{hookup?.ok ? hookupLabel(hookup.value) : ""}</span>
                   <span className="text-sm text-muted">{hookup?.ok ? stateWords(hookup.value.state) : ""}</span>
                 </li>

@@ -21,7 +21,7 @@ import { Cap } from "../keys/cap";
 
 const EXPOSURES: [number, string][] = [
   [0.6, "sheltered"],
-  [1, "ordinary"],
+  [1, t`ordinary`],
   [2, t`frame rail, arch`],
   [3, t`flexes with the suspension`],
   [4, t`near exhaust, repaired before`],
