@@ -5,7 +5,7 @@ import { stationWords } from "../faults/places";
 import { conductorWord } from "../faults/wire-faults";
 import { t } from "../words/words";
 import { instrumentWords, type Hookup } from "./hookup";
-import { MOTION } from "./words";
+import { MOTION, wiggledLabel } from "./words";
 
 /** What to do, in one sentence a person can follow without looking anything up. */
 export function instruction(hookup: Hookup, setup: CornerSetup): string {
@@ -123,7 +123,7 @@ function lookSentence(look: string): string {
   };
   const wiggled = /^wiggle-(.+)$/.exec(look)?.[1];
   if (wiggled)
-    return t`Back-probed and watched, key on: bend and tug ${wiggled.startsWith("span") ? t`the loom along ${wiggled.replace("span", "span ")}` : t`the ${stationWords(wiggled)}`}. Does the reading jump?`;
+    return t`Back-probed and watched, key on: bend and tug ${wiggled.startsWith("span") ? t`the loom along ${wiggledLabel(wiggled)}` : t`the ${stationWords(wiggled)}`}. Does the reading jump?`;
   return (
     sentences[look] ??
     t`Open your eyes before the plug: look at the ${stationWords(look)} for bloom, water, a broken latch, backed-out terminals.`

@@ -21,6 +21,11 @@ export function stationLabel(station: string): string {
 
 const MODULE_PINS: Record<"power" | "earth", string> = { power: t`power`, earth: t`earth` };
 
+/** What is bent and tugged: `plug`, `C1`, `span 2`. */
+export function wiggledLabel(place: string): string {
+  return place.startsWith("span") ? t`span ${place.slice("span".length)}` : stationLabel(place);
+}
+
 /** A reading's place in the log. */
 export function hookupLabel(hookup: Hookup): string {
   if ("look" in hookup)
@@ -29,7 +34,7 @@ export function hookupLabel(hookup: Hookup): string {
       (hookup.look === "speed"
         ? t`live speed`
         : hookup.look.startsWith("wiggle-")
-          ? t`wiggle, ${hookup.look.slice("wiggle-".length)}`
+          ? t`wiggle, ${wiggledLabel(hookup.look.slice("wiggle-".length))}`
           : stationWords(hookup.look))
     );
   if (hookup.instrument === "amps-dc") return t`clamp at ${pointLabel(hookup.red)}`;
