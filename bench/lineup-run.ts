@@ -94,7 +94,6 @@ export function runCar(method: Method, one: Truth, say?: (line: string) => void)
   const lineUp = new LineUp(setup, complaint, { seed });
   const slips = seeded(seed * 7 + 1);
   const done = new Set<string>();
-  const said = new Map<string, string>();
   const queue = textbookOrder(lineUp.checks);
   let [minutes, readings] = [0, 0];
   let suspects = rankSuspects(lineUp);
@@ -109,12 +108,7 @@ export function runCar(method: Method, one: Truth, say?: (line: string) => void)
       slips() < SLIPS
         ? lineUp.checks.find((other) => other.hookup.instrument === check.hookup.instrument && other.id !== check.id)
         : undefined;
-    const text = readCar(
-      car,
-      wrongPlace && "red" in check.hookup ? wrongPlace.hookup : check.hookup,
-      said.get(check.id),
-    );
-    said.set(check.id, text);
+    const text = readCar(car, wrongPlace && "red" in check.hookup ? wrongPlace.hookup : check.hookup);
     const typed = typedEvidence(check.hookup, text, setup);
     if (!typed.ok) throw new Error(typed.say);
     lineUp.add(typed.evidence);

@@ -15,8 +15,9 @@ export function speak({ tag, headers, contexts }: Catalogue): void {
   const rules = new Intl.PluralRules(tag);
   const forms = rules.resolvedOptions().pluralCategories.toSorted((a, b) => ORDER.indexOf(a) - ORDER.indexOf(b));
   const comma = new Intl.NumberFormat(tag).format(1.5).includes(",");
+  // Names of files and cars keep their points; figures with their units do not.
   const local = <V>(value: V): V | string =>
-    comma && (typeof value === "number" || typeof value === "string")
+    comma && (typeof value === "number" || (typeof value === "string" && !NAME.test(value)))
       ? String(value).replace(/(\d)\.(?=\d)/g, "$1,")
       : value;
   const tongue: Tongue = {
@@ -38,6 +39,9 @@ export function speak({ tag, headers, contexts }: Catalogue): void {
   };
   globalThis.tastaturaTongue = tongue;
 }
+
+/** Four letters on end are no unit, and what ends in a point and letters is a file. */
+const NAME = /\p{L}{4}|\.\p{L}+$/u;
 
 /** The order in which a catalogue has its plural forms. */
 const ORDER: readonly Intl.LDMLPluralRule[] = ["zero", "one", "two", "few", "many", "other"];

@@ -58,6 +58,7 @@ describe("a tongue, once spoken", () => {
     expect(t`lost at ${6.5} km/h by ${"RR"}`).toBe("RR verliert es bei 6,5 km/h");
     // What has no entry stands in English, its numbers all the same in the reader's way.
     expect(t`${"11.2"} V`).toBe("11,2 V");
+    expect(t`${"5.8–8.0 km/h"}, ${"spin 1.2.csv"}, ${"Skua 1.6"}`).toBe("5,8–8,0 km/h, spin 1.2.csv, Skua 1.6");
     expect([1, 2].map((n) => ngettext(msgid`${n} reading`, `${n} readings`, n))).toEqual(["1 Messwert", "2 Messwerte"]);
     expect(jt`press ${"U"} now`.join("")).toBe("jetzt U drücken");
     expect(midSentence("Ring gerissen")).toBe("Ring gerissen");

@@ -1,4 +1,4 @@
-/** What any car answers to any check is a proper forecast; two lists of the trade are held against it. */
+/** What any car answers to any check is a proper forecast, and tells it from every other. */
 import { describe, expect, it } from "vitest";
 import { checkCatalogue } from "../checks/catalogue";
 import { byState } from "../checks/hookup";

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { cornerSetupSchema } from "../circuit/setup";
 import { circuitStateSchema } from "../circuit/state";
-import type { Hookup } from "../checks/hookup";
+import { hookupKey, type Hookup } from "../checks/hookup";
 import { diagnosisOf } from "../job/diagnosis";
 import { complaintSchema } from "../lineup/complaint";
 import { LineUp } from "../lineup/line-up";
@@ -37,7 +37,11 @@ describe("a second look at the same thing", () => {
     const car = simulateCar(setup, "bearing-play@bearing", { seed: 5 });
     const rate = (last?: string) => {
       let play = 0;
-      for (let i = 0; i < 4000; i++) if (readCar(car, bearing, last) === "play") play++;
+      for (let i = 0; i < 4000; i++) {
+        car.said.clear();
+        if (last) car.said.set(hookupKey(bearing), last);
+        if (readCar(car, bearing) === "play") play++;
+      }
       return play / 4000;
     };
     const first = rate();
@@ -51,10 +55,8 @@ describe("a second look at the same thing", () => {
     const lineUp = fresh();
     const [table] = lineUp.tables([bearing]);
     if (table!.kind !== "words") throw new Error("expected words");
-    const first = lineUp.candidates.groups.map((group) => {
-      const [row] = [group.first];
-      return table!.kind === "words" ? table!.chances[row * 2 + 1]! : NaN;
-    });
+    const { chances } = table!;
+    const first = lineUp.candidates.groups.map((group) => chances[group.first * 2 + 1]!);
     look(lineUp, "tight");
     const before = lineUp.shares();
     look(lineUp, "play");

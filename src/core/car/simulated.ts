@@ -1,5 +1,5 @@
 import { answersFor } from "../checks/answers";
-import { quantityOf, type Hookup } from "../checks/hookup";
+import { hookupKey, quantityOf, type Hookup } from "../checks/hookup";
 import type { CornerSetup } from "../circuit/setup";
 import { suspectId, suspectables, type Suspectable } from "../faults/catalogue";
 import type { CarCondition } from "../faults/fault";
@@ -21,6 +21,8 @@ export interface SimulatedCar {
   away: CarCondition | null;
   duty: number;
   random: Random;
+  /** What each look was answered last, by hook-up: a second look is not a first one. */
+  said: Map<string, string>;
 }
 
 export interface SimulatedOptions {
@@ -61,14 +63,12 @@ export function simulateCar(
     away: comesAndGoes ? drawHealthy(setup, at) : null,
     duty: comesAndGoes ? dutyOf(at) : 1,
     random,
+    said: new Map(),
   };
 }
 
-/**
- * What the instrument shows on this car, as a person would type it: `11.2 V`, `OL`, `missing-pulses`.
- * @param last what the same look was answered before, if it was
- */
-export function readCar(car: SimulatedCar, hookup: Hookup, last?: string): string {
+/** What the instrument shows on this car, as a person would type it: `11.2 V`, `OL`, `missing-pulses`. */
+export function readCar(car: SimulatedCar, hookup: Hookup): string {
   const here = car.away === null || car.random() < seenShare(hookup, car.duty);
   const condition = here ? car.condition : car.away!;
   const where = whereaboutsOf(car.truth, car.away !== null);
@@ -77,8 +77,10 @@ export function readCar(car: SimulatedCar, hookup: Hookup, last?: string): strin
   const outlook = reader.outlook(0, where);
   if (outlook.kind === "words") {
     const { words } = answersFor(hookup, car.setup)!;
-    const before = last === undefined ? -1 : words.indexOf(last);
-    return words[draw(before < 0 ? outlook.chances : secondLook(outlook.chances, before), car.random)]!;
+    const before = words.indexOf(car.said.get(hookupKey(hookup)) ?? "");
+    const word = words[draw(before < 0 ? outlook.chances : secondLook(outlook.chances, before), car.random)]!;
+    car.said.set(hookupKey(hookup), word);
+    return word;
   }
   const at = draw(outlook.chances, car.random);
   return display(hookup, outlook, at, car.random);

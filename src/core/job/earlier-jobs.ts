@@ -27,11 +27,13 @@ const STEPS: Partial<Record<string, (job: Document) => Document>> = { "job/1": f
 
 /** Version 2 keeps why a check was put off apart from what it was; before, both stood in one sentence. */
 function fromOne(job: Document): Document {
-  const entries = Array.isArray(job.entries) ? (job.entries as unknown[]) : job.entries;
+  const { entries } = job;
   return {
     ...job,
     tastatura: "job/2",
-    entries: Array.isArray(entries) ? entries.map((entry) => (isSkip(entry) ? splitReason(entry) : entry)) : entries,
+    entries: Array.isArray(entries)
+      ? entries.map((entry: unknown) => (isSkip(entry) ? splitReason(entry) : entry))
+      : entries,
   };
 }
 

@@ -2,14 +2,15 @@ import { t } from "../words/words";
 import { recordCar } from "../car/synthesise";
 import { signalPoint } from "../circuit/point";
 import { readCar, simulateCar, type SimulatedCar } from "../car/simulated";
-import type { Hookup } from "../checks/hookup";
+import { hookupKey, type Hookup } from "../checks/hookup";
 import { pointLabel } from "../checks/words";
 import type { Point } from "../circuit/point";
 import type { Capture } from "../capture/capture";
 import { pointText } from "../circuit/point";
 import { driveLog } from "../scanlog/drive-log";
 import type { ScanLog } from "../scanlog/scan-log";
-import { standingReadings, standingRepair } from "./derive";
+import { readingsAfterRepair, standingReadings, standingRepair } from "./derive";
+import { evidenceOf } from "./reading";
 import type { Job } from "./schema";
 
 /** What a simulated instrument shows on a demo or practice job. @returns null on a real job, which has no such car */
@@ -18,6 +19,12 @@ export function readSimulated(job: Job, hookup: Hookup): string | null {
   if (!car) return null;
   // Two readings at the same place differ as they do in life, yet the same log gives the same numbers.
   for (let i = 0; i < 7 * job.entries.length; i++) car.random();
+  const readings = standingRepair(job) ? readingsAfterRepair(job) : standingReadings(job);
+  for (const { reading } of readings) {
+    const evidence = evidenceOf(reading, job.setup);
+    if (evidence.ok && evidence.value.value.kind === "word")
+      car.said.set(hookupKey(evidence.value.hookup), evidence.value.value.word);
+  }
   return readCar(car, hookup);
 }
 

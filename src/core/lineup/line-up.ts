@@ -49,6 +49,8 @@ export class LineUp {
   private readonly seed: number;
   private readonly clouds: Cloud[];
   private readonly reach: Reach;
+  /** Words each look was answered with, in order. */
+  private readonly answers = new Map<string, string[]>();
 
   constructor(
     setup: CornerSetup,
@@ -99,6 +101,10 @@ export class LineUp {
       perCandidate,
     };
     this.weighed.push(weighed);
+    if (evidence.value.kind === "word") {
+      const key = hookupKey(evidence.hookup);
+      this.answers.set(key, [...(this.answers.get(key) ?? []), evidence.value.word]);
+    }
     this.thicken();
     return weighed;
   }
@@ -154,7 +160,7 @@ export class LineUp {
 
   /** How often a look was had already. */
   looks(hookup: Hookup): number {
-    return this.lastWords(hookup).length;
+    return this.answers.get(hookupKey(hookup))?.length ?? 0;
   }
 
   /** Chance, in the light of everything since, that a reading was a slip. */
@@ -170,20 +176,13 @@ export class LineUp {
 
   /** The forecasts as they are once the same look was had before. */
   private lookedAt(table: ForecastTable): ForecastTable {
-    const last = this.lastWords(table.hookup).at(-1);
+    const last = this.answers.get(hookupKey(table.hookup))?.at(-1);
     if (table.kind !== "words" || last === undefined) return table;
     const at = table.words.indexOf(last);
     const chances = new Float64Array(table.chances.length);
     for (let start = 0; start < chances.length; start += table.words.length)
       chances.set(secondLook([...table.chances.subarray(start, start + table.words.length)], at), start);
     return { ...table, chances };
-  }
-
-  private lastWords(hookup: Hookup): string[] {
-    const key = hookupKey(hookup);
-    return this.weighed.flatMap(({ evidence }) =>
-      evidence.value.kind === "word" && hookupKey(evidence.hookup) === key ? [evidence.value.word] : [],
-    );
   }
 
   /**

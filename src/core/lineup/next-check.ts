@@ -40,11 +40,10 @@ export function proposeChecks(lineUp: LineUp, policy: Policy, progress: Progress
   // Watched again is a new chance to see an intermittent, and a second look may see what the first missed; a number
   // taken twice says little more than once.
   const taken = new Set(
-    lineUp.weighed.flatMap(({ evidence: { hookup } }) =>
-      hookup.state.watched || (lineUp.looks(hookup) > 0 && lineUp.looks(hookup) < MOST_LOOKS)
-        ? []
-        : [hookupKey(hookup)],
-    ),
+    lineUp.weighed.flatMap(({ evidence: { hookup } }) => {
+      const looks = lineUp.looks(hookup);
+      return hookup.state.watched || (looks > 0 && looks < MOST_LOOKS) ? [] : [hookupKey(hookup)];
+    }),
   );
   const allowed = lineUp.checks.filter(
     (check) => isAllowed(check, lineUp, policy) && !taken.has(check.id) && !progress.skipped.has(check.id),

@@ -2,7 +2,7 @@ import { t } from "../words/words";
 import { copperAt, wireOhms } from "../circuit/wire";
 import { dropOutSpeedKmh, PASSIVE_REFERENCE, spacingFactor } from "../ring/ring";
 import { frequencyHz, overallDiameterMm, parseTyre, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
-import { KMH_PER_MPH, MM_PER_INCH, NM_PER_LBFT } from "../units/quantity";
+import { localUnit, toLocal, type UnitChoice } from "../units/local-units";
 
 /** One small sum: fields with their units, and what follows from them. Units are metric; `localSum` gives the shop's. */
 export interface Sum {
@@ -30,6 +30,10 @@ export interface SumField {
 
 /** As many figures as the hand needs. */
 export const show = (value: number, digits = 3) => Number(value.toPrecision(digits)).toString();
+
+const OTHER: UnitChoice = { speed: "mph", length: "in", torque: "lb·ft", temperature: "°F" };
+const both = (value: number, unit: string) =>
+  t`${show(value)} ${unit} = ${show(toLocal(value, unit, OTHER))} ${localUnit(unit, OTHER)}`;
 
 /** The small sums of the job. */
 export const sums: readonly Sum[] = [
@@ -127,10 +131,10 @@ export const sums: readonly Sum[] = [
       { key: "celsius", label: t`temperature`, unit: "°C", usual: "20" },
     ],
     work: (read) => [
-      t`${show(read("mm"))} mm = ${show(read("mm") / MM_PER_INCH)} in`,
-      t`${show(read("nm"))} N·m = ${show(read("nm") / NM_PER_LBFT)} lb·ft`,
-      `${show(read("kmh"))} km/h = ${show(read("kmh") / KMH_PER_MPH)} mph`,
-      `${show(read("celsius"))} °C = ${show(1.8 * read("celsius") + 32)} °F`,
+      both(read("mm"), "mm"),
+      both(read("nm"), "N·m"),
+      both(read("kmh"), "km/h"),
+      both(read("celsius"), "°C"),
     ],
     source: t`NIST SP 811, exact`,
   },

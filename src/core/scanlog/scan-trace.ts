@@ -1,5 +1,5 @@
 import type { Corner } from "../units/corner";
-import { localSpeed, type UnitChoice } from "../units/local-units";
+import { toLocal, type UnitChoice } from "../units/local-units";
 import type { ScanLog } from "./scan-log";
 
 const MOST_POINTS = 4000;
@@ -13,6 +13,6 @@ export function scanTrace(
   const step = Math.max(1, Math.ceil(timeS.length / MOST_POINTS));
   return Array.from({ length: Math.ceil(timeS.length / step) }, (_, i) => {
     const value = speedKmh[corner][i * step]!;
-    return [timeS[i * step]!, Number.isNaN(value) ? null : localSpeed(value, units)];
+    return [timeS[i * step]!, Number.isNaN(value) ? null : toLocal(value, "km/h", units)];
   });
 }

@@ -1,6 +1,5 @@
 import { languageTag, t } from "../words/words";
 import { quantityUnits, type Quantity } from "./quantity";
-import type { TypedValue } from "./reading";
 
 /**
  * A number with unit as a workshop reads it: three significant digits, engineering prefix, never scientific notation.
@@ -19,24 +18,11 @@ export function formatParts(value: number, quantity: Quantity, digits = 3): { nu
   return { number: significant(value / step[1], digits), unit: step[2] + base };
 }
 
-/** What was typed, back in words. */
-export function formatTyped(value: TypedValue): string {
-  if (value.kind === "over-limit") return "OL";
-  if (value.kind === "beep") return value.heard ? "beep" : t`no beep`;
-  const digits = Math.max(3, Math.min(6, significantDigits(value.value, value.resolution)));
-  return formatQuantity(value.value, value.quantity, digits);
-}
-
 /** A share of one as a percentage: whole numbers, but never “100” or “0” for what is only nearly so. */
 export function formatShare(share: number): string {
   if (share >= 0.995 && share < 0.99995) return ">99 %";
   if (share > 0 && share < 0.005) return "<1 %";
   return t`${Math.round(share * 100)} %`;
-}
-
-function significantDigits(value: number, resolution: number): number {
-  if (value === 0) return 1;
-  return Math.floor(Math.log10(Math.abs(value) / resolution) + 1e-9) + 1;
 }
 
 /** From which size on, divide by what, prefix. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { inUnits, localSpeed, localUnit, meantIn, typedKmh, type UnitChoice } from "./local-units";
+import { fromLocal, inUnits, localUnit, meantIn, toLocal, type UnitChoice } from "./local-units";
 
 const metric: UnitChoice = { speed: "km/h", length: "mm", torque: "N·m", temperature: "°C" };
 const other: UnitChoice = { speed: "mph", length: "in", torque: "lb·ft", temperature: "°F" };
@@ -12,6 +12,7 @@ describe("a sentence in the units chosen", () => {
     ["5.8–8.0 km/h", "3.6–5.0 mph"],
     ["sees 6 → 0 km/h in no time", "sees 4 → 0 mph in no time"],
     ["gap 0.51 mm", "gap 0.0201 in"],
+    ["5,8 bis 8,0 km/h, Spalt 0,51 mm", "3,6 bis 5,0 mph, Spalt 0,0201 in"],
     ["0.5 mm² wire, 119 N·m", "0.5 mm² wire, 88 lb·ft"],
     ["coil at 100 °C, 11.2 V", "coil at 212 °F, 11.2 V"],
   ])("%s → %s", (text, expected) => {
@@ -26,12 +27,12 @@ describe("a sentence in the units chosen", () => {
     expect(meantIn("0.5", "mm", metric)).toBe("0.5");
     expect(meantIn("11.2", "V", other)).toBe("11.2");
     expect([localUnit("mm", other), localUnit("km/h", other), localUnit("V", other)]).toEqual(["in", "mph", "V"]);
-    expect(localSpeed(16.09344, other)).toBeCloseTo(10, 9);
-    expect(localSpeed(16, metric)).toBe(16);
+    expect(toLocal(16.09344, "km/h", other)).toBeCloseTo(10, 9);
+    expect(toLocal(16, "km/h", metric)).toBe(16);
   });
 
   it("a typed speed is in the unit chosen", () => {
-    expect(typedKmh(5, other)).toBeCloseTo(8.04672, 9);
-    expect(typedKmh(5, metric)).toBe(5);
+    expect(fromLocal(5, "km/h", other)).toBeCloseTo(8.04672, 9);
+    expect(fromLocal(5, "km/h", metric)).toBe(5);
   });
 });

@@ -1,4 +1,3 @@
-import { t } from "../words/words";
 import { KMH_PER_MPH, MM_PER_INCH, NM_PER_LBFT } from "./quantity";
 
 export interface UnitChoice {
@@ -8,27 +7,24 @@ export interface UnitChoice {
   temperature: "°C" | "°F";
 }
 
-/** Numbers with these units are told in the other by setting; factors exact after NIST SP 811. */
-const NUMBER = String.raw`(\d+(?:\.\d+)?)`;
-const PAIRS = {
-  speed: { pattern: new RegExp(`${NUMBER}(?:(–| to | → )${NUMBER})? km/h`, "g"), per: KMH_PER_MPH },
-  length: { pattern: new RegExp(`${NUMBER}(?:(–| to | → )${NUMBER})? mm(?!²)\\b`, "g"), per: MM_PER_INCH },
-  torque: { pattern: new RegExp(`${NUMBER}(?:(–| to | → )${NUMBER})? N·m`, "g"), per: NM_PER_LBFT },
-} as const;
+/** A number in a sentence, with the point or the comma of the tongue it is in. */
+const NUMBER = String.raw`(-?\d+(?:[.,]\d+)?)`;
+const PATTERNS = ["km/h", "mm", "N·m", "°C"].map(
+  (unit) => [unit, new RegExp(`${NUMBER}(?:(–| to | bis | → )${NUMBER})? ${unit}(?![\\w²])`, "g")] as const,
+);
 
 /** A sentence with its speeds, small lengths, torques and temperatures in the units chosen; the rest untouched. */
 export function inUnits(text: string, units: UnitChoice): string {
   let out = text;
-  for (const kind of ["speed", "length", "torque"] as const) {
-    const unit = units[kind];
-    if (unit === "km/h" || unit === "mm" || unit === "N·m") continue;
-    const { pattern, per } = PAIRS[kind];
+  for (const [unit, pattern] of PATTERNS) {
+    const local = localUnit(unit, units);
+    if (local === unit) continue;
     out = out.replace(pattern, (_, one: string, between?: string, other?: string) =>
-      between ? `${converted(one, per)}${between}${converted(other!, per)} ${unit}` : `${converted(one, per)} ${unit}`,
+      [converted(one, unit, units), ...(between ? [between, converted(other!, unit, units)] : []), ` ${local}`].join(
+        "",
+      ),
     );
   }
-  if (units.temperature === "°F")
-    out = out.replace(/(-?\d+(?:\.\d+)?) °C/g, (_, one: string) => `${Math.round(Number(one) * 1.8 + 32)} °F`);
   return out;
 }
 
@@ -58,23 +54,13 @@ function metricPer(unit: string): number {
 
 /** What a bare number means where lengths are read in inches: “0.02” is “0.02 in”. Anything with a unit stands. */
 export function meantIn(typed: string, unit: string | null, units: UnitChoice): string {
-  return unit === "mm" && units.length === "in" && /^\s*[\d.,]+\s*$/.test(typed) ? t`${typed.trim()} in` : typed;
+  return unit === "mm" && units.length === "in" && /^\s*[\d.,]+\s*$/.test(typed) ? `${typed.trim()} in` : typed;
 }
 
-/** A speed for drawing, in the unit chosen. */
-export function localSpeed(kmh: number, { speed }: UnitChoice): number {
-  return speed === "mph" ? kmh / KMH_PER_MPH : kmh;
-}
-
-/** A typed speed in km/h, whichever unit the setting has. */
-export function typedKmh(value: number, { speed }: UnitChoice): number {
-  return speed === "mph" ? value * KMH_PER_MPH : value;
-}
-
-/** As many figures as were given, and one decimal more for inches, which are large. */
-function converted(text: string, per: number): string {
-  const value = Number(text) / per;
-  const decimals = (text.split(".")[1] ?? "").length;
-  if (per === MM_PER_INCH) return value.toFixed(Math.min(4, decimals + 2));
-  return value.toFixed(decimals);
+/** As many figures as were given, and two decimals more for inches, which are large; whole degrees. */
+function converted(text: string, unit: string, units: UnitChoice): string {
+  const [, decimals = ""] = text.split(/[.,]/);
+  const digits = unit === "°C" ? 0 : unit === "mm" ? Math.min(4, decimals.length + 2) : decimals.length;
+  const value = toLocal(Number(text.replace(",", ".")), unit, units).toFixed(digits);
+  return text.includes(",") ? value.replace(".", ",") : value;
 }

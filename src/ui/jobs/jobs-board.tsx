@@ -1,6 +1,6 @@
 "use client";
 import { t } from "@/core/words/words";
-import { ago } from "../keys/ago";
+import { ago } from "@/core/units/ago";
 import { jt } from "../keys/words";
 import { Download, Upload } from "lucide-react";
 import Link from "next/link";

@@ -10,7 +10,7 @@ import { liveSpeedWord } from "@/core/scanlog/analyse-scan";
 import { steadyLog } from "@/core/scanlog/steady-log";
 import type { ScanFinding } from "@/core/scanlog/scan-log";
 import { decimal } from "@/core/units/decimal";
-import { typedKmh } from "@/core/units/local-units";
+import { fromLocal } from "@/core/units/local-units";
 import { corners, cornerWords } from "@/core/units/corner";
 import { loadScan, saveScan } from "@/store/jobs";
 import type { ReadScan } from "@/workers/capture.worker";
@@ -163,7 +163,7 @@ function FourSpeeds({ onSpeeds }: { onSpeeds: (speeds: Record<string, number>) =
         event.preventDefault();
         const form = new FormData(event.currentTarget);
         const speeds = Object.fromEntries(
-          corners.map((corner) => [corner, typedKmh(decimal(String(form.get(corner))), units)]),
+          corners.map((corner) => [corner, fromLocal(decimal(String(form.get(corner))), "km/h", units)]),
         );
         if (corners.some((corner) => !Number.isFinite(speeds[corner]!)))
           return toast.error(t`Type four speeds in ${units.speed}; 0 for a corner that shows none.`);

@@ -1,4 +1,4 @@
-import { languageTag } from "@/core/words/words";
+import { languageTag } from "../words/words";
 
 const STEPS: [Intl.RelativeTimeFormatUnit, number][] = [
   ["year", 31_557_600],
