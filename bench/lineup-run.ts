@@ -33,7 +33,7 @@ const TEXTBOOK = [
   "eyes:c1",
   "ohms:module.out",
   "eyes:tyres",
-  "volts-dc:battery",
+  "volts-dc:battery.positive>battery",
   "volts-dc:module",
 ];
 const MOST = 14;
@@ -133,5 +133,8 @@ export function runCar(method: Method, one: Truth, say?: (line: string) => void)
 }
 
 function textbookOrder(checks: readonly Check[]): Check[] {
-  return TEXTBOOK.flatMap((start) => checks.filter(({ id, pierces }) => id.startsWith(start) && !pierces));
+  const usual = checks.filter(
+    ({ pierces, hookup: { instrument, state } }) => !pierces && !(instrument === "volts-dc" && state.key === "off"),
+  );
+  return TEXTBOOK.flatMap((start) => usual.filter(({ id }) => id.startsWith(start)));
 }

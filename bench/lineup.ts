@@ -3,11 +3,10 @@
  * 2 % slipped readings. Baseline in the same run: a fixed textbook order of checks, weighed by the same line-up.
  * usage: npm run bench:lineup -- [cars] [--seed N] [--ours] [--intermittent] [--trace]
  */
-import { spawn } from "node:child_process";
-import { cpus } from "node:os";
 import { parseArgs } from "node:util";
 import { suspectId } from "../src/core/faults/catalogue";
 import { methods, runCar, truths, type Method, type RunResult } from "./lineup-run";
+import { inShards } from "./shards";
 
 interface Outcome extends RunResult {
   method: Method;
@@ -30,7 +29,7 @@ const CARS = Number(positionals[0] ?? 60);
 const used = values.ours ? methods.slice(0, 1) : methods;
 
 if (values.shard) runShard(values.shard);
-else report((await Promise.all(cpus().map((_, i, { length }) => startShard(`${i}/${length}`)))).flat());
+else report(await inShards<Outcome>());
 
 function runShard(shard: string): void {
   const [from, step] = shard.split("/").map(Number) as [number, number];
@@ -50,30 +49,6 @@ function runShard(shard: string): void {
         if (values.trace && (outcome.top !== outcome.truth || !outcome.proven))
           console.error(`\n#${one.car} ${outcome.kind} ${suspectId(truth.fault, truth.place)}\n${steps.join("\n")}`);
       }
-}
-
-function startShard(shard: string): Promise<Outcome[]> {
-  const child = spawn(
-    process.execPath,
-    [...process.execArgv, process.argv[1]!, ...process.argv.slice(2), "--shard", shard],
-    {
-      stdio: ["ignore", "pipe", "inherit"],
-    },
-  );
-  let text = "";
-  child.stdout.on("data", (chunk) => (text += String(chunk)));
-  return new Promise((resolve, reject) =>
-    child.on("close", (code) =>
-      code === 0
-        ? resolve(
-            text
-              .trim()
-              .split("\n")
-              .map((line) => JSON.parse(line) as Outcome),
-          )
-        : reject(new Error(`shard ${shard} ended with ${code}`)),
-    ),
-  );
 }
 
 function report(outcomes: Outcome[]): void {

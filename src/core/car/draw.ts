@@ -1,15 +1,15 @@
-import { conductorsOf, type CornerSetup } from "../circuit/setup";
-import { copperAt } from "../circuit/wire";
+import { conductorsOf, spansOf, type CornerSetup } from "../circuit/setup";
+import { copperAt, PAIR_FARAD_PER_M } from "../circuit/wire";
 import { nominalCondition } from "../circuit/condition";
 import { between, logBetween, within, type CarCondition, type Fault, type Place } from "../faults/fault";
 import { tolerancesOf } from "./tolerances";
 import { nominalRing } from "../ring/ring";
 
 /** How many numbers make one car: common tolerances first, then the fault's own. */
-export const DRAWS = 24;
+export const DRAWS = 25;
 /** From this number on they belong to the fault, not to the common tolerances. */
-export const FIRST_OWN_DRAW = 18;
-const DUTY_DRAW = 22;
+export const FIRST_OWN_DRAW = 20;
+const DUTY_DRAW = 24;
 
 /**
  * One car of this set-up: tolerances and the fault's own size. Each number says where in its usual range a value lies:
@@ -64,6 +64,9 @@ function healthyCar(setup: CornerSetup, wide: (index: number) => number): CarCon
   circuit.inputOhms = logBetween(wide(3), 15_000, 100_000);
   circuit.earthOhms = logBetween(wide(14), 0.003, 0.05);
   circuit.feedOhms = logBetween(wide(2), 0.02, 0.12);
+  circuit.insulationS = logBetween(wide(18), 1e-12, 1e-9);
+  const faradPerM = between(wide(19), PAIR_FARAD_PER_M.from, PAIR_FARAD_PER_M.to);
+  circuit.spanFarad = spansOf(setup).map(({ spanM }) => spanM * Math.max(faradPerM, PAIR_FARAD_PER_M.from / 2));
   const contact = logBetween(wide(9), 0.004, 0.02);
   for (const station of circuit.contactOhms)
     for (let wire = 0; wire < conductorsOf[setup.family].length; wire++) station[wire] = contact;

@@ -50,7 +50,12 @@ export class StateReader {
     this.state = withLamp(state, hookups);
     this.hookups = hookups;
     const pierced = hookups.flatMap((hookup) => piercedPoints({ ...hookup, state: this.state } as Hookup, setup));
-    this.solved = new SolvedCorner(setup, new CornerNet(setup, pierced));
+    const charged = hookups.some(({ instrument }) => instrument === "capacitance");
+    this.solved = new SolvedCorner(
+      setup,
+      new CornerNet(setup, pierced),
+      charged ? new CornerNet(setup, pierced) : null,
+    );
     this.pins = modulePins(setup);
     this.electrical = hookups.some((hookup) => "red" in hookup || LIVE.has(hookup.look));
     const circumferenceM = rollingCircumferenceM(parseTyre(setup.tyre) ?? DEFAULT_TYRE);
@@ -77,6 +82,8 @@ export class StateReader {
         return sure(this.alternatingV(hookup.red, hookup.black));
       case "ohms":
         return sure(this.solved.meterOhms(hookup.red, hookup.black));
+      case "capacitance":
+        return this.charge(hookup.red, hookup.black);
       case "hertz":
       case "duty":
         return this.rhythm(hookup);
@@ -151,6 +158,15 @@ export class StateReader {
     if (circuit.sensor.mode === "stuck" || this.switchedShare() === 0)
       return sure(circuit.sensor.restsHigh ? high : low);
     return this.state.wheel === "still" ? resting(circuit.sensor.restsHigh, low, high) : sure((low + high) / 2);
+  }
+
+  /** A capacitance range counts what it takes to charge the wires; past a leak of a megohm or so, or on a live circuit, it gives up. */
+  private charge(red: Point, black: Point): Outlook {
+    if (this.state.key === "on" && !this.state.batteryOff) return sure(Infinity);
+    const { farad, leakOhms } = this.solved.capacitance(red, black);
+    const givesUp = 1 / (1 + (leakOhms / GIVES_UP_OHMS) ** 2);
+    if (givesUp > 0.999) return sure(Infinity);
+    return { kind: "numbers", values: [farad, Infinity], chances: [1 - givesUp, givesUp] };
   }
 
   private alternatingV(red: Point, black: Point): number {
@@ -232,6 +248,8 @@ function resting(restsHigh: boolean, low: number, high: number): Outlook {
 }
 
 const MOVED = 0.1;
+/** A leak of this size spoils a capacitance range half the time (engineering judgement). */
+const GIVES_UP_OHMS = 2e6;
 const AVERAGING_ON_SQUARE = Math.PI / (2 * Math.SQRT2);
 
 function sure(value: number): Outlook {

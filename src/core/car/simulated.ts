@@ -104,6 +104,7 @@ function display(hookup: Hookup, outlook: Outlook & { kind: "numbers" }, at: num
       : 1;
   const value = outlook.values[at]! * Math.max(0.3, bySpin) * (1 + 0.004 * normal(random));
   if (value === Infinity || (quantity === "ohms" && value > 4e7)) return "OL";
+  if (quantity === "farads") return formatQuantity(Math.max(0, value + 5e-12 * normal(random)), "farads", 3);
   if (quantity === "volts") return formatQuantity(roundTo(value + 0.001 * normal(random), 0.001), "volts", 4);
   return formatQuantity(value, quantity, 4);
 }

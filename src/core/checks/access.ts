@@ -33,6 +33,7 @@ const MINUTES = {
   look: 1,
   pierce: 5,
   clamp: 4,
+  charge: 2,
   lampLoad: 3,
 } as const;
 /** What a hole in the insulation and a sensor that may break on its way out are worth, in minutes. */
@@ -126,6 +127,7 @@ function ownMinutes(hookup: Hookup, pierces: boolean): number {
   if (pierces) return MINUTES.pierce;
   if (hookup.instrument === "scope") return MINUTES.capture;
   if (hookup.instrument === "amps-dc") return MINUTES.clamp;
+  if (hookup.instrument === "capacitance") return MINUTES.charge;
   if (hookup.instrument === "lamp") return MINUTES.lampLoad;
   return hookup.state.wheel === "still" ? MINUTES.measure : MINUTES.probe;
 }

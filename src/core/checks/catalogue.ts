@@ -111,6 +111,8 @@ function atStation(setup: CornerSetup, station: string): Hookup[] {
   });
   for (const conductor of [first, second])
     list.push({ instrument: "ohms", red: face(station, "out", conductor), black: BODY, state: dead(station) });
+  if (station !== "plug") list.push(...shortsBeyond(setup, station));
+  list.push(...chargeOfPairs(setup, station));
   if (passive) {
     const openedSpin = state({ key: "off", unplugged: [station], wheel: "hand", speedKmh: HAND_SPIN_KMH });
     list.push({
@@ -121,6 +123,33 @@ function atStation(setup: CornerSetup, station: string): Hookup[] {
     });
   }
   return list;
+}
+
+/** A voltmeter to each wire loose at this end finds a short beyond it, to ground from battery +, to power from battery −, with the battery left on. */
+function shortsBeyond({ family }: CornerSetup, station: string): Hookup[] {
+  const openedOff = state({ key: "off", unplugged: [station] });
+  return conductorsOf[family].flatMap((conductor): Hookup[] => {
+    const wire = face(station, "out", conductor);
+    return [
+      { instrument: "volts-dc", red: { at: "battery", pole: "positive" }, black: wire, state: openedOff },
+      { instrument: "volts-dc", red: wire, black: BATTERY_NEGATIVE, state: openedOff },
+    ];
+  });
+}
+
+/** Capacitance of each wire with its neighbour, both ways from an opened plug: so much for each metre as far as both are whole. */
+function chargeOfPairs({ family }: CornerSetup, station: string): Hookup[] {
+  const [first, second, third] = conductorsOf[family];
+  const pairs = [[first!, second!], ...(third ? [[third, second!]] : [])] as [Conductor, Conductor][];
+  const sides = station === "plug" ? (["in"] as const) : (["in", "out"] as const);
+  return sides.flatMap((side) =>
+    pairs.map(([red, black]): Hookup => ({
+      instrument: "capacitance",
+      red: face(station, side, red),
+      black: face(station, side, black),
+      state: dead(station),
+    })),
+  );
 }
 
 /** Each conductor between every opened connector and the module's plug, dead: end to end, to body, to its neighbour. */

@@ -30,6 +30,7 @@ const DIALS: Partial<Record<Hookup["instrument"], [dial: string, sockets: string
   "volts-ac": [t`V AC, true RMS, 2 V range`, t`red in V·Ω, black in COM`],
   ohms: [t`Ω, leads held together first: note or null them`, t`red in V·Ω, black in COM`],
   continuity: [t`beeper; it sounds under some 30 Ω, which is not 0`, t`red in V·Ω, black in COM`],
+  capacitance: [t`nF, leads apart first: null what they show`, t`as the meter's book has it for capacitance`],
   hertz: [t`Hz, on the V socket`, t`red in V·Ω, black in COM`],
   duty: [t`duty %, on the V socket`, t`red in V·Ω, black in COM`],
   "amps-dc": [t`A DC on the clamp, zeroed beside the loop`, t`arrow of the clamp toward the sensor`],

@@ -11,6 +11,7 @@ export const instruments = [
   "volts-ac",
   "ohms",
   "continuity",
+  "capacitance",
   "amps-dc",
   "hertz",
   "duty",
@@ -25,6 +26,7 @@ export const quantityOf: Partial<Record<Instrument, Quantity>> = {
   "volts-dc": "volts",
   "volts-ac": "volts",
   ohms: "ohms",
+  capacitance: "farads",
   "amps-dc": "amps",
   hertz: "hertz",
   duty: "percent",
@@ -36,6 +38,7 @@ export const instrumentWords: Record<Instrument, string> = {
   "volts-ac": t`AC volts`,
   ohms: "ohms",
   continuity: t`continuity`,
+  capacitance: t`capacitance`,
   "amps-dc": t`DC amps`,
   hertz: "Hz",
   duty: t`duty %`,
@@ -58,7 +61,7 @@ export function isLookInstrument(instrument: Instrument): instrument is LookInst
 /** A physical description of one measurement: instrument, where both probes stand, and what the car is doing. */
 export type Hookup =
   | {
-      instrument: "volts-dc" | "volts-ac" | "ohms" | "continuity" | "amps-dc" | "hertz" | "duty";
+      instrument: "volts-dc" | "volts-ac" | "ohms" | "continuity" | "capacitance" | "amps-dc" | "hertz" | "duty";
       red: Point;
       black: Point;
       state: CircuitState;

@@ -24,5 +24,10 @@ export function interlock(hookup: Hookup): Interlock | null {
       stops: false,
       say: t`Ohms on a circuit that is not dead: what the meter shows is not the resistance. Key off and battery negative off first.`,
     };
+  if (instrument === "capacitance" && !(state.key === "off" && state.batteryOff))
+    return {
+      stops: false,
+      say: t`Capacitance on a circuit that is not dead: the meter measures the circuit's own voltage, not the wire. Key off and battery negative off first.`,
+    };
   return null;
 }

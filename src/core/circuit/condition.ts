@@ -1,5 +1,5 @@
 import { conductorsOf, meterOf, spansOf, stationsOf, type CornerSetup } from "./setup";
-import { wireOhms } from "./wire";
+import { PAIR_FARAD_PER_M, wireOhms } from "./wire";
 
 /** A defect somewhere along a span: a series resistance or a leak, at a fraction of its length from the module end. */
 export interface SpanDefect {
@@ -36,6 +36,10 @@ export interface CornerCondition {
   contactOhms: number[][];
   /** spanOhms[span], per conductor, undamaged. */
   spanOhms: number[];
+  /** spanFarad[span], between two neighbouring conductors. */
+  spanFarad: number[];
+  /** Siemens from each joint and stretch of wire to ground: dry insulation to a damp loom, decades apart. */
+  insulationS: number;
   spanDefects: SpanDefect[];
   /** Station whose contacts are crossed (first two conductors), or -1. */
   crossedStation: number;
@@ -80,6 +84,8 @@ export function nominalCondition(setup: CornerSetup): CornerCondition {
     channelAlive: true,
     contactOhms: stationsOf(setup).map(() => new Array<number>(wires).fill(0.008)),
     spanOhms: spansOf(setup).map(({ spanM, mm2 }) => wireOhms(spanM, mm2)),
+    spanFarad: spansOf(setup).map(({ spanM }) => spanM * PAIR_FARAD_PER_M.usual),
+    insulationS: 1e-10,
     spanDefects: [],
     crossedStation: -1,
     bridge: null,

@@ -3,12 +3,11 @@ import { Ladder } from "./ladder";
 import type { Point } from "./point";
 import { conductorsOf, stationsOf, type Conductor, type CornerSetup } from "./setup";
 import type { CircuitState } from "./state";
+import { BODY_SHARE } from "./wire";
 
 /** What the sensor's output is doing in this solve. */
 export type SensorLevel = "low" | "high";
 
-/** Every node leaks this much to ground: 10 GΩ, dry insulation. */
-const INSULATION_S = 1e-10;
 const EARTH = 0;
 const POWER = 1;
 const FIRST = 2;
@@ -46,6 +45,7 @@ export class CornerNet {
   private readonly cuts: Cut[][];
   private lastLevel = 0;
   private loaded = false;
+  private radPerS = 0;
 
   /** @param pierced points on spans that readings will touch @param defects the most span defects a car will have */
   constructor(setup: CornerSetup, pierced: readonly Point[] = [], defects = 3) {
@@ -67,9 +67,18 @@ export class CornerNet {
    * Writes one car into the network.
    * @param sensorOn false when the sensor has less than its minimum voltage and only conducts as a resistor
    * @param loaded current is asked of the wires, as a running sensor or a lamp does and an ohmmeter does not
+   * @param radPerS above 0, the capacitance of the wires is written in too, as the size of its admittance there
    */
-  stamp(car: CornerCondition, state: CircuitState, level: SensorLevel, sensorOn: boolean, loaded = false): void {
-    this.ladder.clear(INSULATION_S);
+  stamp(
+    car: CornerCondition,
+    state: CircuitState,
+    level: SensorLevel,
+    sensorOn: boolean,
+    loaded = false,
+    radPerS = 0,
+  ): void {
+    this.ladder.clear(car.insulationS);
+    this.radPerS = radPerS;
     this.loaded = loaded || (state.key === "on" && !state.batteryOff);
     const powered = state.key === "on" && !state.batteryOff;
     this.stampModule(car, state, powered);
@@ -180,7 +189,7 @@ export class CornerNet {
     let from = 0;
     let series: SpanDefect | null = null;
     for (const cut of cuts) {
-      this.stampPiece(car.spanOhms[span]! * Math.max(cut.fraction - from, 1e-6), level, series);
+      this.stampPiece(car, span, cut.fraction - from, level, series);
       level += 1;
       from = cut.fraction;
       series = null;
@@ -188,14 +197,35 @@ export class CornerNet {
       else if (cut.defect!.kind === "series") series = cut.defect!;
       else this.stampLeak(cut.defect!, level, rail);
     }
-    this.stampPiece(car.spanOhms[span]! * Math.max(1 - from, 1e-6), level, series);
+    this.stampPiece(car, span, 1 - from, level, series);
     return level + 1;
   }
 
-  private stampPiece(ohms: number, level: number, series: SpanDefect | null): void {
+  private stampPiece(
+    car: CornerCondition,
+    span: number,
+    length: number,
+    level: number,
+    series: SpanDefect | null,
+  ): void {
+    const part = Math.max(length, 1e-6);
+    const ohms = car.spanOhms[span]! * part;
     for (let wire = 0; wire < this.wires; wire++) {
       const extra = series !== null && series.conductor === wire ? this.seriesOhms(series) : 0;
       if (extra < Infinity) this.ladder.join(this.node(level, wire), this.node(level + 1, wire), 1 / (ohms + extra));
+    }
+    if (this.radPerS === 0) return;
+    // Damage in series sits at the piece's start: all of its capacitance is then beyond the damage.
+    const siemens = this.radPerS * car.spanFarad[span]! * part;
+    if (series === null) this.stampCapacitance(level, siemens / 2);
+    this.stampCapacitance(level + 1, series === null ? siemens / 2 : siemens);
+  }
+
+  private stampCapacitance(level: number, siemens: number): void {
+    for (let wire = 0; wire < this.wires; wire++) {
+      this.ladder.joinPotential(this.node(level, wire), BODY_SHARE * siemens, 0);
+      for (let other = wire + 1; other < this.wires; other++)
+        this.ladder.join(this.node(level, wire), this.node(level, other), siemens);
     }
   }
 

@@ -17,6 +17,9 @@ const OHMMETER_RANGES: readonly (readonly [number, number])[] = [
   [Infinity, 2e-8],
 ];
 
+/** A capacitance range charges and discharges some fifty times a second (from memory, typical of hand meters). */
+const CAPACITANCE_RAD_PER_S = 300;
+
 /** Under this a meter's own load cannot matter to what is shown. */
 const NOTHING_V = 2e-4;
 
@@ -31,6 +34,9 @@ export class SolvedCorner {
   private readonly low: Float64Array;
   private readonly high: Float64Array;
   private readonly scratch: Float64Array;
+  /** The same corner with the capacitance of its wires, for the meter range that asks for it. */
+  private readonly charged: CornerNet | null;
+  private chargedFor: CornerCondition | null = null;
   private readonly loadShape: Float64Array;
   private load: { a: number; b: number; ohms: number } | null = null;
   private car!: CornerCondition;
@@ -39,7 +45,9 @@ export class SolvedCorner {
   private awakeLow = true;
   private awakeHigh = true;
 
-  constructor(setup: CornerSetup, net: CornerNet) {
+  /** @param charged a second net of the same corner, needed by `capacitance` only */
+  constructor(setup: CornerSetup, net: CornerNet, charged: CornerNet | null = null) {
+    this.charged = charged;
     this.setup = setup;
     this.net = net;
     this.low = new Float64Array(net.ladder.size);
@@ -57,6 +65,7 @@ export class SolvedCorner {
     this.loaded = loaded;
     this.car = car;
     this.state = state;
+    this.chargedFor = null;
     const canWake =
       this.setup.family !== "passive" &&
       state.key === "on" &&
@@ -106,6 +115,24 @@ export class SolvedCorner {
       if (Math.abs(shown) <= fullScale) return shown;
     }
     return Infinity;
+  }
+
+  /**
+   * Farads between two points of a dead circuit, and the ohms beside them that a capacitance range would trip over.
+   * The admittance of the wires is added as if it were conductance, which holds where every resistance on the way is
+   * far below or far above it (tens of megohms).
+   */
+  capacitance(red: Point, black: Point): { farad: number; leakOhms: number } {
+    const leakOhms = this.betweenOhms(red, black);
+    const net = this.charged!;
+    if (this.chargedFor !== this.car) {
+      net.stamp(cold(this.car, this.state), this.state, "low", false, false, CAPACITANCE_RAD_PER_S);
+      this.chargedFor = this.car;
+    }
+    const [a, b] = [net.nodeOf(red), net.nodeOf(black)];
+    const shape = net.ladder.unit(a, b, new Float64Array(net.ladder.size));
+    const siemens = 1 / (nodeValue(shape, a) - nodeValue(shape, b));
+    return { farad: Math.max(0, siemens - 1 / leakOhms) / CAPACITANCE_RAD_PER_S, leakOhms };
   }
 
   /** Amperes through the test lamp or LED that the state hooks up; 0 when there is none. */

@@ -68,6 +68,7 @@ function drawCase(random: () => number): Case {
   if (random() < 0.15) car.bridge = { station: 1, ohms: ohms(100, 1e5), staysWhenOpen: true };
   car.sensor.mode = pick(["alive", "alive", "alive", "open", "short"]);
   car.earthOhms = ohms(0.01, 3);
+  car.insulationS = 1 / ohms(1e9, 1e12);
   const state: CircuitState = {
     key: random() < 0.8 ? "on" : "off",
     unplugged: random() < 0.3 ? [pick(["plug", "c1", "module"])] : [],
@@ -145,7 +146,7 @@ function netlist({ setup, car, state, level }: Case, outputOn: boolean): string 
     });
   }
   sensor(out, r, face, car, setup, level, state, outputOn);
-  for (const node of nodes) r(node, "0", 1e10);
+  for (const node of nodes) r(node, "0", 1 / car.insulationS);
   out.push(".options reltol=1e-10 abstol=1e-16 vntol=1e-13 gmin=1e-20 itl1=500", ".op", ".end");
   return out.join("\n");
 }

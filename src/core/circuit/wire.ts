@@ -17,3 +17,13 @@ export function wireOhms(lengthM: number, mm2: number, celsius = 20): number {
 export function copperAt(ohmsAt20: number, celsius: number): number {
   return ohmsAt20 * (1 + COPPER_ALPHA_20 * (celsius - 20));
 }
+
+/**
+ * Capacitance between the two conductors of a harness pair, farads per metre: 45 to 80 pF/m by twist and insulation.
+ * The parallel-wire line, C = π·ε0·ε/acosh(D/d), gives it from the conductor and outer diameters of ISO 6722-1
+ * (from memory) with PVC and air mixed between the wires.
+ */
+export const PAIR_FARAD_PER_M = { from: 45e-12, usual: 60e-12, to: 80e-12 } as const;
+
+/** Capacitance of one wire to body metal, as a share of that to its neighbour (engineering judgement). */
+export const BODY_SHARE = 0.3;

@@ -39,4 +39,14 @@ const ALIKE: Record<SkipReason, Alike> = {
 };
 
 /** Instruments one may be without; everyone has eyes, hands and a meter. */
-const TOOLS: ReadonlySet<string> = new Set(["scope", "film", "gauge", "scan", "amps-dc", "lamp", "hertz", "duty"]);
+const TOOLS: ReadonlySet<string> = new Set([
+  "scope",
+  "film",
+  "gauge",
+  "scan",
+  "capacitance",
+  "amps-dc",
+  "lamp",
+  "hertz",
+  "duty",
+]);

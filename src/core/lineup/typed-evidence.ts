@@ -25,7 +25,8 @@ export function typedEvidence(
   if (!parsed.ok) return parsed;
   if (parsed.value.kind === "beep") return heardBeep(hookup, parsed.value.heard);
   if (parsed.value.kind === "over-limit") {
-    if (hookup.instrument === "ohms") return { ok: true, evidence: { hookup, value: { kind: "over-limit" } } };
+    if (SHOWS_OVER_LIMIT.has(hookup.instrument))
+      return { ok: true, evidence: { hookup, value: { kind: "over-limit" } } };
     return { ok: false, say: t`OL is a reading in ohms. On volts, choose a higher range and read again.` };
   }
   const { value, resolution, coupling } = parsed.value;
@@ -42,6 +43,9 @@ export function typedEvidence(
     },
   };
 }
+
+/** Where OL tells something of the circuit and not of the range chosen. */
+const SHOWS_OVER_LIMIT: ReadonlySet<Hookup["instrument"]> = new Set(["ohms", "capacitance"]);
 
 /** A beep heard while asked for ohms is a continuity reading between the same points. */
 function heardBeep(hookup: Hookup, heard: boolean): { ok: true; evidence: Evidence } | { ok: false; say: string } {

@@ -36,6 +36,11 @@ const STEPS: Record<Quantity, [number, number, string][]> = {
     [1e3, 1e3, "k"],
     [0, 1, ""],
   ],
+  farads: [
+    [1e-6, 1e-6, "µ"],
+    [1e-9, 1e-9, "n"],
+    [0, 1e-12, "p"],
+  ],
   amps: [
     [0.5, 1, ""],
     [0, 1e-3, "m"],

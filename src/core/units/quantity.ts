@@ -2,6 +2,7 @@
 export const quantityUnits = {
   volts: "V",
   ohms: "Ω",
+  farads: "F",
   amps: "A",
   hertz: "Hz",
   percent: "%",

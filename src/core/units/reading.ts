@@ -103,17 +103,21 @@ const PREFIX: Record<string, number> = {
   µ: 1e-6,
   μ: 1e-6,
   n: 1e-9,
+  p: 1e-12,
   G: 1e9,
 };
+/** What a number without a unit is in where it is not the base unit: a meter set to capacitance shows nanofarads. */
+const BARE_SCALE: Partial<Record<Quantity, number>> = { farads: 1e-9 };
 const BASE: [RegExp, Quantity][] = [
   [/^(v|volts?)$/i, "volts"],
   [/^(Ω|Ω|ohms?|r)$/i, "ohms"],
+  [/^(f|farads?)$/i, "farads"],
   [/^(a|amps?)$/i, "amps"],
   [/^(hz|hertz)$/i, "hertz"],
 ];
 
 function parseUnit(lower: string, raw: string, expected: Quantity): Unit | null {
-  if (lower === "") return { quantity: expected, scale: 1 };
+  if (lower === "") return { quantity: expected, scale: BARE_SCALE[expected] ?? 1 };
   const fixed = FIXED_UNITS[lower.replace(/\s/g, "")];
   if (fixed) return fixed;
   const coupled = /^(.*?)\s*(ac|dc|rms)$/i.exec(raw);
@@ -131,7 +135,7 @@ function parseUnit(lower: string, raw: string, expected: Quantity): Unit | null 
 
 /** `1.1k` has no unit but a prefix; `m` is milli for volts and amps and mega for ohms, where milliohms are never typed bare. */
 function barePrefix(letter: string, expected: Quantity): Unit | null {
-  if (letter === "G" || letter === "n") return null;
+  if ((letter === "G" || letter === "n" || letter === "p") && expected !== "farads") return null;
   return { quantity: expected, scale: prefixScale(letter, expected) };
 }
 
@@ -156,6 +160,7 @@ const FIXED_UNITS: Record<string, Unit> = {
 const EXAMPLES: Record<Quantity, string> = {
   volts: t`11.2, 953mV or 0.65vac`,
   ohms: t`1.1k, 0.4 or OL`,
+  farads: t`0.42 nF, 420p or OL`,
   amps: t`7mA or 0.014`,
   hertz: "55.7",
   percent: "50",
