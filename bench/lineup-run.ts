@@ -37,7 +37,8 @@ const TEXTBOOK = [
   "volts-dc:module",
 ];
 const MOST = 14;
-const SLIPS = 0.02;
+/** One reading in fifty is taken in the wrong place. */
+export const SLIPS = 0.02;
 const SPREAD = 1.5;
 
 export interface Truth {
@@ -104,11 +105,8 @@ export function runCar(method: Method, one: Truth, say?: (line: string) => void)
         ? proposeChecks(lineUp, { approach: "information", pierce: false }, { done, skipped: new Set() })[0]?.check
         : queue.shift();
     if (!check) break;
-    const wrongPlace =
-      slips() < SLIPS
-        ? lineUp.checks.find((other) => other.hookup.instrument === check.hookup.instrument && other.id !== check.id)
-        : undefined;
-    const text = readCar(car, wrongPlace && "red" in check.hookup ? wrongPlace.hookup : check.hookup);
+    const wrongPlace = slips() < SLIPS ? otherPlace(lineUp.checks, check) : undefined;
+    const text = readCar(car, (wrongPlace ?? check).hookup);
     const typed = typedEvidence(check.hookup, text, setup);
     if (!typed.ok) throw new Error(typed.say);
     lineUp.add(typed.evidence);
@@ -130,6 +128,12 @@ export function runCar(method: Method, one: Truth, say?: (line: string) => void)
       return { proven: parts[0]!.part, top: parts[0]!.part, readings, minutes, parts };
   }
   return { proven: null, top: parts[0]!.part, readings, minutes, parts };
+}
+
+/** Where a slipped probe stands: another check of the same instrument. Words do not slip this way. */
+export function otherPlace(checks: readonly Check[], { id, hookup }: Check): Check | undefined {
+  if (!("red" in hookup)) return undefined;
+  return checks.find((other) => other.hookup.instrument === hookup.instrument && other.id !== id);
 }
 
 function textbookOrder(checks: readonly Check[]): Check[] {

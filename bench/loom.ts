@@ -1,7 +1,7 @@
 /**
  * Finding damage along a loom once the kind of damage and the wire are known, for every wire fault: the plan against
  * plain halving and against the exact least expected cost (dynamic programming over what is left), on random looms.
- * Halving and the optimum read without error; the optimum may, for an open, also take capacitances.
+ * One reading in fifty slips; the least cost is without slips, and may, for an open, take capacitances.
  * usage: npm run bench:loom -- [looms] [--seed N] [--trace]
  */
 import { parseArgs } from "node:util";
@@ -13,7 +13,9 @@ import { complaintSchema } from "../src/core/lineup/complaint";
 import { LineUp } from "../src/core/lineup/line-up";
 import { proposeChecks } from "../src/core/lineup/next-check";
 import { typedEvidence } from "../src/core/lineup/typed-evidence";
+import { otherPlace, SLIPS } from "./lineup-run";
 import { inShards } from "./shards";
+import { normalScore, seeded } from "../src/core/random/random";
 import { xorshift } from "./wave-maker";
 
 const { values, positionals } = parseArgs({
@@ -23,17 +25,25 @@ const { values, positionals } = parseArgs({
 const LOOMS = Number(positionals[0] ?? 100);
 const MOST = 12;
 /** The span is taken for found at this share. */
-const FOUND = 0.97;
+const FOUND = 0.95;
 const BATTERY_OFF_MIN = 2;
+/** Minutes to an inline connector: in reach, in the arch, wheel off, behind a liner, behind trim (engineering judgement). */
+const INLINE_MINUTES = [4, 7, 8, 15, 25];
 /** Places along a span, and capacitances of a metre, that stand for all. */
-const PLACES = 20;
+const PLACES = 12;
 const random = xorshift(Number(values.seed));
+
+/** What a way of searching found and took. */
+interface Run {
+  right: boolean;
+  minutes: number;
+}
 
 interface Outcome {
   fault: string;
-  right: boolean;
-  plan: number;
-  halving: number;
+  plan: Run;
+  halving: Run;
+  twice: Run;
   optimum: number;
 }
 
@@ -60,17 +70,22 @@ function outcomeOf(setup: CornerSetup, truth: Suspectable, damages: readonly Sus
   // A short is told apart only with the plug open: one minute more at each station.
   const openMin = code.startsWith("wire-to-") ? 1 : 0;
   const steps: string[] = [];
-  const run = plan(setup, truth, alike, n, steps);
-  const outcome = {
+  const span = truth.place.span!;
+  const slips = seeded(700 + n);
+  const ran = (run: { span: number | undefined; minutes: number }): Run => ({
+    right: run.span === span,
+    minutes: run.minutes,
+  });
+  const outcome: Outcome = {
     fault: code,
-    right: run.span === truth.place.span,
-    plan: run.minutes,
-    halving: halve(setup, truth.place.span!, openMin),
+    plan: ran(plan(setup, truth, alike, n, slips, steps)),
+    halving: ran(halve(setup, span, openMin, slips, 1)),
+    twice: ran(halve(setup, span, openMin, slips, 2)),
     optimum: code === "wire-open" ? leastByCapacitance(setup, bySpan) : leastByHalves(setup, bySpan, openMin),
   };
   if (values.trace)
     console.error(
-      `${code} ${truth.place.id} access ${stationsOf(setup).map(accessMinutes).join()} shares ${bySpan.map((one) => one.toFixed(2)).join()} plan ${outcome.plan} halving ${outcome.halving} optimum ${outcome.optimum.toFixed(1)}\n  ${steps.join("\n  ")}`,
+      `${code} ${truth.place.id} access ${stationsOf(setup).map(accessMinutes).join()} shares ${bySpan.map((one) => one.toFixed(2)).join()} ${JSON.stringify(outcome)}\n  ${steps.join("\n  ")}`,
     );
   return outcome;
 }
@@ -87,9 +102,12 @@ function report(outcomes: readonly Outcome[]): void {
 
 function line(name: string, own: readonly Outcome[]): void {
   const mean = (of: (one: Outcome) => number) => own.reduce((all, one) => all + of(one), 0) / own.length;
-  const [plan, halving, optimum] = [mean((one) => one.plan), mean((one) => one.halving), mean((one) => one.optimum)];
+  const found = (way: "plan" | "halving" | "twice") =>
+    `${(100 * mean((one) => Number(one[way].right))).toFixed(1)} % in ${mean((one) => one[way].minutes).toFixed(1)} min`;
+  const ours = mean((one) => one.plan.minutes);
+  const against = (minutes: number) => `(${((100 * ours) / minutes).toFixed(0)} %)`;
   console.log(
-    `${name.padEnd(20)} ${String(own.length).padStart(4)}  right span ${(100 * mean((one) => Number(one.right))).toFixed(1).padStart(5)} %  minutes: plan ${plan.toFixed(1).padStart(5)}, halving ${halving.toFixed(1)} (${((100 * plan) / halving).toFixed(0)} %), optimum ${optimum.toFixed(1)} (${((100 * plan) / optimum).toFixed(0)} %)`,
+    `${name.padEnd(18)} ${String(own.length).padStart(4)}  right span: plan ${found("plan")}, halving ${found("halving")} ${against(mean((one) => one.halving.minutes))}, halving with every reading twice ${found("twice")} ${against(mean((one) => one.twice.minutes))}, least ${mean(({ optimum }) => optimum).toFixed(1)} min ${against(mean(({ optimum }) => optimum))}`,
   );
 }
 
@@ -105,7 +123,7 @@ function loom(): CornerSetup {
     path.push(
       i === spans - 1
         ? { station: "plug", accessMin: 7 }
-        : { station: `c${i + 1}`, accessMin: Math.round(3 + 9 * random()) },
+        : { station: `c${i + 1}`, accessMin: INLINE_MINUTES[Math.floor(INLINE_MINUTES.length * random())] },
     );
   }
   return cornerSetupSchema.parse({ corner: "RL", family: "active-2wire", path });
@@ -121,9 +139,16 @@ function shares(setup: CornerSetup, alike: readonly Suspectable[]): number[] {
     );
 }
 
-function plan(setup: CornerSetup, truth: Suspectable, alike: readonly Suspectable[], seed: number, steps: string[]) {
+function plan(
+  setup: CornerSetup,
+  truth: Suspectable,
+  alike: readonly Suspectable[],
+  seed: number,
+  slips: () => number,
+  steps: string[],
+) {
   const car = simulateCar(setup, suspectId(truth.fault, truth.place), { seed: 500 + seed, spread: 1.5 });
-  const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed, perGroup: 64 });
+  const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed });
   const { groups, weight } = lineUp.candidates;
   const known = new Set(alike.map(({ fault, place }) => suspectId(fault, place)));
   const total = alike.reduce((sum, { prior }) => sum + prior, 0);
@@ -141,9 +166,11 @@ function plan(setup: CornerSetup, truth: Suspectable, alike: readonly Suspectabl
     if (spans[0]!.share >= FOUND) return { minutes, span: spans[0]!.span };
     const [next] = proposeChecks(lineUp, { approach: "information", pierce: false }, { done, skipped: new Set() });
     if (!next) return { minutes, span: spans[0]!.span };
-    const shown = readCar(car, next.check.hookup);
+    const { hookup } = next.check;
+    const wrong = slips() < SLIPS && otherPlace(lineUp.checks, next.check);
+    const shown = readCar(car, wrong ? wrong.hookup : hookup);
     steps.push(`${next.check.id} = ${shown}, ${next.minutes} min`);
-    const typed = typedEvidence(next.check.hookup, shown, setup);
+    const typed = typedEvidence(hookup, shown, setup);
     if (!typed.ok) throw new Error(typed.say);
     lineUp.add(typed.evidence);
     minutes += next.minutes;
@@ -158,17 +185,29 @@ function costAt(setup: CornerSetup, station: number, openMin: number): number {
   return 1 + openMin + accessMinutes(stationsOf(setup)[station]!);
 }
 
-/** Present or absent at the middle station of what is left. */
-function halve(setup: CornerSetup, span: number, openMin: number): number {
+/**
+ * Present or absent at the middle station of what is left, a slip turning the answer over.
+ * @param times each reading is taken this often, and once more where they disagree
+ */
+function halve(setup: CornerSetup, span: number, openMin: number, slips: () => number, times: 1 | 2) {
   let [from, to] = [0, stationsOf(setup).length - 1];
   let minutes = 0;
   while (to - from > 1) {
     const middle = (from + to) >> 1;
     minutes += costAt(setup, middle, openMin);
-    if (span >= middle) from = middle;
+    const read = () => span >= middle !== slips() < SLIPS;
+    let present = read();
+    if (times === 2) {
+      minutes += 1;
+      if (read() !== present) {
+        minutes += 1;
+        present = read();
+      }
+    }
+    if (present) from = middle;
     else to = middle;
   }
-  return minutes;
+  return { span: from, minutes };
 }
 
 /** Least expected minutes: the optimal alphabetic tree with unequal costs (Knuth, Acta Informatica 1, 1971). */
@@ -192,66 +231,84 @@ function leastByHalves(
   return best;
 }
 
+/** One possible break, all alike in chance within a span. */
+interface Break {
+  span: number;
+  /** Of its span, from the module end. */
+  along: number;
+  faradPerM: number;
+  chance: number;
+}
+
 /**
- * As `leastByHalves`, where the capacitance both ways from an opened plug may be taken once too: it tells the side, and
- * the distance as well as the capacitance of a metre is known. A second one, from elsewhere, is taken to tell all.
+ * As `leastByHalves`, where capacitances may be taken too, both ways from an opened plug, twice at the most: each tells
+ * the side, and the distance as well as the capacitance of a metre is known by then.
  */
-function leastByCapacitance(setup: CornerSetup, bySpan: readonly number[], from = 0, to = bySpan.length): number {
-  const all = sum(bySpan, from, to);
-  if (to - from <= 1 || all === 0) return 0;
+function leastByCapacitance(setup: CornerSetup, bySpan: readonly number[]): number {
+  const breaks = bySpan.flatMap((share, span) =>
+    Array.from({ length: PLACES * PLACES }, (_, i) => ({
+      span,
+      along: ((i % PLACES) + 0.5) / PLACES,
+      faradPerM: faradAt((Math.floor(i / PLACES) + 0.5) / PLACES),
+      chance: share / PLACES / PLACES,
+    })),
+  );
+  return leastOf(setup, breaks, 0, bySpan.length, 2);
+}
+
+function leastOf(setup: CornerSetup, breaks: readonly Break[], from: number, to: number, charges: number): number {
+  const bySpan = spansOf(setup).map(() => 0);
+  for (const { span, chance } of breaks) bySpan[span]! += chance;
+  const all = sum(bySpan, 0, bySpan.length);
+  if (to - from <= 1 || Math.max(...bySpan) >= FOUND * all) return 0;
+  if (charges === 0) return leastByHalves(setup, bySpan, 0, from, to);
   let best = Infinity;
-  for (let middle = from + 1; middle < to; middle++)
+  for (let middle = from + 1; middle < to; middle++) {
+    const [near, far] = [breaks.filter(({ span }) => span < middle), breaks.filter(({ span }) => span >= middle)];
     best = Math.min(
       best,
       costAt(setup, middle, 0) +
-        (sum(bySpan, from, middle) / all) * leastByCapacitance(setup, bySpan, from, middle) +
-        (sum(bySpan, middle, to) / all) * leastByCapacitance(setup, bySpan, middle, to),
+        (sum(bySpan, from, middle) / all) * (near.length ? leastOf(setup, near, from, middle, charges) : 0) +
+        (sum(bySpan, middle, to) / all) * (far.length ? leastOf(setup, far, middle, to, charges) : 0),
     );
+  }
   for (let station = Math.max(1, from); station <= to; station++) {
-    let cost = chargeCostAt(setup, station) + BATTERY_OFF_MIN;
-    for (const left of afterCapacitance(setup, bySpan, station, from, to)) {
-      const chance = sum(left, from, to) / all;
-      const once = leastByHalves(setup, left, 0, from, to);
-      cost += chance * (once === 0 ? 0 : Math.min(once, leastSecond(setup, station, from, to)));
-    }
+    let cost = chargeCostAt(setup, station) + (charges === 2 ? BATTERY_OFF_MIN : 0);
+    for (const [beyond, left] of afterCapacitance(setup, breaks, station))
+      cost +=
+        (left.reduce((one, { chance }) => one + chance, 0) / all) *
+        leastOf(setup, left, beyond ? Math.max(from, station) : from, beyond ? to : Math.min(to, station), charges - 1);
     best = Math.min(best, cost);
   }
   return best;
 }
 
-/** What is left of each span's chance by outcome: distances that 8 % part, on either side of the station. */
-function afterCapacitance(
-  setup: CornerSetup,
-  bySpan: readonly number[],
-  station: number,
-  from: number,
-  to: number,
-): number[][] {
+/** The breaks that each outcome leaves, and whether it lies beyond the station: told apart by two deviations of the meter. */
+function afterCapacitance(setup: CornerSetup, breaks: readonly Break[], station: number): [boolean, Break[]][] {
   const lengths = spansOf(setup).map(({ spanM }) => spanM);
-  const outcomes = new Map<string, number[]>();
-  for (let span = from; span < to; span++)
-    for (let step = 0; step < PLACES; step++) {
-      const along = (step + 0.5) / PLACES;
-      const beyond = span >= station;
-      const metres = beyond
-        ? sum(lengths, station, span) + along * lengths[span]!
-        : sum(lengths, span + 1, station) + (1 - along) * lengths[span]!;
-      for (let k = 0; k < PLACES; k++) {
-        const perM = PAIR_FARAD_PER_M.from + ((k + 0.5) / PLACES) * (PAIR_FARAD_PER_M.to - PAIR_FARAD_PER_M.from);
-        const outcome = `${beyond}${Math.round(Math.log(metres * perM) / 0.08)}`;
-        const left = outcomes.get(outcome) ?? bySpan.map(() => 0);
-        outcomes.set(outcome, left);
-        left[span]! += bySpan[span]! / PLACES / PLACES;
-      }
-    }
-  return [...outcomes.values()];
+  const outcomes = new Map<number, Break[]>();
+  for (const one of breaks) {
+    const beyond = one.span >= station;
+    const metres = beyond
+      ? sum(lengths, station, one.span) + one.along * lengths[one.span]!
+      : sum(lengths, one.span + 1, station) + (1 - one.along) * lengths[one.span]!;
+    const outcome = (beyond ? 1000 : 0) + Math.round(inDeviations(metres * one.faradPerM) / 2);
+    const left = outcomes.get(outcome);
+    if (left) left.push(one);
+    else outcomes.set(outcome, [one]);
+  }
+  return [...outcomes].map(([outcome, left]) => [outcome > 500, left]);
 }
 
-function leastSecond(setup: CornerSetup, station: number, from: number, to: number): number {
-  const others = stationsOf(setup)
-    .map((_, other) => other)
-    .slice(Math.max(1, from), to + 1);
-  return Math.min(...others.filter((other) => other !== station).map((other) => chargeCostAt(setup, other)));
+/** A capacitance counted in standard deviations of the meter from 0: 3 % of it and 8 pF. */
+function inDeviations(farad: number): number {
+  return Math.asinh((0.03 * farad) / 8e-12) / 0.03;
+}
+
+/** Capacitance of a metre below which such a share of cars lie, as the line-up draws them: the usual range is ±1.2 deviations. */
+function faradAt(share: number): number {
+  const { from, to } = PAIR_FARAD_PER_M;
+  return (from + to) / 2 + ((to - from) / 2.4) * normalScore(share);
 }
 
 /** Getting there, opening the plug, and the two minutes of a nulled range. */

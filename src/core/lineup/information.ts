@@ -1,5 +1,6 @@
-import type { Candidates } from "./candidates";
+import type { Candidates, Group } from "./candidates";
 import type { ForecastTable } from "./forecast";
+import { fitSlope, type Cloud } from "./kernel";
 import { overLimitChance, scaleError, toScale } from "./scale";
 import { BLUNDER } from "./weigh";
 
@@ -57,6 +58,7 @@ export class InformationTable {
  * Sorts one check's forecasts into outcome bins by group.
  * @param within weights of the candidates forecast, summing to 1 in each group (see `subsetWeights`)
  * @param voices for each group, the group whose forecasts stand for it (see reach.ts)
+ * @param clouds what each group's candidates stand for, where it is at hand (see kernel.ts)
  */
 export function informationTable(
   table: ForecastTable,
@@ -65,6 +67,7 @@ export function informationTable(
   stride: number,
   within: Float64Array,
   voices: Int32Array,
+  clouds: readonly Cloud[] = [],
 ): InformationTable {
   const speaking = new Set<number>();
   voices.forEach((voice, g) => {
@@ -78,7 +81,10 @@ export function informationTable(
   const chances = new Float64Array(candidates.groups.length * all);
   candidates.groups.forEach(({ first, size }, g) => {
     if (!speaking.has(g)) return;
-    const kernels = slotKernels(table, { first, size }, within, stride);
+    const cloud = clouds[g];
+    const kernels = cloud
+      ? cloudKernels(table, candidates, candidates.groups[g]!, cloud, stride)
+      : slotKernels(table, { first, size }, within, stride);
     for (let row = first; row < first + size; row += stride) {
       const weight = within[row]!;
       if (weight < 1e-6) continue;
@@ -210,6 +216,34 @@ function slotKernels(
   return kernels;
 }
 
+/**
+ * The blur of each slot's forecasts from what the candidates stand for: dearer than `slotKernels`, and right where a
+ * reading spreads by place or by a tolerance the candidates show.
+ */
+function cloudKernels(
+  table: ForecastTable & { kind: "numbers" },
+  candidates: Candidates,
+  group: Group,
+  cloud: Cloud,
+  stride: number,
+): Float64Array {
+  const { instrument } = table.hookup;
+  return Float64Array.from({ length: table.slots }, (_, slot) => {
+    const x = new Float64Array(group.size).fill(NaN);
+    let [sum, mean] = [0, 0];
+    for (let k = 0; k < group.size; k += stride) {
+      const at = ((group.first + k) / stride) * table.slots + slot;
+      if (table.chances[at] === 0 || table.values[at] === Infinity) continue;
+      x[k] = toScale(instrument, table.values[at]!);
+      sum += candidates.weight[group.first + k]!;
+      mean += candidates.weight[group.first + k]! * x[k]!;
+    }
+    const slope = sum > 0 ? fitSlope(candidates, group, cloud, x, mean / sum, SMALL_ERROR) : null;
+    return Math.min(WIDEST_KERNEL, Math.sqrt(slope?.variance ?? 0));
+  });
+}
+
+const SMALL_ERROR = 0.02;
 const CLOUD_OVER_SCATTER = 1.6;
 const WIDEST_KERNEL = 0.5;
 

@@ -32,6 +32,12 @@ export interface Weighed {
   perCandidate: Float64Array;
 }
 
+/** A check's forecasts as planning needs them, and the group that speaks for each (see reach.ts). */
+export interface PlanningTable {
+  table: ForecastTable;
+  voices: Int32Array;
+}
+
 /**
  * The line-up of candidate cars for one corner. Feed it readings in order; it re-weighs, and where few candidates
  * are left it redraws them. Same set-up, complaint, seed and readings give the same numbers anywhere.
@@ -47,7 +53,8 @@ export class LineUp {
   private readonly forecasts: Forecasts;
   private readonly planning: Forecasts;
   private readonly seed: number;
-  private readonly clouds: Cloud[];
+  /** What each group's candidates stand for. */
+  readonly clouds: readonly Cloud[];
   private readonly reach: Reach;
   /** Words each look was answered with, in order. */
   private readonly answers = new Map<string, string[]>();
@@ -146,7 +153,7 @@ export class LineUp {
   }
 
   /** Forecasts of every `PLANNING_STRIDE`-th candidate only, for choosing among many checks. */
-  planningTables(hookups: readonly Hookup[]): { table: ForecastTable; voices: Int32Array }[] {
+  planningTables(hookups: readonly Hookup[]): PlanningTable[] {
     const shares = this.shares();
     this.reach.learn(hookups);
     const voices = new Map(hookups.map((hookup) => [hookup, this.reach.voices(hookup, shares)]));

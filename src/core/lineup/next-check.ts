@@ -1,11 +1,12 @@
-import { hookupKey } from "../checks/hookup";
+import { hookupKey, type Instrument } from "../checks/hookup";
 import type { Check } from "../checks/catalogue";
 import { PLANNING_STRIDE } from "./forecast";
 import { HEALTHY } from "../faults/fault";
-import type { LineUp } from "./line-up";
+import type { Cloud } from "./kernel";
+import type { LineUp, PlanningTable } from "./line-up";
 import type { Policy } from "./policy";
 import { isGateCheck, moduleGatePassed, sharesByPart } from "./suspects";
-import { informationTable, subsetWeights, type InformationTable } from "./information";
+import { informationTable, NEGLIGIBLE_SHARE, subsetWeights, type InformationTable } from "./information";
 
 export interface Proposal {
   check: Check;
@@ -52,18 +53,18 @@ export function proposeChecks(lineUp: LineUp, policy: Policy, progress: Progress
   const tables = lineUp.planningTables(allowed.map(({ hookup }) => hookup));
   const shares = lineUp.shares();
   const within = subsetWeights(lineUp.candidates, PLANNING_STRIDE);
-  const single = allowed.map((check, i): Scored => {
-    const information = informationTable(
-      tables[i]!.table,
-      lineUp.candidates,
-      shares,
-      PLANNING_STRIDE,
-      within,
-      tables[i]!.voices,
-    );
+  const score = (check: Check, { table, voices }: PlanningTable, clouds: readonly Cloud[]): Scored => {
+    const information = informationTable(table, lineUp.candidates, shares, PLANNING_STRIDE, within, voices, clouds);
     const cost = costOf(check, progress.done, policy);
     return { check, information, cost, bits: information.bits, worth: information.bits / cost };
-  });
+  };
+  const single = allowed.map((check, i) =>
+    score(check, tables[i]!, BY_PLACE.has(check.hookup.instrument) ? lineUp.clouds : []),
+  );
+  if (shares.filter((share) => share > NEGLIGIBLE_SHARE).length <= FEW) {
+    const best = [...single.keys()].sort((a, b) => single[b]!.worth - single[a]!.worth).slice(0, SHARPENED);
+    for (const i of best) single[i] = score(allowed[i]!, tables[i]!, lineUp.clouds);
+  }
   const shortlist = rankByWorth(single, shares, progress.done, policy);
   const gate = gateIsDue(lineUp, shares) ? single.filter(({ check }) => isGateCheck(check.hookup)) : [];
   const rest = shortlist.filter((one) => !gate.includes(one));
@@ -73,6 +74,12 @@ export function proposeChecks(lineUp: LineUp, policy: Policy, progress: Progress
     return { check, bits, worth, todo, minutes: todo.reduce((sum, step) => sum + step.minutes, check.ownMinutes) };
   });
 }
+
+/** Instruments whose reading spreads over a decade by the place of the damage alone. */
+const BY_PLACE: ReadonlySet<Instrument> = new Set(["capacitance"]);
+/** With so few suspects left, so many of the best checks are looked at more sharply. */
+const FEW = 14;
+const SHARPENED = 24;
 
 /** The best first steps of these, by bits per minute of each with its best second step. */
 export function rankByWorth(
@@ -112,7 +119,7 @@ function caught(lineUp: LineUp): boolean {
  * typing, and one more chance to slip (engineering judgement). At 2 the plan needed nine readings to proof on nine of
  * ten unseen cars, at 10 it needs eight and proves more, in about as many minutes.
  */
-const HANDLING_MINUTES = 10;
+export const HANDLING_MINUTES = 10;
 
 /** Minutes of equal worth a check costs from here: set-ups not yet made, the measuring, the harm, and handling. */
 export function costOf(check: Check, done: ReadonlySet<string>, policy: Policy): number {
