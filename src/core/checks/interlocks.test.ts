@@ -35,6 +35,12 @@ describe("interlocks", () => {
     ).toBeNull();
   });
 
+  it("tell of capacitance on a live circuit without refusing it", () => {
+    const charge = { instrument: "capacitance", red: "c1.in.supply", black: "c1.in.return" };
+    expect(lockOf({ ...charge, state: { key: "off" } })).toMatchObject({ stops: false });
+    expect(lockOf({ ...charge, state: { key: "off", batteryOff: true } })).toBeNull();
+  });
+
   it("nothing that is proposed runs into one", () => {
     for (const { hookup, id } of checkCatalogue(setup)) expect(interlock(hookup), id).toBeNull();
   });

@@ -22,7 +22,7 @@ const hookupOf = (one: LineUp, start: string) => one.checks.find(({ id }) => id.
 describe("which faults a reading can speak about", () => {
   it.each([
     [
-      "volts-dc:battery.positive",
+      "volts-dc:battery.positive>battery.negative",
       ["battery-low@battery"],
       ["ring-cracked@ring-crack", "wire-open@span2.supply", "tyre-size@tyre"],
     ],

@@ -56,6 +56,12 @@ describe("the small sums, against examples worked outside", () => {
     expect(worked("sense", { volts: "1.68" })).toEqual(["14 mA", "a clamp with 6 loops shows 84 mA"]);
   });
 
+  it("a wire of 4 m that shows 240 pF from one end and 80 pF from the other is broken at three quarters: 3 m (textbook ratio)", () => {
+    expect(worked("break")).toEqual(["broken 3 m from this end", "80 pF a metre; a pair usually has 45–104"]);
+    expect(worked("break", { near: "100", far: "300", metres: "8" })[0]).toBe("broken 2 m from this end");
+    expect(worked("break", { far: "" })).toEqual(["Both ends are needed: their ratio tells the place."]);
+  });
+
   it("0.010–0.020 in is 0.25–0.51 mm; 119 N·m is 88 lb·ft (NIST SP 811)", () => {
     expect(worked("length", { mm: "0.254" })[0]).toBe("0.254 mm = 0.01 in");
     expect(worked("length", { mm: "0.508" })[0]).toBe("0.508 mm = 0.02 in");

@@ -1,5 +1,5 @@
 import { t } from "../words/words";
-import { copperAt, wireOhms } from "../circuit/wire";
+import { BODY_SHARE, copperAt, PAIR_FARAD_PER_M, wireOhms } from "../circuit/wire";
 import { dropOutSpeedKmh, PASSIVE_REFERENCE, spacingFactor } from "../ring/ring";
 import { frequencyHz, overallDiameterMm, parseTyre, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
 import { localUnit, toLocal, type UnitChoice } from "../units/local-units";
@@ -106,6 +106,24 @@ export const sums: readonly Sum[] = [
       return [t`${show(ohms)} Ω`, t`${show(ohms * read("ma"))} mV lost at ${show(read("ma"))} mA`];
     },
     source: t`ISO 6722-1 maximum values (from memory)`,
+  },
+  {
+    id: "break",
+    title: t`How far to the break, from its capacitance`,
+    fields: [
+      { key: "near", label: t`from this end`, unit: "pF", usual: "240" },
+      { key: "far", label: t`from the other end`, unit: "pF", usual: "80" },
+      { key: "metres", label: t`whole wire`, unit: "m", usual: "4" },
+    ],
+    work: (read) => {
+      const whole = read("near") + read("far");
+      if (!(read("near") > 0 && read("far") > 0)) return [t`Both ends are needed: their ratio tells the place.`];
+      return [
+        t`broken ${show((read("metres") * read("near")) / whole)} m from this end`,
+        t`${show(whole / read("metres"))} pF a metre; a pair usually has ${show(PAIR_FARAD_PER_M.from * 1e12)}–${show(PAIR_FARAD_PER_M.to * (1 + BODY_SHARE) * 1e12)}`,
+      ];
+    },
+    source: t`Capacitance goes by length; both plugs undone, battery negative off (textbook)`,
   },
   {
     id: "sense",

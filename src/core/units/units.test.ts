@@ -27,6 +27,9 @@ describe("what a hand types on a bench", () => {
     ["22 km/h", "speed", 22, 1],
     ["5 mph", "speed", 8.04672, 1.609344],
     ["14mA", "amps", 0.014, 0.001],
+    ["420p", "farads", 4.2e-10, 1e-12],
+    ["0.42 nF", "farads", 4.2e-10, 1e-11],
+    ["0,42", "farads", 4.2e-10, 1e-11],
     [".5", "volts", 0.5, 0.1],
     ["1.5e3", "ohms", 1500, 100],
     ["0.015 in", "length", 0.381, 0.0254],
@@ -73,6 +76,8 @@ describe("what a hand types on a bench", () => {
     expect(formatQuantity(11.2, "volts")).toBe("11.2 V");
     expect(formatQuantity(1446, "ohms")).toBe("1.45 kΩ");
     expect(formatQuantity(0.014, "amps")).toBe("14.0 mA");
+    expect(formatQuantity(4.2e-10, "farads")).toBe("420 pF");
+    expect(formatQuantity(1.2e-9, "farads")).toBe("1.20 nF");
     expect(formatShare(0.9999)).toBe(">99 %");
     expect(formatShare(0.002)).toBe("<1 %");
   });

@@ -9,6 +9,7 @@ const SELECTOR: [Instrument, string][] = [
   ["volts-ac", "V ∿"],
   ["ohms", "Ω"],
   ["continuity", "•))"],
+  ["capacitance", "nF"],
   ["hertz", "Hz"],
   ["duty", "%"],
 ];
