@@ -53,7 +53,8 @@ function healthyCar(setup: CornerSetup, wide: (index: number) => number): CarCon
   sensor.highA = sensor.lowA * between(wide(5), ...usual.ratio);
   sensor.coilOhms = copperAt(logBetween(wide(6), 950, 1700), between(wide(16), 5, 45));
   sensor.coldOhms = logBetween(wide(10), 20_000, 5e6);
-  sensor.bodyOhms = logBetween(wide(15), 2e6, 2e8);
+  // Over 1 MΩ is sound (common practice); how far over is dirt and damp, and no reading through it may tell a wire whole.
+  sensor.bodyOhms = logBetween(wide(15), 5e6, 5e10);
   sensor.quiescentOhms = setup.supplyV / between(wide(10), 0.004, 0.009);
   sensor.outputOhms = logBetween(wide(9), 5, 40);
   sensor.restsHigh = wide(17) > 0.5;

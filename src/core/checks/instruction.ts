@@ -23,7 +23,7 @@ export function instruction(hookup: Hookup, setup: CornerSetup): string {
   return `${before} ${meter}${hookup.state.watched ? ` ${WATCH}` : ""}`;
 }
 
-const NULLED = t`Null it first with the leads apart, and keep hands off them: so much for each metre as far as both wires are whole, OL where something joins them.`;
+const NULLED = t`Null it first, leads apart, hands off: it counts the metres both wires are whole.`;
 const WATCH = t`MIN/MAX hold on, five minutes: move the loom and bounce the corner. Type the value it jumped to, or the steady one if it never did.`;
 
 /** A point as said aloud: “the supply wire of connector C1, module side”. */

@@ -7,7 +7,7 @@ import { cautions, instruction } from "../checks/instruction";
 import { hookupLabel, stateWords } from "../checks/words";
 import type { CornerSetup } from "../circuit/setup";
 import type { CircuitState } from "../circuit/state";
-import { quantityUnits, type Quantity } from "../units/quantity";
+import { typedUnits, type Quantity } from "../units/quantity";
 import { readingFrom } from "./reading";
 
 /** A check, proposed or chosen, ready to be shown or written. */
@@ -54,7 +54,7 @@ export function describeHookup(hookup: Hookup, setup: CornerSetup): NextCheck {
     why: t`Your own choice: any measurement weighs in.`,
     todo: access.access.map(({ say }) => say),
     cautions: [...locked(hookup), ...cautions(hookup)],
-    unit: quantity ? quantityUnits[quantity] : null,
+    unit: quantity ? typedUnits[quantity] : null,
     quantity,
     answers: answersFor(hookup, setup),
     pierces: access.pierces,

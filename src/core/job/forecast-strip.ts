@@ -7,6 +7,7 @@ import { subsetRange, bandsOf, previewShares, type Band } from "../lineup/previe
 import { toScale } from "../lineup/scale";
 import { quantityOf } from "../checks/hookup";
 import { formatQuantity } from "../units/format";
+import type { Quantity } from "../units/quantity";
 import { rankSuspects } from "../lineup/suspects";
 import type { Evidence } from "../lineup/evidence";
 
@@ -104,19 +105,21 @@ function wordChances(lineUp: LineUp, id: string, chances: Float64Array, count: n
   return sums.map((sum) => (total > 0 ? sum / total : 0));
 }
 
-const TICKS: Record<string, number[]> = {
+const TICKS: Record<Quantity, number[]> = {
   volts: [-5, -1, 0, 0.05, 0.2, 0.5, 1, 2, 5, 10, 14],
   ohms: [0, 1, 10, 100, 1e3, 1e4, 1e5, 1e6, 1e7],
+  farads: [0, 2e-11, 5e-11, 1e-10, 2e-10, 5e-10, 1e-9],
   amps: [0, 0.001, 0.003, 0.007, 0.014, 0.03, 0.1],
   length: [0, 0.2, 0.5, 1, 2, 4],
   hertz: [0, 2, 10, 50, 200, 1000],
   percent: [0, 25, 50, 75, 100],
+  speed: [],
 };
 
 /** Round numbers within the range, far enough apart to be read. */
 function ticksOf(hookup: Hookup, { low, high }: { low: number; high: number }): { at: number; label: string }[] {
   const quantity = quantityOf[hookup.instrument]!;
-  const all = (TICKS[quantity] ?? []).map((value) => ({
+  const all = TICKS[quantity].map((value) => ({
     at: (toScale(hookup.instrument, value) - low) / (high - low),
     label: value === 0 ? "0" : withoutZeros(formatQuantity(value, quantity, 3)),
   }));

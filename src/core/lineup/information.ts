@@ -239,7 +239,7 @@ function cloudKernels(
       mean += candidates.weight[group.first + k]! * x[k]!;
     }
     const slope = sum > 0 ? fitSlope(candidates, group, cloud, x, mean / sum, SMALL_ERROR) : null;
-    return Math.min(WIDEST_KERNEL, Math.sqrt(slope?.variance ?? 0));
+    return Math.sqrt(slope?.variance ?? 0);
   });
 }
 

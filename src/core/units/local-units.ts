@@ -52,6 +52,11 @@ function metricPer(unit: string): number {
   return unit === "km/h" ? KMH_PER_MPH : unit === "mm" ? MM_PER_INCH : NM_PER_LBFT;
 }
 
+/** A number with no unit typed yet. */
+export function isBare(typed: string): boolean {
+  return /^[\s\d.,+\-−]*$/.test(typed);
+}
+
 /** What a bare number means where lengths are read in inches: “0.02” is “0.02 in”. Anything with a unit stands. */
 export function meantIn(typed: string, unit: string | null, units: UnitChoice): string {
   return unit === "mm" && units.length === "in" && /^\s*[\d.,]+\s*$/.test(typed) ? `${typed.trim()} in` : typed;

@@ -12,6 +12,9 @@ export const quantityUnits = {
 
 export type Quantity = keyof typeof quantityUnits;
 
+/** The unit of a number typed bare: the base unit, but what a meter shows on capacitance is nanofarads. */
+export const typedUnits: Record<Quantity, string> = { ...quantityUnits, farads: "nF" };
+
 /** Miles per hour to km/h: 1 mile = 1.609344 km exactly (NIST SP 811, appendix B). */
 export const KMH_PER_MPH = 1.609344;
 /** Inch to millimetre: 25.4 exactly (NIST SP 811, appendix B). */

@@ -1,5 +1,5 @@
 import { t } from "../words/words";
-import { KMH_PER_MPH, MM_PER_INCH, quantityUnits, type Quantity } from "./quantity";
+import { KMH_PER_MPH, MM_PER_INCH, quantityUnits, typedUnits, type Quantity } from "./quantity";
 
 /** A reading as typed, in base units, or one of the things a display shows that is no number. */
 export type TypedValue =
@@ -106,8 +106,6 @@ const PREFIX: Record<string, number> = {
   p: 1e-12,
   G: 1e9,
 };
-/** What a number without a unit is in where it is not the base unit: a meter set to capacitance shows nanofarads. */
-const BARE_SCALE: Partial<Record<Quantity, number>> = { farads: 1e-9 };
 const BASE: [RegExp, Quantity][] = [
   [/^(v|volts?)$/i, "volts"],
   [/^(Ω|Ω|ohms?|r)$/i, "ohms"],
@@ -117,7 +115,10 @@ const BASE: [RegExp, Quantity][] = [
 ];
 
 function parseUnit(lower: string, raw: string, expected: Quantity): Unit | null {
-  if (lower === "") return { quantity: expected, scale: BARE_SCALE[expected] ?? 1 };
+  if (lower === "")
+    return typedUnits[expected] === quantityUnits[expected]
+      ? { quantity: expected, scale: 1 }
+      : parseUnit(typedUnits[expected].toLowerCase(), typedUnits[expected], expected);
   const fixed = FIXED_UNITS[lower.replace(/\s/g, "")];
   if (fixed) return fixed;
   const coupled = /^(.*?)\s*(ac|dc|rms)$/i.exec(raw);
@@ -173,7 +174,7 @@ function example(expected: Quantity): string {
 }
 
 function unitHint(expected: Quantity): string {
-  return t` in ${quantityUnits[expected]}, for example ${example(expected)}`;
+  return t` in ${typedUnits[expected]}, for example ${example(expected)}`;
 }
 
 function refuse(say: string): ParseResult {

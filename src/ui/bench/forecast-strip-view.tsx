@@ -26,7 +26,7 @@ export function ForecastStripView({ strip, needle }: { strip: ForecastStrip; nee
         {strip.rows.map((row) => (
           <li
             key={row.id}
-            className="grid grid-cols-[1fr_2.6rem] items-center gap-x-2 sm:grid-cols-[minmax(7rem,12rem)_1fr_2.6rem]"
+            className="grid grid-cols-[1fr_3.2rem] items-center gap-x-2 sm:grid-cols-[minmax(7rem,12rem)_1fr_3.2rem]"
           >
             <span
               className={clsx(
@@ -57,14 +57,14 @@ export function ForecastStripView({ strip, needle }: { strip: ForecastStrip; nee
                 />
               )}
             </span>
-            <span className="text-right font-mono text-xs text-muted">
+            <span className="text-right font-mono text-xs whitespace-nowrap text-muted">
               {hasOverLimit && row.overLimit > 0.02 ? `OL ${Math.round(row.overLimit * 100)}` : ""}
             </span>
           </li>
         ))}
       </ul>
       <div
-        className="mt-0.5 grid grid-cols-[1fr_2.6rem] gap-x-2 sm:grid-cols-[minmax(7rem,12rem)_1fr_2.6rem]"
+        className="mt-0.5 grid grid-cols-[1fr_3.2rem] gap-x-2 sm:grid-cols-[minmax(7rem,12rem)_1fr_3.2rem]"
         aria-hidden="true"
       >
         <span className="hidden sm:block" />
@@ -79,7 +79,7 @@ export function ForecastStripView({ strip, needle }: { strip: ForecastStrip; nee
             </span>
           ))}
         </span>
-        <span className="text-right font-mono text-xs text-muted">{hasOverLimit ? "OL %" : ""}</span>
+        <span className="text-right font-mono text-xs whitespace-nowrap text-muted">{hasOverLimit ? "OL %" : ""}</span>
       </div>
     </div>
   );

@@ -5,8 +5,8 @@ import type { Hookup, Instrument } from "@/core/checks/hookup";
 import type { CornerSetup } from "@/core/circuit/setup";
 
 const SELECTOR: [Instrument, string][] = [
-  ["volts-dc", "V ⎓"],
-  ["volts-ac", "V ∿"],
+  ["volts-dc", "V DC"],
+  ["volts-ac", "V AC"],
   ["ohms", "Ω"],
   ["continuity", "•))"],
   ["capacitance", "nF"],
@@ -93,14 +93,14 @@ function Meter({ instrument }: { instrument: Instrument }) {
         ––.––
       </text>
       {SELECTOR.map(([kind, legend], i) => {
-        const [x, y] = [20 + (i % 3) * 62, 64 + Math.floor(i / 3) * 30];
+        const [x, y] = [20 + (i % 4) * 46, 64 + Math.floor(i / 4) * 30];
         const wanted = kind === instrument;
         return (
           <g key={kind}>
             <rect
               x={x}
               y={y}
-              width="58"
+              width="43"
               height="26"
               rx="6"
               fill={wanted ? "var(--marigold-wash)" : "var(--card)"}
@@ -108,10 +108,10 @@ function Meter({ instrument }: { instrument: Instrument }) {
               strokeWidth={wanted ? 3 : 1}
             />
             <text
-              x={x + 29}
+              x={x + 21.5}
               y={y + 18}
               textAnchor="middle"
-              fontSize="15"
+              fontSize="13"
               fontWeight={wanted ? 700 : 400}
               fill={wanted ? "var(--ink)" : "var(--muted)"}
             >

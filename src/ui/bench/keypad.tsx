@@ -7,7 +7,7 @@ const DIGITS = ["7", "8", "9", "4", "5", "6", "1", "2", "3", "0", ".", "⌫"] as
 const UNITS: Record<string, readonly string[]> = {
   V: ["V", "mV"],
   Ω: ["Ω", "kΩ", "MΩ", "OL"],
-  F: ["pF", "nF", "OL"],
+  nF: ["pF", "nF", "OL"],
   A: ["mA", "A"],
   Hz: ["Hz"],
   mm: ["mm"],

@@ -7,7 +7,7 @@ import { useEffect, useState, type RefObject } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { NextCheck } from "@/core/job/describe-hookup";
 import type { ForecastStrip, Preview } from "@/core/job/forecast-strip";
-import { localUnit, meantIn } from "@/core/units/local-units";
+import { isBare, localUnit, meantIn } from "@/core/units/local-units";
 import { needleAt } from "@/core/job/needle";
 import type { SkipReason } from "@/core/job/skip-reasons";
 import type { Job } from "@/core/job/schema";
@@ -160,7 +160,7 @@ export function NextCheckCard({
                 if (event.key === "Escape") event.currentTarget.blur();
               }}
             />
-            <span className="font-mono text-2xl">{check.unit && localUnit(check.unit, units)}</span>
+            <span className="font-mono text-2xl">{check.unit && isBare(typed) && localUnit(check.unit, units)}</span>
           </span>
           <span id="meaning" aria-live="polite" className="min-h-[3lh] w-full text-right text-sm text-muted">
             {refusal ? (
