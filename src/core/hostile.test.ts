@@ -107,7 +107,7 @@ describe("every reader answers", () => {
     const setup = cornerSetupSchema.parse({ corner: "FL", family: "passive", path });
     fc.assert(
       fc.property(fc.string({ maxLength: 40, unit: "binary" }), (text) => {
-        for (const quantity of ["volts", "ohms", "amps", "hertz", "length"] as const) {
+        for (const quantity of ["volts", "ohms", "farads", "amps", "hertz", "length"] as const) {
           const parsed = parseReading(text, quantity);
           if (!parsed.ok) expect(parsed.say.length).toBeGreaterThan(10);
           else if (parsed.value.kind === "number") expect(Number.isFinite(parsed.value.value)).toBe(true);

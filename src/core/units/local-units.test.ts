@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { fromLocal, inUnits, localUnit, meantIn, toLocal, type UnitChoice } from "./local-units";
+import { fromLocal, inUnits, isBare, localUnit, meantIn, toLocal, type UnitChoice } from "./local-units";
 
 const metric: UnitChoice = { speed: "km/h", length: "mm", torque: "N·m", temperature: "°C" };
 const other: UnitChoice = { speed: "mph", length: "in", torque: "lb·ft", temperature: "°F" };
@@ -34,5 +34,18 @@ describe("a sentence in the units chosen", () => {
   it("a typed speed is in the unit chosen", () => {
     expect(fromLocal(5, "km/h", other)).toBeCloseTo(8.04672, 9);
     expect(fromLocal(5, "km/h", metric)).toBe(5);
+  });
+});
+
+describe("a number typed so far", () => {
+  it.each([
+    ["", true],
+    ["0.21", true],
+    ["-0,2", true],
+    ["0.21n", false],
+    ["953mV", false],
+    ["OL", false],
+  ])("%j has no unit yet: %s", (typed, bare) => {
+    expect(isBare(typed)).toBe(bare);
   });
 });
