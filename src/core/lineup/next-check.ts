@@ -78,8 +78,8 @@ export function proposeChecks(lineUp: LineUp, policy: Policy, progress: Progress
 /** Instruments whose reading spreads over a decade by the place of the damage alone. */
 const BY_PLACE: ReadonlySet<Instrument> = new Set(["capacitance"]);
 /** With so few suspects left, so many of the best checks are looked at more sharply. */
-const FEW = 14;
-const SHARPENED = 24;
+const FEW = 10;
+const SHARPENED = 12;
 
 /** The best first steps of these, by bits per minute of each with its best second step. */
 export function rankByWorth(
