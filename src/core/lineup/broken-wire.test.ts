@@ -45,7 +45,7 @@ describe("capacitance of a broken wire", () => {
     const setup = setupOf(family);
     const conductor = family === "passive" ? "a" : "supply";
     let [held, narrowest] = [0, Infinity];
-    for (let n = 0; n < 12; n++) {
+    for (let n = 0; n < 6; n++) {
       const car = simulateCar(setup, `wire-open@span${1 + (n % 3)}.${conductor}`, { seed: 40 + n, spread: 1.5 });
       const lineUp = openSomewhere(setup, conductor, n);
       for (const station of ["plug", "c2"]) {
@@ -58,7 +58,7 @@ describe("capacitance of a broken wire", () => {
       if (place.share > 0.3 && place.fromM - 0.1 <= metres && metres <= place.toM + 0.1) held++;
       narrowest = Math.min(narrowest, place.toM - place.fromM);
     }
-    expect(held).toBeGreaterThanOrEqual(10);
+    expect(held).toBeGreaterThanOrEqual(5);
     expect(narrowest).toBeLessThan(0.7);
   });
 
