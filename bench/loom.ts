@@ -5,17 +5,20 @@
  * usage: npm run bench:loom -- [looms] [--seed N] [--trace]
  */
 import { parseArgs } from "node:util";
+import { fromScores } from "../src/core/car/draw";
 import { readCar, simulateCar } from "../src/core/car/simulated";
 import { accessMinutes, cornerSetupSchema, spansOf, stationsOf, type CornerSetup } from "../src/core/circuit/setup";
 import { PAIR_FARAD_PER_M } from "../src/core/circuit/wire";
 import { suspectables, suspectId, type Suspectable } from "../src/core/faults/catalogue";
+import { between } from "../src/core/faults/fault";
 import { complaintSchema } from "../src/core/lineup/complaint";
 import { LineUp } from "../src/core/lineup/line-up";
+import { ERRORS } from "../src/core/lineup/scale";
 import { proposeChecks } from "../src/core/lineup/next-check";
 import { typedEvidence } from "../src/core/lineup/typed-evidence";
+import { normalScore, seeded } from "../src/core/random/random";
 import { otherPlace, SLIPS } from "./lineup-run";
 import { inShards } from "./shards";
-import { normalScore, seeded } from "../src/core/random/random";
 import { xorshift } from "./wave-maker";
 
 const { values, positionals } = parseArgs({
@@ -300,15 +303,15 @@ function afterCapacitance(setup: CornerSetup, breaks: readonly Break[], station:
   return [...outcomes].map(([outcome, left]) => [outcome > 500, left]);
 }
 
-/** A capacitance counted in standard deviations of the meter from 0: 3 % of it and 8 pF. */
+/** A capacitance counted in standard deviations of the meter from 0, as the line-up has them. */
 function inDeviations(farad: number): number {
-  return Math.asinh((0.03 * farad) / 8e-12) / 0.03;
+  const { relative, absolute } = ERRORS.capacitance!;
+  return Math.asinh((relative * farad) / absolute) / relative;
 }
 
-/** Capacitance of a metre below which such a share of cars lie, as the line-up draws them: the usual range is ±1.2 deviations. */
+/** Capacitance of a metre below which such a share of cars lie, as the line-up draws them. */
 function faradAt(share: number): number {
-  const { from, to } = PAIR_FARAD_PER_M;
-  return (from + to) / 2 + ((to - from) / 2.4) * normalScore(share);
+  return between(fromScores([normalScore(share)], 0)(0), PAIR_FARAD_PER_M.from, PAIR_FARAD_PER_M.to);
 }
 
 /** Getting there, opening the plug, and the two minutes of a nulled range. */

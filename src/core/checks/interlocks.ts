@@ -19,12 +19,13 @@ export function interlock(hookup: Hookup): Interlock | null {
         say: t`No lamp or jumper into a connected module or sensor: it can destroy them. Undo the plugs at both ends of the wire, then feed it through the wire alone.`,
       };
   }
-  if ((instrument === "ohms" || instrument === "continuity") && !(state.key === "off" && state.batteryOff))
+  const dead = state.key === "off" && state.batteryOff;
+  if ((instrument === "ohms" || instrument === "continuity") && !dead)
     return {
       stops: false,
       say: t`Ohms on a circuit that is not dead: what the meter shows is not the resistance. Key off and battery negative off first.`,
     };
-  if (instrument === "capacitance" && !(state.key === "off" && state.batteryOff))
+  if (instrument === "capacitance" && !dead)
     return {
       stops: false,
       say: t`Capacitance on a circuit that is not dead: the meter measures the circuit's own voltage, not the wire. Key off and battery negative off first.`,

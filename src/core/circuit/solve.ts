@@ -130,7 +130,7 @@ export class SolvedCorner {
       this.chargedFor = this.car;
     }
     const [a, b] = [net.nodeOf(red), net.nodeOf(black)];
-    const shape = net.ladder.unit(a, b, new Float64Array(net.ladder.size));
+    const shape = net.ladder.unit(a, b, this.scratch);
     const siemens = 1 / (nodeValue(shape, a) - nodeValue(shape, b));
     return { farad: Math.max(0, siemens - 1 / leakOhms) / CAPACITANCE_RAD_PER_S, leakOhms };
   }

@@ -24,7 +24,7 @@ const setupOf = (family: Family) =>
 
 /** A line-up that knows a wire is open in one of the spans, each as likely as the other. */
 function openSomewhere(setup: CornerSetup, conductor: string, seed: number): LineUp {
-  const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed });
+  const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed, perGroup: 48 });
   const { groups, weight } = lineUp.candidates;
   for (const { id, first, size } of groups)
     weight.fill(/^wire-open@span/.test(id) && id.endsWith(conductor) ? 1 / 3 / size : 0, first, first + size);

@@ -119,7 +119,7 @@ function caught(lineUp: LineUp): boolean {
  * typing, and one more chance to slip (engineering judgement). At 2 the plan needed nine readings to proof on nine of
  * ten unseen cars, at 10 it needs eight and proves more, in about as many minutes.
  */
-export const HANDLING_MINUTES = 10;
+const HANDLING_MINUTES = 10;
 
 /** Minutes of equal worth a check costs from here: set-ups not yet made, the measuring, the harm, and handling. */
 export function costOf(check: Check, done: ReadonlySet<string>, policy: Policy): number {

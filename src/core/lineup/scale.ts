@@ -23,7 +23,7 @@ interface ErrorModel {
 }
 
 /** Meter error joined with what the model leaves out (temperature, ageing), by instrument. */
-const ERRORS: Partial<Record<Instrument, ErrorModel>> = {
+export const ERRORS: Partial<Record<Instrument, ErrorModel>> = {
   "volts-dc": { relative: 0.018, absolute: 0.005 },
   "volts-ac": { relative: 0.04, absolute: 0.008 },
   ohms: { relative: 0.015, absolute: 0.12 },

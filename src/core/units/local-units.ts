@@ -59,7 +59,7 @@ export function isBare(typed: string): boolean {
 
 /** What a bare number means where lengths are read in inches: “0.02” is “0.02 in”. Anything with a unit stands. */
 export function meantIn(typed: string, unit: string | null, units: UnitChoice): string {
-  return unit === "mm" && units.length === "in" && /^\s*[\d.,]+\s*$/.test(typed) ? `${typed.trim()} in` : typed;
+  return unit === "mm" && units.length === "in" && typed.trim() !== "" && isBare(typed) ? `${typed.trim()} in` : typed;
 }
 
 /** As many figures as were given, and two decimals more for inches, which are large; whole degrees. */

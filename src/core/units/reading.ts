@@ -115,10 +115,7 @@ const BASE: [RegExp, Quantity][] = [
 ];
 
 function parseUnit(lower: string, raw: string, expected: Quantity): Unit | null {
-  if (lower === "")
-    return typedUnits[expected] === quantityUnits[expected]
-      ? { quantity: expected, scale: 1 }
-      : parseUnit(typedUnits[expected].toLowerCase(), typedUnits[expected], expected);
+  if (lower === "") return parseUnit(typedUnits[expected].toLowerCase(), typedUnits[expected], expected);
   const fixed = FIXED_UNITS[lower.replace(/\s/g, "")];
   if (fixed) return fixed;
   const coupled = /^(.*?)\s*(ac|dc|rms)$/i.exec(raw);
