@@ -15,6 +15,7 @@ import { complaintSchema } from "../src/core/lineup/complaint";
 import { LineUp } from "../src/core/lineup/line-up";
 import { ERRORS } from "../src/core/lineup/scale";
 import { proposeChecks } from "../src/core/lineup/next-check";
+import { FOUND_SHARE } from "../src/core/lineup/place-search";
 import { typedEvidence } from "../src/core/lineup/typed-evidence";
 import { normalScore, seeded } from "../src/core/random/random";
 import { otherPlace, SLIPS } from "./lineup-run";
@@ -27,8 +28,6 @@ const { values, positionals } = parseArgs({
 });
 const LOOMS = Number(positionals[0] ?? 100);
 const MOST = 12;
-/** The span is taken for found at this share. */
-const FOUND = 0.95;
 const BATTERY_OFF_MIN = 2;
 /** Minutes to an inline connector: in reach, in the arch, wheel off, behind a liner, behind trim (engineering judgement). */
 const INLINE_MINUTES = [4, 7, 8, 15, 25];
@@ -166,13 +165,18 @@ function plan(
     const spans = groups
       .map(({ place }, g) => ({ span: place.span, share: all[g]! }))
       .sort((a, b) => b.share - a.share);
-    if (spans[0]!.share >= FOUND) return { minutes, span: spans[0]!.span };
+    if (spans[0]!.share >= FOUND_SHARE) return { minutes, span: spans[0]!.span };
     const [next] = proposeChecks(lineUp, { approach: "information", pierce: false }, { done, skipped: new Set() });
     if (!next) return { minutes, span: spans[0]!.span };
     const { hookup } = next.check;
     const wrong = slips() < SLIPS && otherPlace(lineUp.checks, next.check);
     const shown = readCar(car, wrong ? wrong.hookup : hookup);
-    steps.push(`${next.check.id} = ${shown}, ${next.minutes} min`);
+    steps.push(
+      `${spans
+        .slice(0, 4)
+        .map(({ span, share }) => `${span! + 1} ${(100 * share).toFixed(0)}`)
+        .join(", ")}: ${next.check.id} = ${shown}, ${next.minutes} min, ${next.bits.toFixed(2)} bits`,
+    );
     const typed = typedEvidence(hookup, shown, setup);
     if (!typed.ok) throw new Error(typed.say);
     lineUp.add(typed.evidence);
@@ -222,7 +226,7 @@ function leastByHalves(
   to = bySpan.length,
 ): number {
   const all = sum(bySpan, from, to);
-  if (to - from <= 1 || all === 0 || Math.max(...bySpan.slice(from, to)) >= FOUND * all) return 0;
+  if (to - from <= 1 || all === 0 || Math.max(...bySpan.slice(from, to)) >= FOUND_SHARE * all) return 0;
   let best = Infinity;
   for (let middle = from + 1; middle < to; middle++)
     best = Math.min(
@@ -263,7 +267,7 @@ function leastOf(setup: CornerSetup, breaks: readonly Break[], from: number, to:
   const bySpan = spansOf(setup).map(() => 0);
   for (const { span, chance } of breaks) bySpan[span]! += chance;
   const all = sum(bySpan, 0, bySpan.length);
-  if (to - from <= 1 || Math.max(...bySpan) >= FOUND * all) return 0;
+  if (to - from <= 1 || Math.max(...bySpan) >= FOUND_SHARE * all) return 0;
   if (charges === 0) return leastByHalves(setup, bySpan, 0, from, to);
   let best = Infinity;
   for (let middle = from + 1; middle < to; middle++) {

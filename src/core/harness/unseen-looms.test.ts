@@ -6,11 +6,11 @@ import { suspectables, suspectId } from "../faults/catalogue";
 import { complaintSchema } from "../lineup/complaint";
 import { LineUp } from "../lineup/line-up";
 import { proposeChecks } from "../lineup/next-check";
+import { FOUND_SHARE } from "../lineup/place-search";
 import { typedEvidence } from "../lineup/typed-evidence";
 import { seeded } from "../random/random";
 
 const LOOMS = 24;
-const FOUND = 0.97;
 
 function loom(random: () => number): CornerSetup {
   const spans = 2 + Math.floor(4 * random());
@@ -53,11 +53,12 @@ describe("damage somewhere along a wire, its kind known", () => {
       const opens = suspectables(setup).filter(
         ({ fault, place }) => fault.code === "wire-open" && place.conductor === "return",
       );
-      const truth = opens[Math.floor(random() * opens.length)]!;
-      const car = simulateCar(setup, suspectId(truth.fault, truth.place), { seed: 70 + n, spread: 1.5 });
-      const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed: n, perGroup: 24 });
-      const { groups, weight } = lineUp.candidates;
       const total = opens.reduce((sum, { prior }) => sum + prior, 0);
+      let pick = random() * total;
+      const truth = opens.find(({ prior }) => (pick -= prior) <= 0) ?? opens.at(-1)!;
+      const car = simulateCar(setup, suspectId(truth.fault, truth.place), { seed: 70 + n, spread: 1.5 });
+      const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed: n, perGroup: 48 });
+      const { groups, weight } = lineUp.candidates;
       groups.forEach(({ id, first, size }) => {
         const own = opens.find(({ fault, place }) => suspectId(fault, place) === id);
         for (let row = first; row < first + size; row++) weight[row] = own ? own.prior / total / size : 0;
@@ -68,7 +69,7 @@ describe("damage somewhere along a wire, its kind known", () => {
         const shares = lineUp.shares();
         const best = shares.indexOf(Math.max(...shares));
         lead = groups[best]!.place.span!;
-        if (shares[best]! >= FOUND) break;
+        if (shares[best]! >= FOUND_SHARE) break;
         const [next] = proposeChecks(lineUp, { approach: "information", pierce: false }, { done, skipped: new Set() });
         if (!next) break;
         const typed = typedEvidence(next.check.hookup, readCar(car, next.check.hookup), setup);

@@ -88,3 +88,18 @@ describe("the millivolts a broken wire floats at", () => {
     },
   );
 });
+
+describe("a reading that says nothing of the place", () => {
+  it.each([
+    ["wire-resistance", "ohms:module.out.supply>plug.in.supply", "1.52 kΩ"],
+    ["wire-resistance", "volts-dc:battery.positive>battery.negative", "12.31 V"],
+    ["wire-to-ground", "ohms:c1.out.supply>body", "174 Ω"],
+  ])("leaves the spans beyond as they are: %s, %s = %s", (fault, check, shown) => {
+    const lineUp = new LineUp(setupOf("active-2wire"), complaintSchema.parse({}), { seed: 8 });
+    const { groups, weight } = lineUp.candidates;
+    for (const { id, first, size } of groups)
+      weight.fill(new RegExp(`^${fault}@span[23].supply`).test(id) ? 0.5 / size : 0, first, first + size);
+    weigh(lineUp, check, shown);
+    expect(spans(lineUp)[1]).toBeCloseTo(0.5, 1);
+  });
+});

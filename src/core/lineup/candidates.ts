@@ -78,18 +78,17 @@ export function drawCandidates(
     weight: new Float64Array(count),
     stale: new Uint8Array(groups.length),
   };
-  // Common tolerances are the same numbers in every group, so that no fault wins by luck of the draw.
-  const common = Array.from({ length: DRAWS }, () => stratified(perGroup, random));
+  // The same numbers in every group, so that no fault and no place wins by luck of the draw.
+  const drawn = Array.from({ length: DRAWS }, () => stratified(perGroup, random));
   const watch = new SymptomWatch(setup);
   for (const group of groups) {
-    const own = Array.from({ length: DRAWS - FIRST_OWN_DRAW }, () => stratified(perGroup, random));
     for (let k = 0; k < perGroup; k++) {
       const row = group.first + k;
       for (let d = 0; d < DRAWS; d++)
-        candidates.scores[row * DRAWS + d] =
-          d < FIRST_OWN_DRAW ? COMMON_SCATTER * common[d]![k]! : own[d - FIRST_OWN_DRAW]![k]!;
+        candidates.scores[row * DRAWS + d] = (d < FIRST_OWN_DRAW ? COMMON_SCATTER : 1) * drawn[d]![k]!;
       rebuildCar(candidates, group, row);
-      candidates.weight[row] = (group.prior / perGroup) * makeNoticeable(candidates, group, row, watch, random);
+      candidates.weight[row] =
+        (group.prior / perGroup) * makeNoticeable(candidates, group, row, watch, seeded(seed + k));
     }
   }
   const sum = candidates.weight.reduce((all, weight) => all + weight, 0);

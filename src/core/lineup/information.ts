@@ -42,6 +42,16 @@ export class InformationTable {
     return sum;
   }
 
+  /** How many outcomes are told apart. */
+  get outcomes(): number {
+    return this.bins;
+  }
+
+  /** Chance of an outcome in a group. */
+  chance(group: number, outcome: number): number {
+    return this.chances[group * this.bins + outcome]!;
+  }
+
   private gain(shares: Float64Array): number {
     const pooled = new Float64Array(this.bins);
     let conditional = 0;

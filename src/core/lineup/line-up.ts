@@ -237,7 +237,7 @@ export class LineUp {
         candidates,
         group,
         this.clouds[g]!,
-        seeded(this.seed ^ Math.imul(g + 1, 0x9e3779b1) ^ Math.imul(weighed.length, 0x85ebca6b)),
+        seeded(this.seed ^ Math.imul(weighed.length, 0x85ebca6b)),
       );
       for (const { perCandidate } of weighed) {
         const kept = perCandidate.slice(group.first, group.first + group.size);

@@ -5,8 +5,10 @@ import { HEALTHY } from "../faults/fault";
 import type { Cloud } from "./kernel";
 import type { LineUp, PlanningTable } from "./line-up";
 import type { Policy } from "./policy";
+import { costOf, type Scored } from "./check-cost";
+import { isPlaceSought, rankForPlace } from "./place-search";
 import { isGateCheck, moduleGatePassed, sharesByPart } from "./suspects";
-import { informationTable, NEGLIGIBLE_SHARE, subsetWeights, type InformationTable } from "./information";
+import { informationTable, NEGLIGIBLE_SHARE, subsetWeights } from "./information";
 
 export interface Proposal {
   check: Check;
@@ -30,8 +32,6 @@ const MOST_LOOKS = 2;
 const SHORTLIST = 10;
 /** A check that tells less is only shown when there is no other. */
 export const LEAST_BITS = 0.01;
-/** How far an approach pulls: a check of its kind counts as this much cheaper. */
-const APPROACH_PULL = 0.45;
 
 /**
  * The best next checks: expected information over faults per minute, two checks ahead, so that a set-up which
@@ -61,11 +61,11 @@ export function proposeChecks(lineUp: LineUp, policy: Policy, progress: Progress
   const single = allowed.map((check, i) =>
     score(check, tables[i]!, BY_PLACE.has(check.hookup.instrument) ? lineUp.clouds : []),
   );
-  if (shares.filter((share) => share > NEGLIGIBLE_SHARE).length <= FEW) {
-    const best = [...single.keys()].sort((a, b) => single[b]!.worth - single[a]!.worth).slice(0, SHARPENED);
-    for (const i of best) single[i] = score(allowed[i]!, tables[i]!, lineUp.clouds);
-  }
-  const shortlist = rankByWorth(single, shares, progress.done, policy);
+  if (shares.filter((share) => share > NEGLIGIBLE_SHARE).length <= FEW)
+    sharpen(single, (i) => score(allowed[i]!, tables[i]!, lineUp.clouds));
+  const shortlist = isPlaceSought(lineUp, shares)
+    ? rankForPlace(single, lineUp, shares, progress.done, policy)
+    : rankByWorth(single, shares, progress.done, policy);
   const gate = gateIsDue(lineUp, shares) ? single.filter(({ check }) => isGateCheck(check.hookup)) : [];
   const rest = shortlist.filter((one) => !gate.includes(one));
   const telling = [...gate, ...rest.filter(({ bits }, i) => bits > LEAST_BITS || (i === 0 && gate.length === 0))];
@@ -77,9 +77,24 @@ export function proposeChecks(lineUp: LineUp, policy: Policy, progress: Progress
 
 /** Instruments whose reading spreads over a decade by the place of the damage alone. */
 const BY_PLACE: ReadonlySet<Instrument> = new Set(["capacitance"]);
-/** With so few suspects left, so many of the best checks are looked at more sharply. */
+/** With so few suspects left, the leading checks are looked at more sharply. */
 const FEW = 10;
-const SHARPENED = 12;
+const SHARPENED = 24;
+const MOST_ROUNDS = 6;
+
+/** Looks again at the leading checks, and at those that lead once the first have been put right. */
+function sharpen(single: Scored[], again: (i: number) => Scored): void {
+  const seen = new Set<number>();
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const leading = [...single.keys()].sort((a, b) => single[b]!.worth - single[a]!.worth).slice(0, SHARPENED);
+    const dull = leading.filter((i) => !seen.has(i));
+    if (dull.length === 0) return;
+    for (const i of dull) {
+      single[i] = again(i);
+      seen.add(i);
+    }
+  }
+}
 
 /** The best first steps of these, by bits per minute of each with its best second step. */
 export function rankByWorth(
@@ -112,36 +127,6 @@ export function isAllowed(check: Check, lineUp: LineUp, policy: Policy): boolean
 function caught(lineUp: LineUp): boolean {
   const healthy = lineUp.groupIndex(HEALTHY);
   return lineUp.weighed.some(({ byGroup, overall }) => overall > 5 * byGroup[healthy]!);
-}
-
-/**
- * What each reading costs beside its minutes, in minutes of equal worth: reading the instruction, picking up the meter,
- * typing, and one more chance to slip (engineering judgement). At 2 the plan needed nine readings to proof on nine of
- * ten unseen cars, at 10 it needs eight and proves more, in about as many minutes.
- */
-const HANDLING_MINUTES = 10;
-
-/** Minutes of equal worth a check costs from here: set-ups not yet made, the measuring, the harm, and handling. */
-export function costOf(check: Check, done: ReadonlySet<string>, policy: Policy): number {
-  let minutes = check.ownMinutes + check.damageMinutes + HANDLING_MINUTES;
-  for (const step of check.access) if (!done.has(step.id)) minutes += step.minutes;
-  return minutes * (favoured(check, policy) ? APPROACH_PULL : 1);
-}
-
-function favoured(check: Check, { approach }: Policy): boolean {
-  if (approach === "information") return false;
-  const atWheel = check.access.some(({ id }) => id === "lift" || id === "wheel-off" || id.endsWith(":plug"));
-  const inline = check.access.some(({ id }) => /:c\d$/.test(id)) && !atWheel;
-  return approach === "wheel" ? atWheel : inline;
-}
-
-/** A check with what it would tell and cost from here. */
-export interface Scored {
-  check: Check;
-  bits: number;
-  worth: number;
-  information: InformationTable;
-  cost: number;
 }
 
 /** Bits per minute of a check followed by the best second one, given each outcome of the first. */

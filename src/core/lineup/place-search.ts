@@ -1,0 +1,60 @@
+import { pullOf, type Scored } from "./check-cost";
+import { costsToGo } from "./cost-to-go";
+import { NEGLIGIBLE_SHARE } from "./information";
+import type { LineUp } from "./line-up";
+import type { Policy } from "./policy";
+import { PROOF_SHARE, sharesByPart } from "./suspects";
+
+/** Damage is taken for found where one place holds this share. */
+export const FOUND_SHARE = 0.95;
+
+/** Whether one part is as good as proven, few suspects are left, and where it is damaged is still in question. */
+export function isPlaceSought(lineUp: LineUp, shares: Float64Array): boolean {
+  if (Math.max(...sharesByPart(lineUp, shares).values()) < PROOF_SHARE) return false;
+  if (shares.filter((share) => share > NEGLIGIBLE_SHARE).length > MOST_SUSPECTS) return false;
+  const byPlace = new Float64Array(shares.length);
+  placesOf(lineUp).forEach((place, g) => (byPlace[place]! += shares[g]!));
+  return Math.max(...byPlace) < FOUND_SHARE;
+}
+
+const MOST_SUSPECTS = 16;
+
+/** The same checks, those first that lead to the place in the fewest minutes; of equals the one that tells most. */
+export function rankForPlace(
+  scored: readonly Scored[],
+  lineUp: LineUp,
+  shares: Float64Array,
+  done: ReadonlySet<string>,
+  policy: Policy,
+): Scored[] {
+  const shortlist = [...scored].sort((a, b) => b.worth - a.worth).slice(0, SEARCHED);
+  const minutes = costsToGo(
+    shortlist.map(({ check, information }) => ({
+      information,
+      ownMinutes: check.ownMinutes + check.damageMinutes + HANDLING_MINUTES,
+      pull: pullOf(check, policy),
+      setups: check.access,
+    })),
+    shares,
+    placesOf(lineUp),
+    done,
+    FOUND_SHARE,
+  );
+  const rank = (i: number) => Math.round(Math.log(minutes[i]!) / ALIKE);
+  return [...shortlist.keys()]
+    .sort((a, b) => rank(a) - rank(b) || shortlist[b]!.bits - shortlist[a]!.bits)
+    .map((i) => shortlist[i]!);
+}
+
+/** Checks looked at so far ahead. */
+const SEARCHED = 24;
+/** Picking up the meter and typing; no more, for the search itself counts what a doubtful reading costs later. */
+const HANDLING_MINUTES = 2;
+/** Ways that differ by less than this part of their minutes are equals. */
+const ALIKE = 0.03;
+
+/** A span or a connector for each group, as the number of the first group there. */
+function placesOf({ candidates }: LineUp): Int32Array {
+  const places = candidates.groups.map(({ place }) => place.id.split(".")[0]!);
+  return Int32Array.from(places, (place) => places.indexOf(place));
+}
