@@ -15,7 +15,7 @@ import { complaintSchema } from "../src/core/lineup/complaint";
 import { LineUp } from "../src/core/lineup/line-up";
 import { ERRORS } from "../src/core/lineup/scale";
 import { proposeChecks } from "../src/core/lineup/next-check";
-import { FOUND_SHARE } from "../src/core/lineup/place-search";
+import { FOUND_SHARE, HANDLING_MINUTES } from "../src/core/lineup/place-search";
 import { typedEvidence } from "../src/core/lineup/typed-evidence";
 import { normalScore, seeded } from "../src/core/random/random";
 import { otherPlace, SLIPS } from "./lineup-run";
@@ -41,9 +41,15 @@ interface Run {
   minutes: number;
 }
 
+/** The plan's own, with what it expected at its first step; both with the handling of each reading. */
+interface PlanRun extends Run {
+  handled: number;
+  foreseen: number;
+}
+
 interface Outcome {
   fault: string;
-  plan: Run;
+  plan: PlanRun;
   halving: Run;
   twice: Run;
   optimum: number;
@@ -74,13 +80,14 @@ function outcomeOf(setup: CornerSetup, truth: Suspectable, damages: readonly Sus
   const steps: string[] = [];
   const span = truth.place.span!;
   const slips = seeded(700 + n);
+  const planned = plan(setup, truth, alike, n, slips, steps);
   const ran = (run: { span: number | undefined; minutes: number }): Run => ({
     right: run.span === span,
     minutes: run.minutes,
   });
   const outcome: Outcome = {
     fault: code,
-    plan: ran(plan(setup, truth, alike, n, slips, steps)),
+    plan: { ...planned, right: planned.span === span },
     halving: ran(halve(setup, span, openMin, slips, 1)),
     twice: ran(halve(setup, span, openMin, slips, 2)),
     optimum: code === "wire-open" ? leastByCapacitance(setup, bySpan) : leastByHalves(setup, bySpan, openMin),
@@ -109,7 +116,7 @@ function line(name: string, own: readonly Outcome[]): void {
   const ours = mean((one) => one.plan.minutes);
   const against = (minutes: number) => `(${((100 * ours) / minutes).toFixed(0)} %)`;
   console.log(
-    `${name.padEnd(18)} ${String(own.length).padStart(4)}  right span: plan ${found("plan")}, halving ${found("halving")} ${against(mean((one) => one.halving.minutes))}, halving with every reading twice ${found("twice")} ${against(mean((one) => one.twice.minutes))}, least ${mean(({ optimum }) => optimum).toFixed(1)} min ${against(mean(({ optimum }) => optimum))}`,
+    `${name.padEnd(18)} ${String(own.length).padStart(4)}  right span: plan ${found("plan")}, halving ${found("halving")} ${against(mean((one) => one.halving.minutes))}, halving with every reading twice ${found("twice")} ${against(mean((one) => one.twice.minutes))}, least ${mean(({ optimum }) => optimum).toFixed(1)} min ${against(mean(({ optimum }) => optimum))}; with handling ${mean((one) => one.plan.handled).toFixed(1)} min, foreseen ${mean((one) => one.plan.foreseen).toFixed(1)}`,
   );
 }
 
@@ -159,15 +166,15 @@ function plan(
     for (let row = first; row < first + size; row++) weight[row] = known.has(id) ? own!.prior / total / size : 0;
   });
   const done = new Set<string>();
-  let minutes = 0;
+  let [minutes, handled, foreseen] = [0, 0, 0];
   for (let i = 0; i < MOST; i++) {
     const all = lineUp.shares();
     const spans = groups
       .map(({ place }, g) => ({ span: place.span, share: all[g]! }))
       .sort((a, b) => b.share - a.share);
-    if (spans[0]!.share >= FOUND_SHARE) return { minutes, span: spans[0]!.span };
+    if (spans[0]!.share >= FOUND_SHARE) return { minutes, handled, foreseen, span: spans[0]!.span };
     const [next] = proposeChecks(lineUp, { approach: "information", pierce: false }, { done, skipped: new Set() });
-    if (!next) return { minutes, span: spans[0]!.span };
+    if (!next) return { minutes, handled, foreseen, span: spans[0]!.span };
     const { hookup } = next.check;
     const wrong = slips() < SLIPS && otherPlace(lineUp.checks, next.check);
     const shown = readCar(car, wrong ? wrong.hookup : hookup);
@@ -180,11 +187,13 @@ function plan(
     const typed = typedEvidence(hookup, shown, setup);
     if (!typed.ok) throw new Error(typed.say);
     lineUp.add(typed.evidence);
+    if (i === 0) foreseen = next.toPlaceMinutes ?? 0;
     minutes += next.minutes;
+    handled += next.minutes + HANDLING_MINUTES;
     next.check.access.forEach(({ id }) => done.add(id));
   }
   const all = lineUp.shares();
-  return { minutes, span: groups[all.indexOf(Math.max(...all))]!.place.span };
+  return { minutes, handled, foreseen, span: groups[all.indexOf(Math.max(...all))]!.place.span };
 }
 
 /** A reading at a station: getting there, once, and a minute. */

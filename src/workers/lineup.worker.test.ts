@@ -103,7 +103,8 @@ describe("the line-up behind a page", () => {
       }),
     ).toBeNull();
     expect(worker.recordSimulated(one, [], false)).toBeNull();
-    const { places, connectorsOnly, withPiercing } = worker.loom(one);
+    const { places, connectorsOnly, withPiercing, halvingMinutes } = worker.loom(one);
+    expect(halvingMinutes).toBeGreaterThan(0);
     expect(places.length).toBeGreaterThan(0);
     expect(connectorsOnly?.pierces ?? false).toBe(false);
     expect(withPiercing).not.toBeNull();

@@ -12,6 +12,7 @@ import type { Capture } from "../core/capture/capture";
 import type { Point } from "../core/circuit/point";
 import type { Job } from "../core/job/schema";
 import { verification, type Verification } from "../core/job/verify";
+import { halvingMinutes } from "../core/harness/halving";
 import { breakPlaces, type SpanSuspicion } from "../core/lineup/break-place";
 import type { LineUp } from "../core/lineup/line-up";
 import { readSimulated, recordSimulated } from "../core/job/simulated-reading";
@@ -22,6 +23,8 @@ export interface LoomView {
   places: SpanSuspicion[];
   withPiercing: NextCheck | null;
   connectorsOnly: NextCheck | null;
+  /** Minutes plain halving would take from here, on average. */
+  halvingMinutes: number;
 }
 
 /** The best proposal that is measured on the loom rather than looked at. */
@@ -84,7 +87,13 @@ const api = {
     const lineUp = lineUpOf(job);
     const progress = progressOf(job);
     const best = (pierce: boolean) => harnessChecks(diagnosisOf(lineUp, { ...job.policy, pierce }, progress).next);
-    return { places: breakPlaces(lineUp), withPiercing: best(true), connectorsOnly: best(false) };
+    const places = breakPlaces(lineUp);
+    return {
+      places,
+      withPiercing: best(true),
+      connectorsOnly: best(false),
+      halvingMinutes: halvingMinutes(job.setup, places, progress.done),
+    };
   },
 
   /** Bands of the leading suspects for one hook-up. */

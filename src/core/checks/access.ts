@@ -37,7 +37,8 @@ const MINUTES = {
   lampLoad: 3,
 } as const;
 /** What a hole in the insulation and a sensor that may break on its way out are worth, in minutes. */
-const DAMAGE_MINUTES = { pierce: 10, sensorOut: 45 } as const;
+export const HOLE_MINUTES = 10;
+const SENSOR_OUT_MINUTES = 45;
 
 /** What has to be done before a hook-up can be read, and what it costs. */
 export function accessSteps(hookup: Hookup, setup: CornerSetup): Access {
@@ -62,8 +63,7 @@ export function accessSteps(hookup: Hookup, setup: CornerSetup): Access {
     access: [...steps.values()],
     ownMinutes: look ?? ownMinutes(hookup, pierces),
     damageMinutes:
-      (pierces ? DAMAGE_MINUTES.pierce : 0) +
-      ("look" in hookup && SENSOR_OUT.has(hookup.look) ? DAMAGE_MINUTES.sensorOut : 0),
+      (pierces ? HOLE_MINUTES : 0) + ("look" in hookup && SENSOR_OUT.has(hookup.look) ? SENSOR_OUT_MINUTES : 0),
     unplugs:
       hookup.state.unplugged.length > 0 ||
       hookup.instrument === "amps-dc" ||

@@ -6,7 +6,7 @@ import { suspectables, suspectId } from "../faults/catalogue";
 import { complaintSchema } from "../lineup/complaint";
 import { LineUp } from "../lineup/line-up";
 import { proposeChecks } from "../lineup/next-check";
-import { FOUND_SHARE } from "../lineup/place-search";
+import { FOUND_SHARE, HANDLING_MINUTES } from "../lineup/place-search";
 import { typedEvidence } from "../lineup/typed-evidence";
 import { seeded } from "../random/random";
 
@@ -46,7 +46,7 @@ function least(setup: CornerSetup, bySpan: number[], from: number, to: number): 
 
 describe("damage somewhere along a wire, its kind known", () => {
   const random = seeded(4242);
-  let [right, minutes, optimum] = [0, 0, 0];
+  let [right, minutes, handled, foreseen, optimum] = [0, 0, 0, 0, 0];
   beforeAll(() => {
     for (let n = 0; n < LOOMS; n++) {
       const setup = loom(random);
@@ -75,7 +75,9 @@ describe("damage somewhere along a wire, its kind known", () => {
         const typed = typedEvidence(next.check.hookup, readCar(car, next.check.hookup), setup);
         if (!typed.ok) throw new Error(typed.say);
         lineUp.add(typed.evidence);
+        if (step === 0) foreseen += next.toPlaceMinutes!;
         minutes += next.minutes;
+        handled += next.minutes + HANDLING_MINUTES;
         next.check.access.forEach(({ id }) => done.add(id));
       }
       if (lead === truth.place.span) right++;
@@ -88,6 +90,11 @@ describe("damage somewhere along a wire, its kind known", () => {
 
   it("is found in the right span", () => {
     expect(right / LOOMS).toBeGreaterThan(0.95);
+  });
+
+  it("in about the minutes the plan foresaw at its first step", () => {
+    expect(foreseen / handled).toBeGreaterThan(0.75);
+    expect(foreseen / handled).toBeLessThan(1.25);
   });
 
   it("for about the least minutes there are", () => {

@@ -25,6 +25,8 @@ export interface NextCheck {
   bits: number;
   why: string;
   todo: string[];
+  /** Minutes expected until the place of damage is found, if this is done next; null while the part is sought. */
+  toPlaceMinutes: number | null;
   cautions: string[];
   unit: string | null;
   quantity: Quantity | null;
@@ -52,6 +54,7 @@ export function describeHookup(hookup: Hookup, setup: CornerSetup): NextCheck {
     minutes: access.access.reduce((sum, step) => sum + step.minutes, access.ownMinutes),
     bits: 0,
     why: t`Your own choice: any measurement weighs in.`,
+    toPlaceMinutes: null,
     todo: access.access.map(({ say }) => say),
     cautions: [...locked(hookup), ...cautions(hookup)],
     unit: quantity ? typedUnits[quantity] : null,

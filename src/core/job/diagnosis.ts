@@ -44,7 +44,11 @@ export function diagnosisOf(lineUp: LineUp, policy: Policy, progress: Progress):
   };
 }
 
-function describeCheck({ check, bits, minutes, todo }: Proposal, lineUp: LineUp, suspects: Suspect[]): NextCheck {
+function describeCheck(
+  { check, bits, minutes, todo, toPlaceMinutes }: Proposal,
+  lineUp: LineUp,
+  suspects: Suspect[],
+): NextCheck {
   const described = describeHookup(check.hookup, lineUp.setup);
   return {
     ...described,
@@ -55,6 +59,7 @@ function describeCheck({ check, bits, minutes, todo }: Proposal, lineUp: LineUp,
     bits: Math.round(bits * 100) / 100,
     why: whyThis(suspects, bits),
     todo: todo.map(({ say }) => say),
+    toPlaceMinutes,
   };
 }
 

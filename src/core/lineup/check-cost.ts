@@ -9,6 +9,8 @@ export interface Scored {
   worth: number;
   information: InformationTable;
   cost: number;
+  /** Minutes expected from here until the place of damage is found, if it is done next, handling counted. */
+  toPlaceMinutes?: number;
 }
 
 /**

@@ -1,8 +1,8 @@
-import type { InformationTable } from "./information";
+import type { Outcomes } from "./information";
 
 /** A check as the search needs it. */
 export interface Step {
-  information: InformationTable;
+  outcomes: Outcomes;
   /** Minutes of equal worth each time it is done, set-ups left out. */
   ownMinutes: number;
   /** Its minutes, set-ups and all, count so many times. */
@@ -17,20 +17,20 @@ export interface Step {
  * (D. P. Bertsekas, J. N. Tsitsiklis and C. Wu, Journal of Heuristics 3, 1997). Outcomes of different checks are taken
  * as independent given the fault.
  *
- * @param shares of the groups @param answerOf the answer each group stands for, any number that names it
+ * @param weights of the states there can be @param answerOf the answer each state stands for, any number that names it
  * @param found the share at which an answer is found
  * @returns one figure for each step, in order
  * @throws RangeError on more than 30 steps
  */
 export function costsToGo(
   steps: readonly Step[],
-  shares: Float64Array,
+  weights: Float64Array,
   answerOf: Int32Array,
   done: ReadonlySet<string>,
   found: number,
 ): number[] {
   if (steps.length > MOST_STEPS) throw new RangeError(`at most ${MOST_STEPS} steps, not ${steps.length}`);
-  return new Search(steps, shares, answerOf, done, found).costs();
+  return new Search(steps, weights, answerOf, done, found).costs();
 }
 
 /** Steps and set-ups are kept as bits of a number. */
@@ -45,7 +45,7 @@ const DEEPEST = 7;
 const SECONDS = 4;
 
 interface Compact {
-  /** chances[group * outcomes + outcome], live groups only. */
+  /** chances[state * outcomes + outcome], live states only. */
   chances: Float64Array;
   outcomes: number;
   ownMinutes: number;
@@ -74,24 +74,24 @@ class Search {
 
   constructor(
     steps: readonly Step[],
-    shares: Float64Array,
+    weights: Float64Array,
     answerOf: Int32Array,
     done: ReadonlySet<string>,
     private readonly found: number,
   ) {
-    this.live = [...shares.keys()].filter((g) => shares[g]! > LEAST_SHARE);
-    const names = [...new Set(this.live.map((g) => answerOf[g]!))];
-    this.answers = Int32Array.from(this.live, (g) => names.indexOf(answerOf[g]!));
+    this.live = [...weights.keys()].filter((state) => weights[state]! > LEAST_WEIGHT);
+    const names = [...new Set(this.live.map((state) => answerOf[state]!))];
+    this.answers = Int32Array.from(this.live, (state) => names.indexOf(answerOf[state]!));
     this.answerCount = names.length;
-    this.root = normalised(Float64Array.from(this.live, (g) => shares[g]!));
+    this.root = normalised(Float64Array.from(this.live, (state) => weights[state]!));
     const setups = new Map<string, number>();
     for (const { id, minutes } of steps.flatMap((one) => one.setups))
       if (!done.has(id) && !setups.has(id)) {
         setups.set(id, setups.size);
         this.setupMinutes.push(minutes);
       }
-    this.steps = steps.map(({ information, ownMinutes, pull, setups: wanted }) => ({
-      ...compact(information, this.live, this.root),
+    this.steps = steps.map(({ outcomes, ownMinutes, pull, setups: wanted }) => ({
+      ...compact(outcomes, this.live, this.root),
       ownMinutes,
       pull,
       setups: wanted.reduce((bits, { id }) => (setups.has(id) ? bits | (1 << setups.get(id)!) : bits), 0),
@@ -112,7 +112,7 @@ class Search {
       const next = new Float64Array(shares.length);
       const share = this.weigh(shares, step, outcome, next);
       if (share < 1e-6) continue;
-      for (let g = 0; g < next.length; g++) next[g]! /= share;
+      for (let s = 0; s < next.length; s++) next[s]! /= share;
       const branch = {
         shares: next,
         made: made | setups,
@@ -143,11 +143,11 @@ class Search {
     return Math.min(...best.map(({ step }) => this.after(branch, step, 1)));
   }
 
-  /** What of each group's share shows this outcome. @param out written @returns their sum */
+  /** What of each state's share shows this outcome. @param out written @returns their sum */
   private weigh(shares: Float64Array, step: number, outcome: number, out: Float64Array): number {
     const { outcomes, chances } = this.steps[step]!;
     let sum = 0;
-    for (let g = 0; g < shares.length; g++) sum += out[g] = shares[g]! * chances[g * outcomes + outcome]!;
+    for (let s = 0; s < shares.length; s++) sum += out[s] = shares[s]! * chances[s * outcomes + outcome]!;
     return sum;
   }
 
@@ -165,7 +165,7 @@ class Search {
 
   private byAnswer(shares: Float64Array): Float64Array {
     const sums = new Float64Array(this.answerCount);
-    for (let g = 0; g < shares.length; g++) sums[this.answers[g]!]! += shares[g]!;
+    for (let s = 0; s < shares.length; s++) sums[this.answers[s]!]! += shares[s]!;
     return sums;
   }
 
@@ -181,44 +181,43 @@ class Search {
   }
 }
 
-const LEAST_SHARE = 1e-3;
+/** States lighter than this are left out. */
+const LEAST_WEIGHT = 1e-5;
 /** A check that tells so much less a minute than the best does now ends the search. */
 const HOPELESS = 0.02;
 
-/** One check's outcomes, those that tell nearly the same of the live groups joined (the pair that loses least first). */
+/** One check's outcomes, neighbours that tell nearly the same of the live states joined (the pair that loses least first). */
 function compact(
-  information: InformationTable,
+  known: Outcomes,
   live: readonly number[],
   shares: Float64Array,
 ): Pick<Compact, "chances" | "outcomes"> {
-  let columns = Array.from({ length: information.outcomes }, (_, outcome) =>
-    Float64Array.from(live, (g) => information.chance(g, outcome)),
-  ).filter((column) => column.some((chance) => chance > 0));
-  const weight = (column: Float64Array) => told(column.map((chance, g) => chance * shares[g]!));
-  let weights = columns.map(weight);
+  const columns = Array.from({ length: known.outcomes }, (_, outcome) =>
+    Float64Array.from(live, (state) => known.chance(state, outcome)),
+  );
+  const joined = (at: number) => columns[at]!.map((chance, s) => chance + columns[at + 1]![s]!);
+  const told = columns.map((column) => toldBy(column, shares));
+  const toldJoined = columns.slice(1).map((_, at) => toldBy(joined(at), shares));
   while (columns.length > 2) {
-    let best = { loss: Infinity, a: 0, b: 0, joined: columns[0]!, weight: 0 };
-    for (let a = 0; a < columns.length; a++)
-      for (let b = a + 1; b < columns.length; b++) {
-        const joined = columns[a]!.map((chance, g) => chance + columns[b]![g]!);
-        const own = weight(joined);
-        const loss = weights[a]! + weights[b]! - own;
-        if (loss < best.loss) best = { loss, a, b, joined, weight: own };
-      }
-    if (columns.length <= MOST_OUTCOMES && best.loss > LOSS_ALLOWED) break;
-    columns = columns.filter((_, i) => i !== best.a && i !== best.b).concat([best.joined]);
-    weights = weights.filter((_, i) => i !== best.a && i !== best.b).concat([best.weight]);
+    const losses = toldJoined.map((both, at) => told[at]! + told[at + 1]! - both);
+    const least = losses.indexOf(Math.min(...losses));
+    if (columns.length <= MOST_OUTCOMES && losses[least]! > LOSS_ALLOWED) break;
+    columns.splice(least, 2, joined(least));
+    told.splice(least, 2, toldJoined[least]!);
+    toldJoined.splice(least, 1);
+    for (const at of [least - 1, least]) if (at in toldJoined) toldJoined[at] = toldBy(joined(at), shares);
   }
   const outcomes = columns.length;
   const chances = new Float64Array(live.length * outcomes);
-  columns.forEach((column, outcome) => column.forEach((chance, g) => (chances[g * outcomes + outcome] = chance)));
+  columns.forEach((column, outcome) => column.forEach((chance, s) => (chances[s * outcomes + outcome] = chance)));
   return { chances, outcomes };
 }
 
-/** Σ v·log v − V·log V: what telling these apart from one another is worth, as far as sums of it are compared. */
-function told(joint: Float64Array): number {
+/** Σ v·log v − V·log V of an outcome's joint chances: what it tells of the states, as far as sums of it are compared. */
+function toldBy(column: Float64Array, shares: Float64Array): number {
   let [bits, all] = [0, 0];
-  for (const one of joint) {
+  for (let s = 0; s < column.length; s++) {
+    const one = column[s]! * shares[s]!;
     all += one;
     if (one > 0) bits += one * Math.log2(one);
   }

@@ -114,7 +114,7 @@ describe("word answers", () => {
     const ownVoices = Int32Array.from(shares.keys());
     const [seen, irrelevant] = lineUp
       .tables([film, tyres])
-      .map((table) => informationTable(table, lineUp.candidates, shares, 1, within, ownVoices));
+      .map((table) => informationTable(table, { candidates: lineUp.candidates, shares, stride: 1, within }, ownVoices));
     expect(seen!.bits).toBeGreaterThan(5 * irrelevant!.bits);
   });
 });

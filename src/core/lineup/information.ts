@@ -64,52 +64,117 @@ export class InformationTable {
   }
 }
 
+/** The candidates that planning forecasts, and how much each stands for. */
+export interface Planning {
+  candidates: Candidates;
+  /** Of the groups. */
+  shares: Float64Array;
+  /** Every so-many-th candidate is forecast. */
+  stride: number;
+  /** Weights of the candidates forecast, summing to 1 in each group (see `subsetWeights`). */
+  within: Float64Array;
+}
+
 /**
  * Sorts one check's forecasts into outcome bins by group.
- * @param within weights of the candidates forecast, summing to 1 in each group (see `subsetWeights`)
  * @param voices for each group, the group whose forecasts stand for it (see reach.ts)
  * @param clouds what each group's candidates stand for, where it is at hand (see kernel.ts)
  */
 export function informationTable(
   table: ForecastTable,
-  candidates: Candidates,
-  shares: Float64Array,
-  stride: number,
-  within: Float64Array,
+  planning: Planning,
   voices: Int32Array,
   clouds: readonly Cloud[] = [],
 ): InformationTable {
+  const { chances, bins } = outcomeChances(table, planning, voices, clouds, "group");
+  speakFor(voices, chances, bins);
+  return new InformationTable(chances, bins, planning.shares);
+}
+
+/** Chances of a check's outcomes, by state. */
+export interface Outcomes {
+  outcomes: number;
+  chance(state: number, outcome: number): number;
+}
+
+/** The same for each candidate that is forecast: candidate row r is state r / stride. */
+export function outcomesByCandidate(
+  table: ForecastTable,
+  planning: Planning,
+  voices: Int32Array,
+  clouds: readonly Cloud[],
+): Outcomes {
+  const { groups } = planning.candidates;
+  const { chances, bins } = outcomeChances(table, planning, voices, clouds, "candidate");
+  const voiceOf = Int32Array.from({ length: planning.candidates.count / planning.stride });
+  groups.forEach(({ first, size }, g) => {
+    const from = groups[voices[g]!]!.first;
+    for (let k = 0; k < size; k += planning.stride)
+      voiceOf[(first + k) / planning.stride] = (from + k) / planning.stride;
+  });
+  return { outcomes: bins, chance: (state, outcome) => chances[voiceOf[state]! * bins + outcome]! };
+}
+
+/** What outcomes are counted by. */
+type State = "group" | "candidate";
+
+function stateCount({ candidates, stride }: Planning, by: State): number {
+  return by === "group" ? candidates.groups.length : candidates.count / stride;
+}
+
+function outcomeChances(
+  table: ForecastTable,
+  planning: Planning,
+  voices: Int32Array,
+  clouds: readonly Cloud[],
+  by: State,
+): { chances: Float64Array; bins: number } {
   const speaking = new Set<number>();
   voices.forEach((voice, g) => {
-    if (shares[g]! > NEGLIGIBLE_SHARE) speaking.add(voice);
+    if (planning.shares[g]! > NEGLIGIBLE_SHARE) speaking.add(voice);
   });
-  if (table.kind === "words") return wordsTable(table, candidates, shares, within, stride, speaking, voices);
+  return table.kind === "words"
+    ? wordChances(table, planning, speaking, by)
+    : numberChances(table, planning, speaking, clouds, by);
+}
+
+function numberChances(
+  table: ForecastTable & { kind: "numbers" },
+  planning: Planning,
+  speaking: ReadonlySet<number>,
+  clouds: readonly Cloud[],
+  by: State,
+): { chances: Float64Array; bins: number } {
+  const { candidates, stride, within } = planning;
   const span = range(table, candidates, speaking, stride);
   const bins = Math.max(2, Math.min(MOST_BINS, Math.ceil((span.high - span.low) / NARROWEST_BIN)));
   const width = (span.high - span.low) / bins || 1;
   const all = bins + 1;
-  const chances = new Float64Array(candidates.groups.length * all);
-  candidates.groups.forEach(({ first, size }, g) => {
-    if (!speaking.has(g)) return;
+  const chances = new Float64Array(stateCount(planning, by) * all);
+  const states = new Set<number>();
+  for (const g of speaking) {
+    const { first, size } = candidates.groups[g]!;
     const cloud = clouds[g];
     const kernels = cloud
       ? cloudKernels(table, candidates, candidates.groups[g]!, cloud, stride)
       : slotKernels(table, { first, size }, within, stride);
     for (let row = first; row < first + size; row += stride) {
-      const weight = within[row]!;
-      if (weight < 1e-6) continue;
+      if (within[row]! < 1e-6) continue;
+      const state = by === "group" ? g : row / stride;
+      const weight = by === "group" ? within[row]! : 1;
+      states.add(state);
       for (let slot = 0; slot < table.slots; slot++) {
         const at = (row / stride) * table.slots + slot;
         const chance = table.chances[at]! * weight;
         if (chance === 0) continue;
         const value = table.values[at]!;
         const overLimit = overLimitChance(table.hookup.instrument, value);
-        chances[g * all + bins]! += chance * overLimit;
+        chances[state * all + bins]! += chance * overLimit;
         if (value === Infinity) continue;
         const sigma = Math.hypot(scaleError(table.hookup, value, 0), kernels[slot]!) / width;
         spread(
           chances,
-          g * all,
+          state * all,
           bins,
           (toScale(table.hookup.instrument, value) - span.low) / width,
           chance * (1 - overLimit),
@@ -117,34 +182,34 @@ export function informationTable(
         );
       }
     }
-    blunder(chances, g * all, all);
-  });
-  speakFor(voices, chances, all);
-  return new InformationTable(chances, all, shares);
+  }
+  for (const one of states) blunder(chances, one * all, all);
+  return { chances, bins: all };
 }
 
-function wordsTable(
+function wordChances(
   table: ForecastTable & { kind: "words" },
-  candidates: Candidates,
-  shares: Float64Array,
-  within: Float64Array,
-  stride: number,
+  planning: Planning,
   speaking: ReadonlySet<number>,
-  voices: Int32Array,
-): InformationTable {
+  by: State,
+): { chances: Float64Array; bins: number } {
+  const { candidates, stride, within } = planning;
   const bins = table.words.length;
-  const chances = new Float64Array(candidates.groups.length * bins);
-  candidates.groups.forEach(({ first, size }, g) => {
-    if (!speaking.has(g)) return;
+  const chances = new Float64Array(stateCount(planning, by) * bins);
+  const states = new Set<number>();
+  for (const g of speaking) {
+    const { first, size } = candidates.groups[g]!;
     for (let row = first; row < first + size; row += stride) {
-      const weight = within[row]!;
+      if (within[row]! < 1e-6) continue;
+      const state = by === "group" ? g : row / stride;
+      const weight = by === "group" ? within[row]! : 1;
+      states.add(state);
       for (let word = 0; word < bins; word++)
-        chances[g * bins + word]! += weight * table.chances[(row / stride) * bins + word]!;
+        chances[state * bins + word]! += weight * table.chances[(row / stride) * bins + word]!;
     }
-    blunder(chances, g * bins, bins);
-  });
-  speakFor(voices, chances, bins);
-  return new InformationTable(chances, bins, shares);
+  }
+  for (const one of states) blunder(chances, one * bins, bins);
+  return { chances, bins };
 }
 
 /** Lays a forecast over the bins its kernel reaches. @param at place, and `sigma` width, in bins from the first bin's edge */

@@ -1,4 +1,4 @@
-import { hookupKey, type Instrument } from "../checks/hookup";
+import { hookupKey, type Hookup } from "../checks/hookup";
 import type { Check } from "../checks/catalogue";
 import { PLANNING_STRIDE } from "./forecast";
 import { HEALTHY } from "../faults/fault";
@@ -8,7 +8,7 @@ import type { Policy } from "./policy";
 import { costOf, type Scored } from "./check-cost";
 import { isPlaceSought, rankForPlace } from "./place-search";
 import { isGateCheck, moduleGatePassed, sharesByPart } from "./suspects";
-import { informationTable, NEGLIGIBLE_SHARE, subsetWeights } from "./information";
+import { informationTable, outcomesByCandidate, NEGLIGIBLE_SHARE, subsetWeights, type Planning } from "./information";
 
 export interface Proposal {
   check: Check;
@@ -19,6 +19,8 @@ export interface Proposal {
   /** Bits per minute, looking two checks ahead. */
   worth: number;
   todo: Check["access"];
+  /** Minutes expected from here until the place of damage is found; null while it is the part that is sought. */
+  toPlaceMinutes: number | null;
 }
 
 /** What has been prepared already, and what the technician said cannot be done. */
@@ -52,31 +54,45 @@ export function proposeChecks(lineUp: LineUp, policy: Policy, progress: Progress
   if (allowed.length === 0) return [];
   const tables = lineUp.planningTables(allowed.map(({ hookup }) => hookup));
   const shares = lineUp.shares();
-  const within = subsetWeights(lineUp.candidates, PLANNING_STRIDE);
+  const planning: Planning = {
+    candidates: lineUp.candidates,
+    shares,
+    stride: PLANNING_STRIDE,
+    within: subsetWeights(lineUp.candidates, PLANNING_STRIDE),
+  };
   const score = (check: Check, { table, voices }: PlanningTable, clouds: readonly Cloud[]): Scored => {
-    const information = informationTable(table, lineUp.candidates, shares, PLANNING_STRIDE, within, voices, clouds);
+    const information = informationTable(table, planning, voices, clouds);
     const cost = costOf(check, progress.done, policy);
     return { check, information, cost, bits: information.bits, worth: information.bits / cost };
   };
   const single = allowed.map((check, i) =>
-    score(check, tables[i]!, BY_PLACE.has(check.hookup.instrument) ? lineUp.clouds : []),
+    score(check, tables[i]!, spreadsWidely(check.hookup) ? lineUp.clouds : []),
   );
   if (shares.filter((share) => share > NEGLIGIBLE_SHARE).length <= FEW)
     sharpen(single, (i) => score(allowed[i]!, tables[i]!, lineUp.clouds));
+  const tableOf = new Map(allowed.map((check, i) => [check, tables[i]!]));
+  const outcomesOf = (check: Check) => {
+    const { table, voices } = tableOf.get(check)!;
+    return outcomesByCandidate(table, planning, voices, lineUp.clouds);
+  };
   const shortlist = isPlaceSought(lineUp, shares)
-    ? rankForPlace(single, lineUp, shares, progress.done, policy)
+    ? rankForPlace(single, planning, outcomesOf, progress.done, policy)
     : rankByWorth(single, shares, progress.done, policy);
   const gate = gateIsDue(lineUp, shares) ? single.filter(({ check }) => isGateCheck(check.hookup)) : [];
   const rest = shortlist.filter((one) => !gate.includes(one));
   const telling = [...gate, ...rest.filter(({ bits }, i) => bits > LEAST_BITS || (i === 0 && gate.length === 0))];
-  return telling.slice(0, most).map(({ check, bits, worth }) => {
+  return telling.slice(0, most).map(({ check, bits, worth, toPlaceMinutes = null }) => {
     const todo = check.access.filter(({ id }) => !progress.done.has(id));
-    return { check, bits, worth, todo, minutes: todo.reduce((sum, step) => sum + step.minutes, check.ownMinutes) };
+    const minutes = todo.reduce((sum, step) => sum + step.minutes, check.ownMinutes);
+    return { check, bits, worth, todo, minutes, toPlaceMinutes };
   });
 }
 
-/** Instruments whose reading spreads over a decade by the place of the damage alone. */
-const BY_PLACE: ReadonlySet<Instrument> = new Set(["capacitance"]);
+/** Readings that spread over decades by place or by damp alone: a capacitance, and volts that come through insulation. */
+function spreadsWidely({ instrument, state }: Hookup): boolean {
+  return instrument === "capacitance" || (instrument === "volts-dc" && state.key === "off");
+}
+
 /** With so few suspects left, the leading checks are looked at more sharply. */
 const FEW = 10;
 const SHARPENED = 24;

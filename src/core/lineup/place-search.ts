@@ -1,6 +1,8 @@
+import type { Check } from "../checks/catalogue";
+import type { Candidates } from "./candidates";
 import { pullOf, type Scored } from "./check-cost";
 import { costsToGo } from "./cost-to-go";
-import { NEGLIGIBLE_SHARE } from "./information";
+import { NEGLIGIBLE_SHARE, type Outcomes, type Planning } from "./information";
 import type { LineUp } from "./line-up";
 import type { Policy } from "./policy";
 import { PROOF_SHARE, sharesByPart } from "./suspects";
@@ -8,53 +10,74 @@ import { PROOF_SHARE, sharesByPart } from "./suspects";
 /** Damage is taken for found where one place holds this share. */
 export const FOUND_SHARE = 0.95;
 
+/** Picking up the meter and typing; no more, for the search itself counts what a doubtful reading costs later. */
+export const HANDLING_MINUTES = 2;
+
 /** Whether one part is as good as proven, few suspects are left, and where it is damaged is still in question. */
 export function isPlaceSought(lineUp: LineUp, shares: Float64Array): boolean {
   if (Math.max(...sharesByPart(lineUp, shares).values()) < PROOF_SHARE) return false;
   if (shares.filter((share) => share > NEGLIGIBLE_SHARE).length > MOST_SUSPECTS) return false;
   const byPlace = new Float64Array(shares.length);
-  placesOf(lineUp).forEach((place, g) => (byPlace[place]! += shares[g]!));
+  placesOf(lineUp.candidates).forEach((place, g) => (byPlace[place]! += shares[g]!));
   return Math.max(...byPlace) < FOUND_SHARE;
 }
 
 const MOST_SUSPECTS = 16;
 
-/** The same checks, those first that lead to the place in the fewest minutes; of equals the one that tells most. */
+/**
+ * The same checks, those first that lead to the place in the fewest minutes; of equals the one that tells most.
+ * @param outcomesOf a check's outcomes by candidate (see `outcomesByCandidate`)
+ */
 export function rankForPlace(
   scored: readonly Scored[],
-  lineUp: LineUp,
-  shares: Float64Array,
+  planning: Planning,
+  outcomesOf: (check: Check) => Outcomes,
   done: ReadonlySet<string>,
   policy: Policy,
 ): Scored[] {
   const shortlist = [...scored].sort((a, b) => b.worth - a.worth).slice(0, SEARCHED);
-  const minutes = costsToGo(
-    shortlist.map(({ check, information }) => ({
-      information,
+  const toPlace = costsToGo(
+    shortlist.map(({ check }) => ({
+      outcomes: outcomesOf(check),
       ownMinutes: check.ownMinutes + check.damageMinutes + HANDLING_MINUTES,
       pull: pullOf(check, policy),
       setups: check.access,
     })),
-    shares,
-    placesOf(lineUp),
+    weightsOf(planning),
+    answersOf(planning),
     done,
     FOUND_SHARE,
   );
-  const rank = (i: number) => Math.round(Math.log(minutes[i]!) / ALIKE);
+  const rank = (i: number) => Math.round(Math.log(toPlace[i]!) / ALIKE);
   return [...shortlist.keys()]
     .sort((a, b) => rank(a) - rank(b) || shortlist[b]!.bits - shortlist[a]!.bits)
-    .map((i) => shortlist[i]!);
+    .map((i) => ({ ...shortlist[i]!, toPlaceMinutes: toPlace[i]! }));
+}
+
+/** Weight of each candidate forecast. */
+function weightsOf({ candidates, shares, stride, within }: Planning): Float64Array {
+  const weights = new Float64Array(candidates.count / stride);
+  candidates.groups.forEach(({ first, size }, g) => {
+    for (let row = first; row < first + size; row += stride) weights[row / stride] = shares[g]! * within[row]!;
+  });
+  return weights;
+}
+
+/** The place each of them is damaged at, as a number. */
+function answersOf({ candidates, stride }: Planning): Int32Array {
+  const places = placesOf(candidates);
+  const answers = new Int32Array(candidates.count / stride);
+  candidates.groups.forEach(({ first, size }, g) => answers.fill(places[g]!, first / stride, (first + size) / stride));
+  return answers;
 }
 
 /** Checks looked at so far ahead. */
 const SEARCHED = 24;
-/** Picking up the meter and typing; no more, for the search itself counts what a doubtful reading costs later. */
-const HANDLING_MINUTES = 2;
 /** Ways that differ by less than this part of their minutes are equals. */
 const ALIKE = 0.03;
 
 /** A span or a connector for each group, as the number of the first group there. */
-function placesOf({ candidates }: LineUp): Int32Array {
+function placesOf(candidates: Candidates): Int32Array {
   const places = candidates.groups.map(({ place }) => place.id.split(".")[0]!);
   return Int32Array.from(places, (place) => places.indexOf(place));
 }

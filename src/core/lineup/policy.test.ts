@@ -111,7 +111,7 @@ const byWorth: Rule = (scored, shares, done) => rankByWorth(scored, shares, done
 const byCostToGo: Rule = (scored, shares, done) => {
   const minutes = costsToGo(
     scored.map(({ check: one, information }) => ({
-      information,
+      outcomes: information,
       ownMinutes: costOf({ ...one, access: [] }, done, policy),
       pull: 1,
       setups: one.access,

@@ -1,5 +1,6 @@
 import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
+import { HOLE_MINUTES } from "@/core/checks/access";
 import { conductorsOf, spansOf, stationsOf } from "@/core/circuit/setup";
 import { stationWords } from "@/core/faults/places";
 import { splicePlan } from "@/core/harness/splice-plan";
@@ -61,6 +62,9 @@ export function BreakFinder({
             <>
               <p className="font-bold">{best.check}</p>
               <p className="text-sm text-muted">{t`${best.minutes} min · splits ${best.bits.toFixed(2)} bit${best.pierces ? t` · 1 hole to seal` : ""}`}</p>
+              {view && best.toPlaceMinutes !== null && (
+                <p className="text-sm">{t`On average ${Math.round(best.toPlaceMinutes)} min from here to the place; always halving what is left, whatever is easy to reach, would take ${Math.round(view.halvingMinutes)}.`}</p>
+              )}
               {best.cautions.map((caution) => (
                 <p key={caution} className="text-sm">
                   ▲ {caution}
@@ -86,7 +90,11 @@ export function BreakFinder({
             ))}
           </div>
           {other && best && other.id !== best.id && (
-            <p>{t`${job.policy.pierce ? t`Without piercing` : t`With piercing allowed`} the next point would be ${other.label} (${other.minutes} min, ${other.bits.toFixed(2)} bit).`}</p>
+            <p>
+              {t`${job.policy.pierce ? t`Without piercing` : t`With piercing allowed`} the next point would be ${other.label} (${other.minutes} min, ${other.bits.toFixed(2)} bit).`}
+              {other.toPlaceMinutes !== null &&
+                t` To the place it would be some ${Math.round(other.toPlaceMinutes)} min, each hole counted as ${HOLE_MINUTES}.`}
+            </p>
           )}
           {holes.length > 0 && (
             <p className="mt-1">
