@@ -13,6 +13,8 @@ import type { Point } from "../core/circuit/point";
 import type { Job } from "../core/job/schema";
 import { verification, type Verification } from "../core/job/verify";
 import { halvingMinutes } from "../core/harness/halving";
+import { pathShares } from "../core/harness/path-shares";
+import { rankSuspects } from "../core/lineup/suspects";
 import { breakPlaces, type SpanSuspicion } from "../core/lineup/break-place";
 import type { LineUp } from "../core/lineup/line-up";
 import { readSimulated, recordSimulated } from "../core/job/simulated-reading";
@@ -87,12 +89,11 @@ const api = {
     const lineUp = lineUpOf(job);
     const progress = progressOf(job);
     const best = (pierce: boolean) => harnessChecks(diagnosisOf(lineUp, { ...job.policy, pierce }, progress).next);
-    const places = breakPlaces(lineUp);
     return {
-      places,
+      places: breakPlaces(lineUp),
       withPiercing: best(true),
       connectorsOnly: best(false),
-      halvingMinutes: halvingMinutes(job.setup, places, progress.done),
+      halvingMinutes: halvingMinutes(job.setup, pathShares(job.setup, rankSuspects(lineUp)), progress.done),
     };
   },
 

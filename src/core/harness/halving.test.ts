@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import { cornerSetupSchema } from "../circuit/setup";
 import { HANDLING_MINUTES } from "../lineup/place-search";
 import { halvingMinutes } from "./halving";
+import { pathShares } from "./path-shares";
 
 /** Four spans, every connector three minutes away. */
 const setup = cornerSetupSchema.parse({
@@ -13,20 +14,34 @@ const setup = cornerSetupSchema.parse({
     { station, accessMin: 3 },
   ]),
 });
-const places = (...shares: number[]) => shares.map((share, span) => ({ span, share }));
-const PROBE = 3 + 1 + HANDLING_MINUTES;
-const none: ReadonlySet<string> = new Set();
+const PROBE = 1 + HANDLING_MINUTES;
+const REACH = 3;
+
+/** Minutes of halving with so much suspicion at each place. */
+function minutes(shares: Record<string, number>, ...done: string[]): number {
+  const suspects = Object.entries(shares).map(([place, share]) => ({ place, share, part: "harness" as const }));
+  return halvingMinutes(setup, pathShares(setup, suspects), new Set(done));
+}
 
 describe("plain halving", () => {
-  it("takes log₂ n probes among equal spans", () => {
-    expect(halvingMinutes(setup, places(0.25, 0.25, 0.25, 0.25), none)).toBeCloseTo(2 * PROBE, 9);
-    expect(halvingMinutes(setup, places(0.5, 0.5, 0, 0), none)).toBeCloseTo(PROBE, 9);
-    expect(halvingMinutes(setup, places(1, 0, 0, 0), none)).toBe(0);
+  it("takes one probe between two neighbours, and none when one is left", () => {
+    expect(minutes({ "span2.supply": 0.5, c2: 0.5 })).toBeCloseTo(REACH + PROBE, 9);
+    expect(minutes({ "span2.supply": 0.5, c2: 0.5 }, "reach:c2")).toBeCloseTo(PROBE, 9);
+    expect(minutes({ "span2.supply": 1 })).toBe(0);
   });
 
-  it("does not mind where the damage is likely, pays twice for three spans on the longer side, and for access once", () => {
-    expect(halvingMinutes(setup, places(0.7, 0.1, 0.1, 0.1), none)).toBeCloseTo(2 * PROBE, 9);
-    expect(halvingMinutes(setup, places(0.2, 0.4, 0.4, 0), none)).toBeCloseTo(PROBE + 0.8 * PROBE, 9);
-    expect(halvingMinutes(setup, places(0.5, 0.5, 0, 0), new Set(["reach:c1"]))).toBeCloseTo(PROBE - 3, 9);
+  it("reaches a connector once for both its faces", () => {
+    expect(minutes({ "span1.supply": 0.25, c1: 0.5, "span2.supply": 0.25 })).toBeCloseTo(
+      REACH + PROBE + 0.75 * PROBE,
+      9,
+    );
+  });
+
+  it("takes three probes among eight equal places, wherever they are likely", () => {
+    const eight = ["module", "span1", "c1", "span2", "c2", "span3", "c3", "span4"];
+    const equal = Object.fromEntries(eight.map((place) => [place, 1 / 8]));
+    const skewed = { ...equal, module: 0.3, span1: 0.3, c1: 0.075, span2: 0.075, c2: 0.0625, span3: 0.0625 };
+    expect(minutes(equal, "reach:module", "reach:c1", "reach:c2", "reach:c3")).toBeCloseTo(3 * PROBE, 9);
+    expect(minutes(skewed, "reach:module", "reach:c1", "reach:c2", "reach:c3")).toBeCloseTo(3 * PROBE, 9);
   });
 });

@@ -1,59 +1,51 @@
 import { accessSteps } from "../checks/access";
 import { circuitStateSchema } from "../circuit/state";
-import { conductorsOf, stationsOf, type CornerSetup } from "../circuit/setup";
-import type { SpanSuspicion } from "../lineup/break-place";
+import { conductorsOf, type CornerSetup } from "../circuit/setup";
 import { HANDLING_MINUTES } from "../lineup/place-search";
+import type { PathItem } from "./path-shares";
 
 /**
- * Expected minutes of plain halving from here: whatever the connectors take to reach, the middle one of what is left,
- * voltage there or not, until one span is left; counted as the plan's own minutes are (see `toPlaceMinutes`).
- * @param done set-ups made already @returns 0 when one span or none is left
+ * Expected minutes of plain halving from here: whatever a connector takes to reach, the face in the middle of the wires
+ * and connectors that are left, voltage there or not, until one is left; counted as the plan's own minutes are.
+ * @param items of the path, module first (see `pathShares`) @param done set-ups made already
+ * @returns 0 when one or none is left
  */
 export function halvingMinutes(
   setup: CornerSetup,
-  places: readonly Pick<SpanSuspicion, "span" | "share">[],
+  items: readonly Pick<PathItem, "kind" | "id" | "share">[],
   done: ReadonlySet<string>,
 ): number {
-  const left = places.filter(({ share }) => share > LEAST_SHARE).map(({ span }) => span);
-  if (left.length < 2) return 0;
-  const shares = places.toSorted((a, b) => a.span - b.span).map(({ share }) => share);
-  return halve(setup, shares, Math.min(...left), Math.max(...left) + 1, done);
+  const loom = items.filter(({ kind }) => kind === "span" || kind === "station");
+  const left = loom.flatMap(({ share }, at) => (share > LEAST_SHARE ? [at] : []));
+  return left.length < 2 ? 0 : halve(setup, loom.slice(left[0], left.at(-1)! + 1), done);
 }
 
 const LEAST_SHARE = 0.01;
+type Item = Pick<PathItem, "kind" | "id" | "share">;
 
-function halve(
-  setup: CornerSetup,
-  shares: readonly number[],
-  from: number,
-  to: number,
-  done: ReadonlySet<string>,
-): number {
-  if (to - from <= 1) return 0;
-  const middle = (from + to) >> 1;
-  const held = (a: number, b: number) => shares.slice(a, b).reduce((sum, share) => sum + share, 0);
-  const near = held(from, middle) / held(from, to);
-  return (
-    minutesAt(setup, middle, done) +
-    near * halve(setup, shares, from, middle, done) +
-    (1 - near) * halve(setup, shares, middle, to, done)
-  );
+function halve(setup: CornerSetup, items: readonly Item[], done: ReadonlySet<string>): number {
+  if (items.length < 2) return 0;
+  const middle = items.length >> 1;
+  const [near, far] = [items.slice(0, middle), items.slice(middle)];
+  // Between a span and a connector lies a face of that connector.
+  const { id } = [near.at(-1)!, far[0]!].find(({ kind }) => kind === "station")!;
+  const { access, ownMinutes } = probeAt(setup, id);
+  const minutes = access.reduce((sum, step) => sum + (done.has(step.id) ? 0 : step.minutes), ownMinutes);
+  const after = new Set([...done, ...access.map((step) => step.id)]);
+  const held = (part: readonly Item[]) => part.reduce((sum, { share }) => sum + share, 0);
+  const nearer = held(near) / held(items);
+  return minutes + HANDLING_MINUTES + nearer * halve(setup, near, after) + (1 - nearer) * halve(setup, far, after);
 }
 
-function minutesAt(setup: CornerSetup, station: number, done: ReadonlySet<string>): number {
-  const { access, ownMinutes } = accessSteps(
+function probeAt(setup: CornerSetup, station: string) {
+  const [conductor] = conductorsOf[setup.family];
+  return accessSteps(
     {
       instrument: "volts-dc",
-      red: {
-        at: "face",
-        station: stationsOf(setup)[station]!.station,
-        face: "out",
-        conductor: conductorsOf[setup.family][0]!,
-      },
+      red: { at: "face", station, face: "out", conductor: conductor! },
       black: { at: "battery", pole: "negative" },
       state: circuitStateSchema.parse({}),
     },
     setup,
   );
-  return access.reduce((sum, { id, minutes }) => sum + (done.has(id) ? 0 : minutes), ownMinutes + HANDLING_MINUTES);
 }

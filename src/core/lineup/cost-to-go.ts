@@ -19,7 +19,8 @@ export interface Step {
  *
  * @param weights of the states there can be @param answerOf the answer each state stands for, any number that names it
  * @param found the share at which an answer is found
- * @returns one figure for each step, in order
+ * @param firsts only so many of the steps are tried as the first
+ * @returns one figure for each of them, in order
  * @throws RangeError on more than 30 steps
  */
 export function costsToGo(
@@ -28,9 +29,10 @@ export function costsToGo(
   answerOf: Int32Array,
   done: ReadonlySet<string>,
   found: number,
+  firsts = steps.length,
 ): number[] {
   if (steps.length > MOST_STEPS) throw new RangeError(`at most ${MOST_STEPS} steps, not ${steps.length}`);
-  return new Search(steps, weights, answerOf, done, found).costs();
+  return new Search(steps, weights, answerOf, done, found).costs(firsts);
 }
 
 /** Steps and set-ups are kept as bits of a number. */
@@ -99,9 +101,9 @@ class Search {
     this.rate = Math.max(1e-4, ...this.steps.map((_, i) => this.gain(this.root, i) / this.cost(i, 0)));
   }
 
-  costs(): number[] {
+  costs(firsts: number): number[] {
     const here: Branch = { shares: this.root, made: 0, taken: 0, chance: 1, depth: 0 };
-    return this.steps.map((_, i) => this.after(here, i, SECONDS));
+    return this.steps.slice(0, firsts).map((_, i) => this.after(here, i, SECONDS));
   }
 
   /** Minutes of one step and of what follows each of its outcomes, where so many next steps are tried. */
@@ -192,10 +194,8 @@ function compact(
   live: readonly number[],
   shares: Float64Array,
 ): Pick<Compact, "chances" | "outcomes"> {
-  const columns = Array.from({ length: known.outcomes }, (_, outcome) =>
-    Float64Array.from(live, (state) => known.chance(state, outcome)),
-  );
-  const joined = (at: number) => columns[at]!.map((chance, s) => chance + columns[at + 1]![s]!);
+  const columns = Array.from({ length: known.outcomes }, (_, outcome) => columnOf(known, live, outcome));
+  const joined = (at: number) => sumOf(columns[at]!, columns[at + 1]!);
   const told = columns.map((column) => toldBy(column, shares));
   const toldJoined = columns.slice(1).map((_, at) => toldBy(joined(at), shares));
   while (columns.length > 2) {
@@ -209,8 +209,21 @@ function compact(
   }
   const outcomes = columns.length;
   const chances = new Float64Array(live.length * outcomes);
-  columns.forEach((column, outcome) => column.forEach((chance, s) => (chances[s * outcomes + outcome] = chance)));
+  for (let s = 0; s < live.length; s++)
+    for (let outcome = 0; outcome < outcomes; outcome++) chances[s * outcomes + outcome] = columns[outcome]![s]!;
   return { chances, outcomes };
+}
+
+function columnOf(known: Outcomes, live: readonly number[], outcome: number): Float64Array {
+  const column = new Float64Array(live.length);
+  for (let s = 0; s < live.length; s++) column[s] = known.chance(live[s]!, outcome);
+  return column;
+}
+
+function sumOf(a: Float64Array, b: Float64Array): Float64Array {
+  const sum = new Float64Array(a.length);
+  for (let s = 0; s < a.length; s++) sum[s] = a[s]! + b[s]!;
+  return sum;
 }
 
 /** Σ v·log v − V·log V of an outcome's joint chances: what it tells of the states, as far as sums of it are compared. */

@@ -65,9 +65,7 @@ export function proposeChecks(lineUp: LineUp, policy: Policy, progress: Progress
     const cost = costOf(check, progress.done, policy);
     return { check, information, cost, bits: information.bits, worth: information.bits / cost };
   };
-  const single = allowed.map((check, i) =>
-    score(check, tables[i]!, spreadsWidely(check.hookup) ? lineUp.clouds : []),
-  );
+  const single = allowed.map((check, i) => score(check, tables[i]!, spreadsWidely(check.hookup) ? lineUp.clouds : []));
   if (shares.filter((share) => share > NEGLIGIBLE_SHARE).length <= FEW)
     sharpen(single, (i) => score(allowed[i]!, tables[i]!, lineUp.clouds));
   const tableOf = new Map(allowed.map((check, i) => [check, tables[i]!]));
@@ -95,7 +93,7 @@ function spreadsWidely({ instrument, state }: Hookup): boolean {
 
 /** With so few suspects left, the leading checks are looked at more sharply. */
 const FEW = 10;
-const SHARPENED = 24;
+const SHARPENED = 12;
 const MOST_ROUNDS = 6;
 
 /** Looks again at the leading checks, and at those that lead once the first have been put right. */

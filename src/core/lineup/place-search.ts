@@ -1,7 +1,7 @@
 import type { Check } from "../checks/catalogue";
 import type { Candidates } from "./candidates";
 import { pullOf, type Scored } from "./check-cost";
-import { costsToGo } from "./cost-to-go";
+import { costsToGo, type Step } from "./cost-to-go";
 import { NEGLIGIBLE_SHARE, type Outcomes, type Planning } from "./information";
 import type { LineUp } from "./line-up";
 import type { Policy } from "./policy";
@@ -13,9 +13,14 @@ export const FOUND_SHARE = 0.95;
 /** Picking up the meter and typing; no more, for the search itself counts what a doubtful reading costs later. */
 export const HANDLING_MINUTES = 2;
 
-/** Whether one part is as good as proven, few suspects are left, and where it is damaged is still in question. */
+/**
+ * Whether one part is as good as proven, or the loom is, wires and connectors together; few suspects are left, and
+ * where it is damaged is still in question.
+ */
 export function isPlaceSought(lineUp: LineUp, shares: Float64Array): boolean {
-  if (Math.max(...sharesByPart(lineUp, shares).values()) < PROOF_SHARE) return false;
+  const byPart = sharesByPart(lineUp, shares);
+  const loom = (byPart.get("harness") ?? 0) + (byPart.get("connector") ?? 0);
+  if (Math.max(loom, ...byPart.values()) < PROOF_SHARE) return false;
   if (shares.filter((share) => share > NEGLIGIBLE_SHARE).length > MOST_SUSPECTS) return false;
   const byPlace = new Float64Array(shares.length);
   placesOf(lineUp.candidates).forEach((place, g) => (byPlace[place]! += shares[g]!));
@@ -25,7 +30,9 @@ export function isPlaceSought(lineUp: LineUp, shares: Float64Array): boolean {
 const MOST_SUSPECTS = 16;
 
 /**
- * The same checks, those first that lead to the place in the fewest minutes; of equals the one that tells most.
+ * The same checks, those first that lead to the place in the fewest minutes; of equals the one that tells most. They
+ * are ranked by what groups show as a whole. How long it takes is foreseen by candidates, each with its own place: two
+ * readings of one distance then tell little more than one.
  * @param outcomesOf a check's outcomes by candidate (see `outcomesByCandidate`)
  */
 export function rankForPlace(
@@ -36,23 +43,32 @@ export function rankForPlace(
   policy: Policy,
 ): Scored[] {
   const shortlist = [...scored].sort((a, b) => b.worth - a.worth).slice(0, SEARCHED);
-  const toPlace = costsToGo(
-    shortlist.map(({ check }) => ({
-      outcomes: outcomesOf(check),
-      ownMinutes: check.ownMinutes + check.damageMinutes + HANDLING_MINUTES,
-      pull: pullOf(check, policy),
-      setups: check.access,
-    })),
+  const step = ({ check }: Scored, outcomes: Outcomes): Step => ({
+    outcomes,
+    ownMinutes: check.ownMinutes + check.damageMinutes + HANDLING_MINUTES,
+    pull: pullOf(check, policy),
+    setups: check.access,
+  });
+  const steps = shortlist.map((one) => step(one, one.information));
+  const minutes = costsToGo(steps, planning.shares, placesOf(planning.candidates), done, FOUND_SHARE);
+  const rank = (i: number) => Math.round(Math.log(minutes[i]!) / ALIKE);
+  const ranked = [...shortlist.keys()]
+    .sort((a, b) => rank(a) - rank(b) || shortlist[b]!.bits - shortlist[a]!.bits)
+    .map((i) => shortlist[i]!);
+  const foreseen = costsToGo(
+    ranked.slice(0, FORESEEN_BY).map((one) => step(one, outcomesOf(one.check))),
     weightsOf(planning),
     answersOf(planning),
     done,
     FOUND_SHARE,
+    FORESEEN,
   );
-  const rank = (i: number) => Math.round(Math.log(toPlace[i]!) / ALIKE);
-  return [...shortlist.keys()]
-    .sort((a, b) => rank(a) - rank(b) || shortlist[b]!.bits - shortlist[a]!.bits)
-    .map((i) => ({ ...shortlist[i]!, toPlaceMinutes: toPlace[i]! }));
+  return ranked.map((one, i) => ({ ...one, toPlaceMinutes: foreseen[i] }));
 }
+
+/** So many of the best have their minutes told, by what so many of them may show. */
+const FORESEEN = 4;
+const FORESEEN_BY = 12;
 
 /** Weight of each candidate forecast. */
 function weightsOf({ candidates, shares, stride, within }: Planning): Float64Array {
