@@ -313,12 +313,15 @@ function cloudKernels(
       sum += candidates.weight[group.first + k]!;
       mean += candidates.weight[group.first + k]! * x[k]!;
     }
-    const slope = sum > 0 ? fitSlope(candidates, group, cloud, x, mean / sum, SMALL_ERROR) : null;
+    const left = (group.size / stride) ** SILVERMAN;
+    const slope = sum > 0 ? fitSlope(candidates, group, cloud, x, mean / sum, SMALL_ERROR, left) : null;
     return Math.sqrt(slope?.variance ?? 0);
   });
 }
 
 const SMALL_ERROR = 0.02;
+/** Few candidates stand for many: the variance of a kernel over n of them (B. W. Silverman, Density Estimation, 1986). */
+const SILVERMAN = -2 / 5;
 const CLOUD_OVER_SCATTER = 1.6;
 const WIDEST_KERNEL = 0.5;
 

@@ -44,6 +44,7 @@ export interface Slope {
  *
  * @param values the group's forecasts on the reading's scale; NaN where there is none
  * @param reading what was read, on the scale @param error the instrument's error there
+ * @param unexplained part of the variance left over by the fit that counts as the cloud's own
  */
 export function fitSlope(
   candidates: Candidates,
@@ -52,6 +53,7 @@ export function fitSlope(
   values: Float64Array,
   reading: number,
   error: number,
+  unexplained = CURVATURE,
 ): Slope | null {
   const weights = localWeights(candidates, group, values, reading, error);
   if (!weights) return null;
@@ -76,7 +78,7 @@ export function fitSlope(
   const spreadBy = multiply(cloud.covariance, by);
   let through = 0;
   for (let i = 0; i < DRAWS; i++) through += by[i]! * spreadBy[i]!;
-  return { by, spreadBy, variance: through + CURVATURE * dot(left, left, weights) };
+  return { by, spreadBy, variance: through + unexplained * dot(left, left, weights) };
 }
 
 const MOST_SCORES = 6;

@@ -93,7 +93,7 @@ function spreadsWidely({ instrument, state }: Hookup): boolean {
 
 /** With so few suspects left, the leading checks are looked at more sharply. */
 const FEW = 10;
-const SHARPENED = 12;
+const SHARPENED = 24;
 const MOST_ROUNDS = 6;
 
 /** Looks again at the leading checks, and at those that lead once the first have been put right. */
