@@ -45,13 +45,13 @@ function Loom({ job, change }: { job: Job; change: ChangeJob }) {
     change((newest) => ({ ...newest, policy: { ...newest.policy, pierce: !newest.policy.pierce } })),
   );
   return (
-    <main className="grid gap-4 p-4 xl:grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)]">
+    <main className="grid grid-cols-[minmax(0,1fr)] gap-4 p-4 xl:grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)]">
       <h1 className="sr-only">{t`Loom: ${job.car.name}`}</h1>
-      <div className="grid content-start gap-4">
+      <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
         <BreakFinder job={job} view={view} suspects={diagnosis?.suspects ?? []} change={change} />
         <WireTable job={job} change={change} />
       </div>
-      <div className="grid content-start gap-4">
+      <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
         <LoomMap job={job} change={change} />
         <PinMap job={job} change={change} />
         <ModuleGate job={job} />

@@ -6,7 +6,7 @@ import { parsePoint } from "@/core/circuit/point";
 import { conductorsOf, type CornerSetup } from "@/core/circuit/setup";
 import { pathShares } from "@/core/harness/path-shares";
 import type { Suspect } from "@/core/lineup/suspects";
-import { placeItems, pointX, terminals, TOP, WIDTH, wireConductorY } from "./path-layout";
+import { placeItems, placeLabels, pointX, terminals, TOP, WIDTH, wireConductorY } from "./path-layout";
 import { BatteryOff, LampBetween, PinnedReading, ProbeTip, SensorLead, SpanWires, Station } from "./path-parts";
 import type { Pin } from "@/core/job/path-pins";
 import { pointLabel } from "@/core/checks/words";
@@ -49,6 +49,11 @@ export const PathDrawing = memo(function PathDrawing({
   const wires = conductorsOf[setup.family].length;
   const wireY = (wire: number) => TOP + 22 + (wire * 42) / (wires - 1);
   const xOf = (text: string) => pointX(text, setup, layout);
+  const pinned = latestPins(pins).flatMap((pin) => {
+    const x = xOf(pin.point);
+    return x === null ? [] : [{ ...pin, x }];
+  });
+  const places = placeLabels(pinned);
   return (
     <figure className="relative border-b border-rule bg-card px-2">
       <div className="absolute top-1 right-2 z-10 flex gap-1">
@@ -110,9 +115,9 @@ export const PathDrawing = memo(function PathDrawing({
           <SensorLead layout={layout} wires={wires} wireY={wireY} />
           {state?.batteryOff && <BatteryOff />}
           {lamp && <LampBetween from={xOf(probes.red ?? "")} to={xOf(probes.black ?? "")} />}
-          {latestPins(pins).map(({ point, label }, i) => {
-            const x = xOf(point);
-            return x === null ? null : <PinnedReading key={point} x={x} row={i % 2} label={label} />;
+          {pinned.map(({ point, x, label }, i) => {
+            const place = places[i];
+            return place && <PinnedReading key={point} x={x} label={label} {...place} />;
           })}
           {(["red", "black"] as const).map((probe) => {
             const text = probes[probe];

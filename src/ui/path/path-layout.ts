@@ -34,6 +34,50 @@ export function placeItems(items: readonly PathItem[]): Placed[] {
   });
 }
 
+export const CAPTION_SIZE = 13;
+/** Mean width of a letter of the interface face, in parts of its size. */
+const LETTER = 0.52;
+
+/** As much of a span's name, length and landmark as there is room for between two connectors. */
+export function spanCaption({ name, detail }: Pick<PathItem, "name" | "detail">, room: number): string {
+  const [length = ""] = detail.split(" · ");
+  const captions = [`${name} · ${detail}`, `${name} · ${length}`, length];
+  return captions.find((caption) => caption.length * CAPTION_SIZE * LETTER < room) ?? "";
+}
+
+/** Where the label of a pinned reading stands: one of two rows above the path. */
+export interface LabelPlace {
+  row: number;
+  left: number;
+  width: number;
+}
+
+/**
+ * Rooms for the labels of readings, none over another: the newest, which comes last, chooses first; each stands over
+ * its point or to one side of it, and one that finds no room has none.
+ */
+export function placeLabels(pins: readonly { x: number; label: string }[]): (LabelPlace | null)[] {
+  const taken: LabelPlace[] = [];
+  return pins
+    .toReversed()
+    .map(({ x, label }) => {
+      const width = Math.max(64, label.length * 9 + 16);
+      const lefts = [x - width / 2, x - width + BESIDE, x - BESIDE];
+      const free = lefts
+        .flatMap((left) => [0, 1].map((row): LabelPlace => ({ row, left, width })))
+        .find((one) => one.left > 0 && one.left + width < WIDTH && !taken.some((other) => overlap(one, other)));
+      if (free) taken.push(free);
+      return free ?? null;
+    })
+    .toReversed();
+}
+
+const BESIDE = 10;
+
+function overlap(a: LabelPlace, b: LabelPlace): boolean {
+  return a.row === b.row && a.left < b.left + b.width + 3 && b.left < a.left + a.width + 3;
+}
+
 export function pointX(text: string, setup: CornerSetup, layout: Placed[]): number | null {
   const parsed = parsePoint(text, setup);
   if (!parsed.ok)

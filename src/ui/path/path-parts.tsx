@@ -1,6 +1,6 @@
 import { t } from "@/core/words/words";
 import { formatShare } from "@/core/units/format";
-import { BOX, TOP, WIDTH, type Placed } from "./path-layout";
+import { BOX, CAPTION_SIZE, spanCaption, TOP, WIDTH, type LabelPlace, type Placed } from "./path-layout";
 
 /** How dense the hatch is: four steps from a trace of suspicion to nearly all of it. */
 function hatch(share: number): string {
@@ -29,7 +29,11 @@ export function Station({ item, x, width, open }: Placed & { open: boolean }) {
         {item.name}
       </text>
       {open && <text x={x + 9} y={TOP + 38} fontSize="13" fill="var(--ink)" style={HALO}>{t`open`}</text>}
-      <Share x={x + width - 9} y={TOP + BOX - 12} share={item.share} />
+      <Share
+        x={item.kind === "station" ? x + width / 2 + BESIDE_TIPS : x + width - 9}
+        y={TOP + BOX - 12}
+        share={item.share}
+      />
     </g>
   );
 }
@@ -64,7 +68,7 @@ function PartedStation({ item, x, width }: Placed) {
         fill="var(--ink)"
         style={HALO}
       >{t`${item.name} open`}</text>
-      <Share x={x + width - 5} y={TOP + BOX - 12} share={item.share} />
+      <Share x={x + width / 2 + BESIDE_TIPS} y={TOP + BOX - 12} share={item.share} />
     </g>
   );
 }
@@ -73,6 +77,8 @@ function PartedStation({ item, x, width }: Placed) {
 const HALO = { paintOrder: "stroke", stroke: "var(--card)", strokeWidth: 6 } as const;
 
 const PARTED = 16;
+/** Probe tips stand at both faces of a connector: its share ends this far right of its middle, between them. */
+const BESIDE_TIPS = 19;
 
 export function Share({ x, y, share }: { x: number; y: number; share: number }) {
   return (
@@ -113,8 +119,8 @@ export function SpanWires({
           strokeDasharray={hot ? "9 4" : undefined}
         />
       ))}
-      <text x={x + width / 2} y={TOP + 6} textAnchor="middle" fontSize="13" fill="var(--muted)">
-        {item.name} · {item.detail}
+      <text x={x + width / 2} y={TOP + 6} textAnchor="middle" fontSize={CAPTION_SIZE} fill="var(--muted)">
+        {spanCaption(item, width)}
       </text>
       {item.share >= 0.005 && <Share x={x + width / 2 + 16} y={TOP + 51} share={item.share} />}
     </g>
@@ -148,14 +154,20 @@ export function SensorLead({
   );
 }
 
-export function PinnedReading({ x, row, label }: { x: number; row: number; label: string }) {
-  const width = Math.max(64, label.length * 9 + 16);
+export function PinnedReading({ x, row, left, width, label }: { x: number; label: string } & LabelPlace) {
   const y = row === 0 ? 6 : 32;
   return (
     <g>
       <line x1={x} x2={x} y1={y + 22} y2={TOP + 22} stroke="var(--plum)" strokeWidth="2" />
-      <rect x={x - width / 2} y={y} width={width} height="23" rx="5" fill="var(--paper)" stroke="var(--plum)" />
-      <text x={x} y={y + 16.5} textAnchor="middle" fontSize="15" fontFamily="var(--font-mono)" fill="var(--ink)">
+      <rect x={left} y={y} width={width} height="23" rx="5" fill="var(--paper)" stroke="var(--plum)" />
+      <text
+        x={left + width / 2}
+        y={y + 16.5}
+        textAnchor="middle"
+        fontSize="15"
+        fontFamily="var(--font-mono)"
+        fill="var(--ink)"
+      >
         {label}
       </text>
     </g>
