@@ -126,6 +126,18 @@ describe("wire, tyre, code", () => {
     expect(wireOhms(1, mm2) * 1000).toBeCloseTo(milliohm, 6);
   });
 
+  /** ASTM B258: diameter of gauge n is 0.005 in · 92^((36 − n) / 39); IEC 60028: annealed copper has 0.017241 Ω·mm²/m. */
+  it.each([24, 22, 20, 18, 16])(
+    "%s AWG: no less than solid copper of its geometry has, and a tenth more at most (ASTM B258, IEC 60028)",
+    (gauge) => {
+      const diameterMm = 0.127 * 92 ** ((36 - gauge) / 39);
+      const mm2 = (Math.PI / 4) * diameterMm ** 2;
+      const solid = 0.017241 / mm2;
+      expect(wireOhms(1, mm2)).toBeGreaterThan(solid);
+      expect(wireOhms(1, mm2)).toBeLessThan(1.1 * solid);
+    },
+  );
+
   it("205/55R16 is 631.9 mm across (UNECE R30, D = d + 2H) and rolls 1.927 m (ETRTO 3.05·D, from memory)", () => {
     const size = parseTyre("205/55R16 91V")!;
     expect(overallDiameterMm(size)).toBeCloseTo(631.9, 1);

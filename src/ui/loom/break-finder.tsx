@@ -62,6 +62,7 @@ export function BreakFinder({
             <>
               <p className="font-bold">{best.check}</p>
               <p className="text-sm text-muted">{t`${best.minutes} min · splits ${best.bits.toFixed(2)} bit${best.pierces ? t` · 1 hole to seal` : ""}`}</p>
+              <p className="text-sm text-muted">{best.why}</p>
               {view && best.toPlaceMinutes !== null && (
                 <p className="text-sm">{t`On average ${Math.round(best.toPlaceMinutes)} min from here to the place; always halving what is left, whatever is easy to reach, would take ${Math.round(view.halvingMinutes)}.`}</p>
               )}
