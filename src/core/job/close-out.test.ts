@@ -83,6 +83,31 @@ describe("closing a job", () => {
     expect(verification(job(before), replay(job(before), 60)).fixed).toBe(false);
   });
 
+  it.each([
+    ["3.4 MΩ", "180 pF", true],
+    ["OL", "200 pF", false],
+  ])("one car is judged as one: with %s across the sensor, %s beyond C1, fixed is %s", (ohms, farads, fixed) => {
+    const dead = (instrument: string, station: string, value: string) => ({
+      instrument,
+      red: `${station}.out.supply`,
+      black: `${station}.out.return`,
+      state: { key: "off", batteryOff: true, unplugged: [station] },
+      value,
+    });
+    const open = [
+      entry("1", reading("plug.out.return", "0.004 V")),
+      entry("2", dead("capacitance", "c1", "200 pF")),
+      entry("4", dead("ohms", "plug", "OL")),
+    ];
+    const mended = [
+      entry("5", reading("plug.out.return", fixed ? "1.64 V" : "0.004 V")),
+      entry("6", dead("capacitance", "c1", farads)),
+      entry("7", dead("ohms", "plug", ohms)),
+    ];
+    const closed = job([...open, { ...repair, fault: "sensor-open", part: "sensor" }, ...mended]);
+    expect(verification(closed, replay(closed, 60)).fixed).toBe(fixed);
+  });
+
   it("the diagnosis still names what was wrong, and every fault has a plan", () => {
     const closed = job([...before, repair]);
     const { suspects } = diagnosisOf(replay(closed, 60), closed.policy, progressOf(closed));

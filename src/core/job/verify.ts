@@ -39,20 +39,25 @@ export function verification(job: Job, lineUp: LineUp): Verification {
   const before = standingReadings(job);
   const direct = lead.provenBy.length > 0 ? lead.provenBy : before.map((_, i) => i).slice(-3);
   let fresh: LineUp | null = null;
-  const unweighed = () => (fresh ??= new LineUp(job.setup, complaintSchema.parse({}), { seed: 1, perGroup: 48 }));
-  const items = direct.flatMap((index): VerifyItem[] => {
+  const unweighed = () => (fresh ??= lineUpAfter(job, []));
+  const repeated = direct.flatMap((index) => {
     const reading = before[index]?.reading;
     const hookup = reading && hookupOf(reading, job.setup);
-    if (!hookup?.ok) return [];
-    const again = lastAfter(job, hookup.value);
-    return [
-      {
-        check: describeHookup(hookup.value, job.setup),
-        before: String(reading!.finding ?? reading!.value),
-        after: again ? String(again.finding ?? again.value) : null,
-        passes: again ? judged(unweighed(), job, again, lead.id) : null,
-      },
-    ];
+    return hookup?.ok ? [{ reading, hookup: hookup.value, again: lastAfter(job, hookup.value) }] : [];
+  });
+  const items = repeated.map(({ reading, hookup, again }): VerifyItem => {
+    let passes = again ? judged(unweighed(), job, again, lead.id) : null;
+    // One reading alone may look wrong where all of them together are one sound car: an unusual one.
+    if (passes === false) {
+      const others = repeated.flatMap((other) => (other.again && other.again !== again ? [other.again] : []));
+      passes = judged(lineUpAfter(job, others), job, again!, lead.id);
+    }
+    return {
+      check: describeHookup(hookup, job.setup),
+      before: String(reading.finding ?? reading.value),
+      after: again ? String(again.finding ?? again.value) : null,
+      passes,
+    };
   });
   return {
     items,
@@ -67,7 +72,19 @@ function lastAfter(job: Job, hookup: Hookup) {
   })?.reading;
 }
 
-function judged(fresh: LineUp, job: Job, reading: Parameters<typeof evidenceOf>[0], fault: string): boolean | null {
+type Reading = Parameters<typeof evidenceOf>[0];
+
+/** A line-up of the car as it is since the repair, with these readings weighed in. */
+function lineUpAfter(job: Job, readings: readonly Reading[]): LineUp {
+  const lineUp = new LineUp(job.setup, complaintSchema.parse({}), { seed: 1, perGroup: 48 });
+  for (const reading of readings) {
+    const evidence = evidenceOf(reading, job.setup);
+    if (evidence.ok) lineUp.add(evidence.value);
+  }
+  return lineUp;
+}
+
+function judged(fresh: LineUp, job: Job, reading: Reading, fault: string): boolean | null {
   const evidence = evidenceOf(reading, job.setup);
   if (!evidence.ok) return false;
   const { byGroup } = fresh.predict(evidence.value);
