@@ -159,7 +159,7 @@ function numberChances(
       ? cloudKernels(table, candidates, candidates.groups[g]!, cloud, stride)
       : slotKernels(table, { first, size }, within, stride);
     for (let row = first; row < first + size; row += stride) {
-      if (within[row]! < 1e-6) continue;
+      if (by === "group" && within[row]! < 1e-6) continue;
       const state = by === "group" ? g : row / stride;
       const weight = by === "group" ? within[row]! : 1;
       states.add(state);
@@ -200,7 +200,7 @@ function wordChances(
   for (const g of speaking) {
     const { first, size } = candidates.groups[g]!;
     for (let row = first; row < first + size; row += stride) {
-      if (within[row]! < 1e-6) continue;
+      if (by === "group" && within[row]! < 1e-6) continue;
       const state = by === "group" ? g : row / stride;
       const weight = by === "group" ? within[row]! : 1;
       states.add(state);

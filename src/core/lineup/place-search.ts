@@ -43,20 +43,14 @@ export function rankForPlace(
   policy: Policy,
 ): Scored[] {
   const shortlist = [...scored].sort((a, b) => b.worth - a.worth).slice(0, SEARCHED);
-  const step = ({ check }: Scored, outcomes: Outcomes): Step => ({
-    outcomes,
-    ownMinutes: check.ownMinutes + check.damageMinutes + HANDLING_MINUTES,
-    pull: pullOf(check, policy),
-    setups: check.access,
-  });
-  const steps = shortlist.map((one) => step(one, one.information));
+  const steps = shortlist.map((one) => stepOf(one.check, one.information, pullOf(one.check, policy)));
   const minutes = costsToGo(steps, planning.shares, placesOf(planning.candidates), done, FOUND_SHARE);
   const rank = (i: number) => Math.round(Math.log(minutes[i]!) / ALIKE);
   const ranked = [...shortlist.keys()]
     .sort((a, b) => rank(a) - rank(b) || shortlist[b]!.bits - shortlist[a]!.bits)
     .map((i) => shortlist[i]!);
   const foreseen = costsToGo(
-    ranked.slice(0, FORESEEN_BY).map((one) => step(one, outcomesOf(one.check))),
+    ranked.slice(0, FORESEEN_BY).map(({ check }) => stepOf(check, outcomesOf(check), 1)),
     weightsOf(planning),
     answersOf(planning),
     done,
@@ -64,6 +58,15 @@ export function rankForPlace(
     FORESEEN,
   );
   return ranked.map((one, i) => ({ ...one, toPlaceMinutes: foreseen[i] }));
+}
+
+function stepOf(check: Check, outcomes: Outcomes, pull: number): Step {
+  return {
+    outcomes,
+    ownMinutes: check.ownMinutes + check.damageMinutes + HANDLING_MINUTES,
+    pull,
+    setups: check.access,
+  };
 }
 
 /** So many of the best have their minutes told, by what so many of them may show. */
