@@ -73,7 +73,7 @@ for (const pierce of [true, false])
     expect(await measureOn(page, 10, "volts-dc")).toBeLessThanOrEqual(10);
     await expect(page.getByText(/^✓ Proven:/)).toContainText(/return wire open/);
     await page.goto(`/loom?job=rail-${pierce}`);
-    await expect(page.getByText("Return wire open in span 2, frame rail top")).toBeVisible();
+    await expect(page.getByText("Return wire open in span 2, frame rail top", { exact: true })).toBeVisible();
     const logged = await page.evaluate(() => document.body.innerText);
     if (!pierce) expect(logged).not.toContain("Holes to seal");
     await page.getByRole("textbox", { name: "supply end to end" }).fill("0.3");
