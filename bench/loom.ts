@@ -173,7 +173,12 @@ function plan(
       .map(({ place }, g) => ({ span: place.span, share: all[g]! }))
       .sort((a, b) => b.share - a.share);
     if (spans[0]!.share >= FOUND_SHARE) return { minutes, handled, foreseen, span: spans[0]!.span };
-    const [next] = proposeChecks(lineUp, { approach: "information", pierce: false }, { done, skipped: new Set() });
+    const [next] = proposeChecks(
+      lineUp,
+      { approach: "information", pierce: false },
+      { done, skipped: new Set() },
+      { foresee: i === 0 },
+    );
     if (!next) return { minutes, handled, foreseen, span: spans[0]!.span };
     const { hookup } = next.check;
     const wrong = slips() < SLIPS && otherPlace(lineUp.checks, next.check);

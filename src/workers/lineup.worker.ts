@@ -14,7 +14,6 @@ import type { Job } from "../core/job/schema";
 import { verification, type Verification } from "../core/job/verify";
 import { halvingMinutes } from "../core/harness/halving";
 import { pathShares } from "../core/harness/path-shares";
-import { rankSuspects } from "../core/lineup/suspects";
 import { breakPlaces, type SpanSuspicion } from "../core/lineup/break-place";
 import type { LineUp } from "../core/lineup/line-up";
 import { readSimulated, recordSimulated } from "../core/job/simulated-reading";
@@ -88,12 +87,14 @@ const api = {
   loom(job: Job): LoomView {
     const lineUp = lineUpOf(job);
     const progress = progressOf(job);
-    const best = (pierce: boolean) => harnessChecks(diagnosisOf(lineUp, { ...job.policy, pierce }, progress).next);
+    const [pierced, whole] = [true, false].map((pierce) =>
+      diagnosisOf(lineUp, { ...job.policy, pierce }, progress, true),
+    ) as [Diagnosis, Diagnosis];
     return {
       places: breakPlaces(lineUp),
-      withPiercing: best(true),
-      connectorsOnly: best(false),
-      halvingMinutes: halvingMinutes(job.setup, pathShares(job.setup, rankSuspects(lineUp)), progress.done),
+      withPiercing: harnessChecks(pierced.next),
+      connectorsOnly: harnessChecks(whole.next),
+      halvingMinutes: Math.round(halvingMinutes(job.setup, pathShares(job.setup, whole.suspects), progress.done)),
     };
   },
 

@@ -85,7 +85,7 @@ describe("a second look at the same thing", () => {
   it("is proposed once more at most, and says that it is one", () => {
     const lineUp = fresh();
     const offered = () =>
-      proposeChecks(lineUp, policy, none, 60).filter(
+      proposeChecks(lineUp, policy, none, { most: 60 }).filter(
         ({ check }) => "look" in check.hookup && check.hookup.look === "bearing",
       );
     for (const word of ["play", "tight"]) {

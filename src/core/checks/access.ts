@@ -72,6 +72,14 @@ export function accessSteps(hookup: Hookup, setup: CornerSetup): Access {
   };
 }
 
+/** Minutes from here: set-ups not yet made, and the measuring. */
+export function minutesFrom(
+  { access, ownMinutes }: Pick<Access, "access" | "ownMinutes">,
+  done: ReadonlySet<string>,
+): number {
+  return access.reduce((sum, { id, minutes }) => sum + (done.has(id) ? 0 : minutes), ownMinutes);
+}
+
 const SENSOR_OUT = new Set(["face", "swap", "magnet"]);
 const LIFTED = new Set(["sensor", "magnet", "count", "which", "gap", "runout"]);
 const WHEEL_OFF = new Set(["sensor", "count", "gap", "runout"]);

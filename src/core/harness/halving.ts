@@ -1,4 +1,4 @@
-import { accessSteps } from "../checks/access";
+import { accessSteps, minutesFrom } from "../checks/access";
 import { circuitStateSchema } from "../circuit/state";
 import { conductorsOf, type CornerSetup } from "../circuit/setup";
 import { HANDLING_MINUTES } from "../lineup/place-search";
@@ -29,12 +29,16 @@ function halve(setup: CornerSetup, items: readonly Item[], done: ReadonlySet<str
   const [near, far] = [items.slice(0, middle), items.slice(middle)];
   // Between a span and a connector lies a face of that connector.
   const { id } = [near.at(-1)!, far[0]!].find(({ kind }) => kind === "station")!;
-  const { access, ownMinutes } = probeAt(setup, id);
-  const minutes = access.reduce((sum, step) => sum + (done.has(step.id) ? 0 : step.minutes), ownMinutes);
-  const after = new Set([...done, ...access.map((step) => step.id)]);
+  const probe = probeAt(setup, id);
+  const after = new Set([...done, ...probe.access.map((step) => step.id)]);
   const held = (part: readonly Item[]) => part.reduce((sum, { share }) => sum + share, 0);
   const nearer = held(near) / held(items);
-  return minutes + HANDLING_MINUTES + nearer * halve(setup, near, after) + (1 - nearer) * halve(setup, far, after);
+  return (
+    minutesFrom(probe, done) +
+    HANDLING_MINUTES +
+    nearer * halve(setup, near, after) +
+    (1 - nearer) * halve(setup, far, after)
+  );
 }
 
 function probeAt(setup: CornerSetup, station: string) {

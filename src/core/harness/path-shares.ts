@@ -7,6 +7,8 @@ export interface PathItem {
   kind: "station" | "span" | "sensor" | "gap" | "ring" | "bearing";
   id: string;
   name: string;
+  /** A span's length alone, where there is no room for its landmark. */
+  short?: string;
   detail: string;
   share: number;
 }
@@ -38,6 +40,7 @@ export function pathShares(
         kind: "span",
         id: `span${i + 1}`,
         name: t`span ${i + 1}`,
+        short: t`${span.spanM} m`,
         detail: t`${span.spanM} m${span.landmark ? ` · ${span.landmark}` : ""}`,
         share: sum(({ place }) => place.split(".")[0] === `span${i + 1}`),
       });

@@ -70,7 +70,12 @@ describe("damage somewhere along a wire, its kind known", () => {
         const best = shares.indexOf(Math.max(...shares));
         lead = groups[best]!.place.span!;
         if (shares[best]! >= FOUND_SHARE) break;
-        const [next] = proposeChecks(lineUp, { approach: "information", pierce: false }, { done, skipped: new Set() });
+        const [next] = proposeChecks(
+          lineUp,
+          { approach: "information", pierce: false },
+          { done, skipped: new Set() },
+          { foresee: step === 0 },
+        );
         if (!next) break;
         const typed = typedEvidence(next.check.hookup, readCar(car, next.check.hookup), setup);
         if (!typed.ok) throw new Error(typed.say);

@@ -1,5 +1,5 @@
 import { t } from "../words/words";
-import { accessSteps } from "../checks/access";
+import { accessSteps, minutesFrom } from "../checks/access";
 import { answersFor, type Answers } from "../checks/answers";
 import { interlock } from "../checks/interlocks";
 import { hookupKey, quantityOf, type Hookup, type Instrument } from "../checks/hookup";
@@ -25,7 +25,7 @@ export interface NextCheck {
   bits: number;
   why: string;
   todo: string[];
-  /** Minutes expected until the place of damage is found, if this is done next; null while the part is sought. */
+  /** Minutes expected until the place of damage is found, if this is done next; null where not asked for or the part is sought. */
   toPlaceMinutes: number | null;
   cautions: string[];
   unit: string | null;
@@ -34,6 +34,8 @@ export interface NextCheck {
   pierces: boolean;
   hookup: Hookup;
 }
+
+const NOTHING_DONE: ReadonlySet<string> = new Set();
 
 /** A hook-up of the technician's own choosing, in the same shape as a proposed check. */
 export function describeHookup(hookup: Hookup, setup: CornerSetup): NextCheck {
@@ -51,7 +53,7 @@ export function describeHookup(hookup: Hookup, setup: CornerSetup): NextCheck {
     ...(written.look ? { look: written.look } : {}),
     state: hookup.state,
     stateWords: stateWords(hookup.state),
-    minutes: access.access.reduce((sum, step) => sum + step.minutes, access.ownMinutes),
+    minutes: minutesFrom(access, NOTHING_DONE),
     bits: 0,
     why: t`Your own choice: any measurement weighs in.`,
     toPlaceMinutes: null,

@@ -33,10 +33,10 @@ export function rankingOf(lineUp: LineUp): Ranking {
   };
 }
 
-/** Everything a screen or a file says about a job, from one line-up. */
-export function diagnosisOf(lineUp: LineUp, policy: Policy, progress: Progress): Diagnosis {
+/** Everything a screen or a file says about a job, from one line-up. @param foresee the minutes to the place too */
+export function diagnosisOf(lineUp: LineUp, policy: Policy, progress: Progress, foresee = false): Diagnosis {
   const ranking = rankingOf(lineUp);
-  const proposals = proposeChecks(lineUp, policy, progress);
+  const proposals = proposeChecks(lineUp, policy, progress, { foresee });
   return {
     ...ranking,
     next: proposals.map((proposal) => describeCheck(proposal, lineUp, ranking.suspects)),
@@ -59,7 +59,7 @@ function describeCheck(
     bits: Math.round(bits * 100) / 100,
     why: whyThis(suspects, bits),
     todo: todo.map(({ say }) => say),
-    toPlaceMinutes,
+    toPlaceMinutes: toPlaceMinutes === null ? null : Math.round(toPlaceMinutes),
   };
 }
 

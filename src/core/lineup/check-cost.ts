@@ -1,3 +1,4 @@
+import { minutesFrom } from "../checks/access";
 import type { Check } from "../checks/catalogue";
 import type { InformationTable } from "./information";
 import type { Policy } from "./policy";
@@ -9,8 +10,6 @@ export interface Scored {
   worth: number;
   information: InformationTable;
   cost: number;
-  /** Minutes expected from here until the place of damage is found, if it is done next, handling counted. */
-  toPlaceMinutes?: number;
 }
 
 /**
@@ -18,13 +17,11 @@ export interface Scored {
  * typing, and one more chance to slip (engineering judgement). At 2 the plan needed nine readings to proof on nine of
  * ten unseen cars, at 10 it needs eight and proves more, in about as many minutes.
  */
-const HANDLING_MINUTES = 10;
+const READING_MINUTES = 10;
 
 /** Minutes of equal worth a check costs from here: set-ups not yet made, the measuring, the harm, and handling. */
 export function costOf(check: Check, done: ReadonlySet<string>, policy: Policy): number {
-  let minutes = check.ownMinutes + check.damageMinutes + HANDLING_MINUTES;
-  for (const step of check.access) if (!done.has(step.id)) minutes += step.minutes;
-  return minutes * pullOf(check, policy);
+  return (minutesFrom(check, done) + check.damageMinutes + READING_MINUTES) * pullOf(check, policy);
 }
 
 /** What the minutes of a check are multiplied by under an approach. */

@@ -65,7 +65,6 @@ interface Branch {
 }
 
 class Search {
-  private readonly live: number[];
   private readonly answers: Int32Array;
   private readonly answerCount: number;
   private readonly root: Float64Array;
@@ -81,11 +80,11 @@ class Search {
     done: ReadonlySet<string>,
     private readonly found: number,
   ) {
-    this.live = [...weights.keys()].filter((state) => weights[state]! > LEAST_WEIGHT);
-    const names = [...new Set(this.live.map((state) => answerOf[state]!))];
-    this.answers = Int32Array.from(this.live, (state) => names.indexOf(answerOf[state]!));
+    const live = [...weights.keys()].filter((state) => weights[state]! > LEAST_WEIGHT);
+    const names = [...new Set(live.map((state) => answerOf[state]!))];
+    this.answers = Int32Array.from(live, (state) => names.indexOf(answerOf[state]!));
     this.answerCount = names.length;
-    this.root = normalised(Float64Array.from(this.live, (state) => weights[state]!));
+    this.root = normalised(Float64Array.from(live, (state) => weights[state]!));
     const setups = new Map<string, number>();
     for (const { id, minutes } of steps.flatMap((one) => one.setups))
       if (!done.has(id) && !setups.has(id)) {
@@ -93,7 +92,7 @@ class Search {
         this.setupMinutes.push(minutes);
       }
     this.steps = steps.map(({ outcomes, ownMinutes, pull, setups: wanted }) => ({
-      ...compact(outcomes, this.live, this.root),
+      ...compact(outcomes, live, this.root),
       ownMinutes,
       pull,
       setups: wanted.reduce((bits, { id }) => (setups.has(id) ? bits | (1 << setups.get(id)!) : bits), 0),

@@ -106,7 +106,7 @@ export function outcomesByCandidate(
 ): Outcomes {
   const { groups } = planning.candidates;
   const { chances, bins } = outcomeChances(table, planning, voices, clouds, "candidate");
-  const voiceOf = Int32Array.from({ length: planning.candidates.count / planning.stride });
+  const voiceOf = new Int32Array(planning.candidates.count / planning.stride);
   groups.forEach(({ first, size }, g) => {
     const from = groups[voices[g]!]!.first;
     for (let k = 0; k < size; k += planning.stride)

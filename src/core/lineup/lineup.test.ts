@@ -198,7 +198,7 @@ describe("the line-up", () => {
 
   it("an intermittent is not unplugged until it was caught, and nothing is pierced unless allowed", () => {
     const lineUp = new LineUp(setup, complaintSchema.parse({ presence: "intermittent" }), { seed: 5, perGroup: 30 });
-    const proposals = proposeChecks(lineUp, policy, { done: new Set(), skipped: new Set() }, 100);
+    const proposals = proposeChecks(lineUp, policy, { done: new Set(), skipped: new Set() }, { most: 100 });
     expect(proposals.length).toBeGreaterThan(3);
     expect(proposals.filter(({ check }) => check.unplugs || check.pierces)).toEqual([]);
   });

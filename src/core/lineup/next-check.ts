@@ -1,3 +1,4 @@
+import { minutesFrom } from "../checks/access";
 import { hookupKey, type Hookup } from "../checks/hookup";
 import type { Check } from "../checks/catalogue";
 import { PLANNING_STRIDE } from "./forecast";
@@ -6,9 +7,16 @@ import type { Cloud } from "./kernel";
 import type { LineUp, PlanningTable } from "./line-up";
 import type { Policy } from "./policy";
 import { costOf, type Scored } from "./check-cost";
-import { isPlaceSought, rankForPlace } from "./place-search";
+import { isPlaceSought, minutesToPlace, rankForPlace } from "./place-search";
 import { isGateCheck, moduleGatePassed, sharesByPart } from "./suspects";
-import { informationTable, outcomesByCandidate, NEGLIGIBLE_SHARE, subsetWeights, type Planning } from "./information";
+import {
+  informationTable,
+  outcomesByCandidate,
+  NEGLIGIBLE_SHARE,
+  subsetWeights,
+  type Outcomes,
+  type Planning,
+} from "./information";
 
 export interface Proposal {
   check: Check;
@@ -16,10 +24,10 @@ export interface Proposal {
   bits: number;
   /** Minutes from here, preparations already done left out. */
   minutes: number;
-  /** Bits per minute, looking two checks ahead. */
+  /** Bits per minute, looking two checks ahead where it is the part that is sought. */
   worth: number;
   todo: Check["access"];
-  /** Minutes expected from here until the place of damage is found; null while it is the part that is sought. */
+  /** Minutes expected from here until the place of damage is found; null where not asked for or the part is sought. */
   toPlaceMinutes: number | null;
 }
 
@@ -37,9 +45,16 @@ export const LEAST_BITS = 0.01;
 
 /**
  * The best next checks: expected information over faults per minute, two checks ahead, so that a set-up which
- * several checks share is charged once. Checks not allowed now are left out.
+ * several checks share is charged once; or, where it is the place that is sought, by the minutes expected to it (see
+ * place-search.ts). Checks not allowed now are left out.
+ * @param foresee the minutes to the place are told too, which takes a second look ahead
  */
-export function proposeChecks(lineUp: LineUp, policy: Policy, progress: Progress, most = 6): Proposal[] {
+export function proposeChecks(
+  lineUp: LineUp,
+  policy: Policy,
+  progress: Progress,
+  { most = 6, foresee = false }: { most?: number; foresee?: boolean } = {},
+): Proposal[] {
   // Watched again is a new chance to see an intermittent, and a second look may see what the first missed; a number
   // taken twice says little more than once.
   const taken = new Set(
@@ -68,22 +83,35 @@ export function proposeChecks(lineUp: LineUp, policy: Policy, progress: Progress
   const single = allowed.map((check, i) => score(check, tables[i]!, spreadsWidely(check.hookup) ? lineUp.clouds : []));
   if (shares.filter((share) => share > NEGLIGIBLE_SHARE).length <= FEW)
     sharpen(single, (i) => score(allowed[i]!, tables[i]!, lineUp.clouds));
-  const tableOf = new Map(allowed.map((check, i) => [check, tables[i]!]));
-  const outcomesOf = (check: Check) => {
-    const { table, voices } = tableOf.get(check)!;
-    return outcomesByCandidate(table, planning, voices, lineUp.clouds);
-  };
-  const shortlist = isPlaceSought(lineUp, shares)
-    ? rankForPlace(single, planning, outcomesOf, progress.done, policy)
+  const sought = isPlaceSought(lineUp, shares);
+  const shortlist = sought
+    ? rankForPlace(single, planning, progress.done, policy)
     : rankByWorth(single, shares, progress.done, policy);
   const gate = gateIsDue(lineUp, shares) ? single.filter(({ check }) => isGateCheck(check.hookup)) : [];
   const rest = shortlist.filter((one) => !gate.includes(one));
   const telling = [...gate, ...rest.filter(({ bits }, i) => bits > LEAST_BITS || (i === 0 && gate.length === 0))];
-  return telling.slice(0, most).map(({ check, bits, worth, toPlaceMinutes = null }) => {
+  const toPlace =
+    foresee && sought
+      ? minutesToPlace(shortlist, planning, outcomesOf(allowed, tables, planning, lineUp.clouds), progress.done)
+      : new Map<Check, number>();
+  return telling.slice(0, most).map(({ check, bits, worth }) => {
     const todo = check.access.filter(({ id }) => !progress.done.has(id));
-    const minutes = todo.reduce((sum, step) => sum + step.minutes, check.ownMinutes);
-    return { check, bits, worth, todo, minutes, toPlaceMinutes };
+    const toPlaceMinutes = toPlace.get(check) ?? null;
+    return { check, bits, worth, todo, minutes: minutesFrom(check, progress.done), toPlaceMinutes };
   });
+}
+
+function outcomesOf(
+  checks: readonly Check[],
+  tables: readonly PlanningTable[],
+  planning: Planning,
+  clouds: readonly Cloud[],
+): (check: Check) => Outcomes {
+  const tableOf = new Map(checks.map((check, i) => [check, tables[i]!]));
+  return (check) => {
+    const { table, voices } = tableOf.get(check)!;
+    return outcomesByCandidate(table, planning, voices, clouds);
+  };
 }
 
 /** Readings that spread over decades by place or by damp alone: a capacitance, and volts that come through insulation. */

@@ -29,35 +29,37 @@ export function isPlaceSought(lineUp: LineUp, shares: Float64Array): boolean {
 
 const MOST_SUSPECTS = 16;
 
-/**
- * The same checks, those first that lead to the place in the fewest minutes; of equals the one that tells most. They
- * are ranked by what groups show as a whole. How long it takes is foreseen by candidates, each with its own place: two
- * readings of one distance then tell little more than one.
- * @param outcomesOf a check's outcomes by candidate (see `outcomesByCandidate`)
- */
+/** The same checks, those first that lead to the place in the fewest minutes; of equals the one that tells most. */
 export function rankForPlace(
   scored: readonly Scored[],
   planning: Planning,
-  outcomesOf: (check: Check) => Outcomes,
   done: ReadonlySet<string>,
   policy: Policy,
 ): Scored[] {
   const shortlist = [...scored].sort((a, b) => b.worth - a.worth).slice(0, SEARCHED);
-  const steps = shortlist.map((one) => stepOf(one.check, one.information, pullOf(one.check, policy)));
+  const steps = shortlist.map(({ check, information }) => stepOf(check, information, pullOf(check, policy)));
   const minutes = costsToGo(steps, planning.shares, placesOf(planning.candidates), done, FOUND_SHARE);
   const rank = (i: number) => Math.round(Math.log(minutes[i]!) / ALIKE);
-  const ranked = [...shortlist.keys()]
+  return [...shortlist.keys()]
     .sort((a, b) => rank(a) - rank(b) || shortlist[b]!.bits - shortlist[a]!.bits)
     .map((i) => shortlist[i]!);
-  const foreseen = costsToGo(
-    ranked.slice(0, FORESEEN_BY).map(({ check }) => stepOf(check, outcomesOf(check), 1)),
-    weightsOf(planning),
-    answersOf(planning),
-    done,
-    FOUND_SHARE,
-    FORESEEN,
-  );
-  return ranked.map((one, i) => ({ ...one, toPlaceMinutes: foreseen[i] }));
+}
+
+/**
+ * Minutes expected until the place is found, handling counted, for the first of these ranked checks if it is done next.
+ * Ranked they are by what groups show as a whole; this looks ahead by candidates, each with its own place: two readings
+ * of one distance then tell little more than one.
+ * @param outcomesOf a check's outcomes by candidate (see `outcomesByCandidate`)
+ */
+export function minutesToPlace(
+  ranked: readonly Scored[],
+  planning: Planning,
+  outcomesOf: (check: Check) => Outcomes,
+  done: ReadonlySet<string>,
+): Map<Check, number> {
+  const steps = ranked.slice(0, FORESEEN_BY).map(({ check }) => stepOf(check, outcomesOf(check), 1));
+  const minutes = costsToGo(steps, weightsOf(planning), answersOf(planning), done, FOUND_SHARE, FORESEEN);
+  return new Map(minutes.map((one, i) => [ranked[i]!.check, one]));
 }
 
 function stepOf(check: Check, outcomes: Outcomes, pull: number): Step {

@@ -84,7 +84,7 @@ describe("an intermittent, watched", () => {
       lineUp,
       { approach: "information", pierce: false },
       { done: new Set(["reach:c1"]), skipped: new Set() },
-      400,
+      { most: 400 },
     ).map(({ check }) => check.id);
     expect(ids).not.toContain(glance.id);
     expect(ids.some((id) => id.endsWith("watched"))).toBe(true);

@@ -64,7 +64,7 @@ export function BreakFinder({
               <p className="text-sm text-muted">{t`${best.minutes} min · splits ${best.bits.toFixed(2)} bit${best.pierces ? t` · 1 hole to seal` : ""}`}</p>
               <p className="text-sm text-muted">{best.why}</p>
               {view && best.toPlaceMinutes !== null && (
-                <p className="text-sm">{t`On average ${Math.round(best.toPlaceMinutes)} min from here to the place; always halving what is left, whatever is easy to reach, would take ${Math.round(view.halvingMinutes)}.`}</p>
+                <p className="text-sm">{t`On average ${best.toPlaceMinutes} min from here to the place; always halving what is left, whatever is easy to reach, would take ${view.halvingMinutes}.`}</p>
               )}
               {best.cautions.map((caution) => (
                 <p key={caution} className="text-sm">
@@ -94,7 +94,7 @@ export function BreakFinder({
             <p>
               {t`${job.policy.pierce ? t`Without piercing` : t`With piercing allowed`} the next point would be ${other.label} (${other.minutes} min, ${other.bits.toFixed(2)} bit).`}
               {other.toPlaceMinutes !== null &&
-                t` To the place it would be some ${Math.round(other.toPlaceMinutes)} min, each hole counted as ${HOLE_MINUTES}.`}
+                t` To the place it would be some ${other.toPlaceMinutes} min, each hole counted as ${HOLE_MINUTES}.`}
             </p>
           )}
           {holes.length > 0 && (

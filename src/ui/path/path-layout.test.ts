@@ -31,7 +31,7 @@ describe("labels of pinned readings", () => {
 
 describe("a span's caption", () => {
   it("says as much as there is room for, the length last of all", () => {
-    const span = { name: "span 2", detail: "2.2 m · frame rail top" };
+    const span = { name: "span 2", short: "2.2 m", detail: "2.2 m · frame rail top" };
     expect(spanCaption(span, 400)).toBe("span 2 · 2.2 m · frame rail top");
     expect(spanCaption(span, 110)).toBe("span 2 · 2.2 m");
     expect(spanCaption(span, 50)).toBe("2.2 m");

@@ -39,9 +39,11 @@ export const CAPTION_SIZE = 13;
 const LETTER = 0.52;
 
 /** As much of a span's name, length and landmark as there is room for between two connectors. */
-export function spanCaption({ name, detail }: Pick<PathItem, "name" | "detail">, room: number): string {
-  const [length = ""] = detail.split(" · ");
-  const captions = [`${name} · ${detail}`, `${name} · ${length}`, length];
+export function spanCaption(
+  { name, short = "", detail }: Pick<PathItem, "name" | "short" | "detail">,
+  room: number,
+): string {
+  const captions = [`${name} · ${detail}`, `${name} · ${short}`, short];
   return captions.find((caption) => caption.length * CAPTION_SIZE * LETTER < room) ?? "";
 }
 
