@@ -27,6 +27,8 @@ export function BreakFinder({
   suspects: readonly Suspect[];
   change: ChangeJob;
 }) {
+  // The loom may be worked out before the ranking is: until then nothing is said of shares.
+  const known = suspects.length > 0;
   const harness = suspects.filter(({ part }) => part === "harness" || part === "connector");
   const inLoom = harness.reduce((sum, { share }) => sum + share, 0);
   const lead = harness[0];
@@ -39,9 +41,11 @@ export function BreakFinder({
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Find the break`}>
       <h2 className="flex flex-wrap items-baseline justify-between gap-2 border-b border-rule pb-1 text-sm">
         <span className="font-semibold text-muted">{t`Where the damage can be`}</span>
-        <span className="text-muted">{t`${formatShare(inLoom)} of the suspicion lies in wires and connectors`}</span>
+        <span className="text-muted">
+          {known ? t`${formatShare(inLoom)} of the suspicion lies in wires and connectors` : t`Working it out…`}
+        </span>
       </h2>
-      {view && <LoomStrip job={job} view={view} suspects={suspects} />}
+      {view && known && <LoomStrip job={job} view={view} suspects={suspects} />}
       {lead && (
         <p className="mt-1">{jt`First in question: ${(<b>{lead.words}</b>)} (${formatShare(lead.share)}).${
           worst?.narrowed &&
