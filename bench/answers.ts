@@ -1,15 +1,15 @@
 /** How long the answers of the rooms take, each beside a baseline in the same run. usage: tsx bench/answers.ts */
 import { reportHeads } from "../src/core/report/report";
 import { reportPdf } from "../src/app/api/report/report-pdf";
-import { recordCar } from "../src/core/car/synthesise";
+import { recordCar } from "../src/core/simulated/synthesise";
 import { signalPoint } from "../src/core/circuit/point";
-import { simulateCar } from "../src/core/car/simulated";
+import { simulateCar } from "../src/core/simulated/simulated-car";
 import { explainCorner, usualExplain } from "../src/core/explain/explain";
-import { libraryItemSchema, searchLibrary } from "../src/core/job/library";
+import { libraryItemSchema, searchLibrary } from "../src/core/library/library";
 import { packJob } from "../src/core/job/zip";
 import { jobSchema } from "../src/core/job/schema";
-import { LineUp } from "../src/core/lineup/line-up";
-import { proposeChecks } from "../src/core/lineup/next-check";
+import { Belief } from "../src/core/belief/belief";
+import { proposeChecks } from "../src/core/planning/next-check";
 import { debrief } from "../src/core/practice/debrief";
 import { practiceCar } from "../src/core/practice/exercise";
 
@@ -32,14 +32,14 @@ const job = jobSchema.parse({
   })),
   simulated: { fault: exercise.fault, seed: 11, intermittent: exercise.intermittent },
 });
-const lineUp = new LineUp(job.setup, job.complaint, { seed: 1, perGroup: 32 });
+const belief = new Belief(job.setup, job.complaint, { seed: 1, perGroup: 32 });
 rows.push([
   "debrief of a practice car",
   "≤ 2000",
   await time(3, () => debrief(job)),
   "one proposal on it",
   await time(3, () =>
-    proposeChecks(lineUp, { approach: "information", pierce: false }, { done: new Set(), skipped: new Set() }),
+    proposeChecks(belief, { approach: "information", pierce: false }, { done: new Set(), skipped: new Set() }),
   ),
 ]);
 

@@ -1,13 +1,13 @@
-import { readCar, simulateCar } from "../src/core/car/simulated";
+import { readCar, simulateCar } from "../src/core/simulated/simulated-car";
 import type { Check } from "../src/core/checks/catalogue";
 import { cornerSetupSchema, families, type CornerSetup, type Family } from "../src/core/circuit/setup";
 import { suspectables, suspectId, type Suspectable } from "../src/core/faults/catalogue";
 import type { Part } from "../src/core/faults/fault";
-import { complaintSchema } from "../src/core/lineup/complaint";
-import { LineUp } from "../src/core/lineup/line-up";
-import { proposeChecks } from "../src/core/lineup/next-check";
-import { rankParts, rankSuspects, type PartShare } from "../src/core/lineup/suspects";
-import { typedEvidence } from "../src/core/lineup/typed-evidence";
+import { complaintSchema } from "../src/core/complaint/complaint";
+import { Belief } from "../src/core/belief/belief";
+import { checksOf, proposeChecks } from "../src/core/planning/next-check";
+import { rankParts, rankSuspects, type PartShare } from "../src/core/verdict/suspects";
+import { typedValue } from "../src/core/observation/typed-value";
 import { seeded } from "../src/core/random/random";
 
 export const methods = ["ours", "textbook"] as const;
@@ -92,31 +92,31 @@ export function runCar(method: Method, one: Truth, say?: (line: string) => void)
   const fault = suspectId(truth.fault, truth.place);
   const car = simulateCar(setup, fault, { seed: 9000 + seed, spread: SPREAD, intermittent });
   const complaint = complaintSchema.parse(intermittent ? { presence: "intermittent" } : {});
-  const lineUp = new LineUp(setup, complaint, { seed });
+  const belief = new Belief(setup, complaint, { seed });
   const slips = seeded(seed * 7 + 1);
   const done = new Set<string>();
-  const queue = textbookOrder(lineUp.checks);
+  const queue = textbookOrder(checksOf(belief));
   let [minutes, readings] = [0, 0];
-  let suspects = rankSuspects(lineUp);
+  let suspects = rankSuspects(belief);
   let parts = rankParts(suspects);
   while (readings < (method === "ours" ? MOST : 40)) {
     const check =
       method === "ours"
-        ? proposeChecks(lineUp, { approach: "information", pierce: false }, { done, skipped: new Set() })[0]?.check
+        ? proposeChecks(belief, { approach: "information", pierce: false }, { done, skipped: new Set() })[0]?.check
         : queue.shift();
     if (!check) break;
-    const wrongPlace = slips() < SLIPS ? otherPlace(lineUp.checks, check) : undefined;
+    const wrongPlace = slips() < SLIPS ? otherPlace(checksOf(belief), check) : undefined;
     const text = readCar(car, (wrongPlace ?? check).hookup);
-    const typed = typedEvidence(check.hookup, text, setup);
+    const typed = typedValue(check.hookup, text, setup);
     if (!typed.ok) throw new Error(typed.say);
-    lineUp.add(typed.evidence);
+    belief.add({ entryId: "", ...typed.observed });
     readings++;
     minutes += check.ownMinutes;
     for (const step of check.access) {
       if (!done.has(step.id)) minutes += step.minutes;
       done.add(step.id);
     }
-    suspects = rankSuspects(lineUp);
+    suspects = rankSuspects(belief);
     parts = rankParts(suspects);
     say?.(
       `${String(readings).padStart(2)} ${check.id} = ${text}${wrongPlace ? " (slip)" : ""}  → ${suspects

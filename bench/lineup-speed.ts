@@ -1,11 +1,11 @@
 /** How long a line-up takes to build, to weigh a reading, and to propose; against a bare pass over its candidates. */
 import { cornerSetupSchema } from "../src/core/circuit/setup";
-import { complaintSchema } from "../src/core/lineup/complaint";
-import { LineUp } from "../src/core/lineup/line-up";
-import { proposeChecks } from "../src/core/lineup/next-check";
-import { typedEvidence } from "../src/core/lineup/typed-evidence";
-import { readCar, simulateCar } from "../src/core/car/simulated";
-import { rankSuspects } from "../src/core/lineup/suspects";
+import { complaintSchema } from "../src/core/complaint/complaint";
+import { Belief } from "../src/core/belief/belief";
+import { proposeChecks } from "../src/core/planning/next-check";
+import { typedValue } from "../src/core/observation/typed-value";
+import { readCar, simulateCar } from "../src/core/simulated/simulated-car";
+import { rankSuspects } from "../src/core/verdict/suspects";
 
 const setup = cornerSetupSchema.parse({
   corner: "RR",
@@ -29,22 +29,22 @@ const time = <T>(name: string, run: () => T): T => {
 let candidates = 0;
 for (let round = 0; round < 5; round++) {
   const car = simulateCar(setup, "wire-resistance@span2.return", { seed: round });
-  const lineUp = time("build", () => new LineUp(setup, complaintSchema.parse({}), { seed: round }));
-  candidates = lineUp.candidates.count;
+  const belief = time("build", () => new Belief(setup, complaintSchema.parse({}), { seed: round }));
+  candidates = belief.particles.count;
   const done = new Set<string>();
-  const propose = () => proposeChecks(lineUp, policy, { done, skipped: new Set() })[0]?.check;
+  const propose = () => proposeChecks(belief, policy, { done, skipped: new Set() })[0]?.check;
   let check = time("propose, first", propose);
   for (let step = 0; step < 6 && check; step++) {
     const { hookup } = check;
     // Made while the technician measures: the app asks for it as soon as the check is shown.
-    time("forecast of the shown check", () => lineUp.tables([hookup]));
-    const typed = typedEvidence(hookup, readCar(car, hookup), setup);
+    time("forecast of the shown check", () => belief.forecasts([hookup]));
+    const typed = typedValue(hookup, readCar(car, hookup), setup);
     if (!typed.ok) throw new Error(typed.say);
     for (const { id } of check.access) done.add(id);
     check = time("Enter to new ranking and next check", () => {
       time("  to the new ranking", () => {
-        lineUp.add(typed.evidence);
-        return rankSuspects(lineUp);
+        belief.add({ entryId: "", ...typed.observed });
+        return rankSuspects(belief);
       });
       return time("  from there to the next check", propose);
     });
@@ -52,7 +52,7 @@ for (let round = 0; round < 5; round++) {
   time("baseline: bare pass over the weights, 1000 times", () => {
     let sum = 0;
     for (let n = 0; n < 1000; n++)
-      for (let row = 0; row < lineUp.candidates.count; row++) sum += lineUp.candidates.weight[row]!;
+      for (let row = 0; row < belief.particles.count; row++) sum += belief.particles.weight[row]!;
     return sum;
   });
 }

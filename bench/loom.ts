@@ -5,18 +5,17 @@
  * usage: npm run bench:loom -- [looms] [--seed N] [--trace]
  */
 import { parseArgs } from "node:util";
-import { fromScores } from "../src/core/car/draw";
-import { readCar, simulateCar } from "../src/core/car/simulated";
+import { readCar, simulateCar } from "../src/core/simulated/simulated-car";
 import { accessMinutes, cornerSetupSchema, spansOf, stationsOf, type CornerSetup } from "../src/core/circuit/setup";
 import { PAIR_FARAD_PER_M } from "../src/core/circuit/wire";
 import { suspectables, suspectId, type Suspectable } from "../src/core/faults/catalogue";
 import { between } from "../src/core/faults/fault";
-import { complaintSchema } from "../src/core/lineup/complaint";
-import { LineUp } from "../src/core/lineup/line-up";
-import { ERRORS } from "../src/core/lineup/scale";
-import { proposeChecks } from "../src/core/lineup/next-check";
-import { FOUND_SHARE, HANDLING_MINUTES } from "../src/core/lineup/place-search";
-import { typedEvidence } from "../src/core/lineup/typed-evidence";
+import { complaintSchema } from "../src/core/complaint/complaint";
+import { Belief } from "../src/core/belief/belief";
+import { ERRORS } from "../src/core/observation/scale";
+import { checksOf, proposeChecks } from "../src/core/planning/next-check";
+import { FOUND_SHARE, HANDLING_MINUTES } from "../src/core/planning/place-search";
+import { typedValue } from "../src/core/observation/typed-value";
 import { normalScore, seeded } from "../src/core/random/random";
 import { otherPlace, SLIPS } from "./lineup-run";
 import { inShards } from "./shards";
@@ -157,31 +156,29 @@ function plan(
   steps: string[],
 ) {
   const car = simulateCar(setup, suspectId(truth.fault, truth.place), { seed: 500 + seed, spread: 1.5 });
-  const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed });
-  const { groups, weight } = lineUp.candidates;
-  const known = new Set(alike.map(({ fault, place }) => suspectId(fault, place)));
-  const total = alike.reduce((sum, { prior }) => sum + prior, 0);
-  groups.forEach(({ id, first, size }) => {
-    const own = alike.find(({ fault, place }) => suspectId(fault, place) === id);
-    for (let row = first; row < first + size; row++) weight[row] = known.has(id) ? own!.prior / total / size : 0;
+  const known = new Map(alike.map(({ fault, place, prior }) => [suspectId(fault, place), prior]));
+  const belief = new Belief(setup, complaintSchema.parse({}), {
+    seed,
+    given: ({ fault, place }) => known.get(suspectId(fault, place)) ?? 0,
   });
+  const groups = belief.hypotheses;
   const done = new Set<string>();
   let [minutes, handled, foreseen] = [0, 0, 0];
   for (let i = 0; i < MOST; i++) {
-    const all = lineUp.shares();
+    const all = belief.shares();
     const spans = groups
       .map(({ place }, g) => ({ span: place.span, share: all[g]! }))
       .sort((a, b) => b.share - a.share);
     if (spans[0]!.share >= FOUND_SHARE) return { minutes, handled, foreseen, span: spans[0]!.span };
     const [next] = proposeChecks(
-      lineUp,
+      belief,
       { approach: "information", pierce: false },
       { done, skipped: new Set() },
       { foresee: i === 0 },
     );
     if (!next) return { minutes, handled, foreseen, span: spans[0]!.span };
     const { hookup } = next.check;
-    const wrong = slips() < SLIPS && otherPlace(lineUp.checks, next.check);
+    const wrong = slips() < SLIPS && otherPlace(checksOf(belief), next.check);
     const shown = readCar(car, wrong ? wrong.hookup : hookup);
     steps.push(
       `${spans
@@ -189,15 +186,15 @@ function plan(
         .map(({ span, share }) => `${span! + 1} ${(100 * share).toFixed(0)}`)
         .join(", ")}: ${next.check.id} = ${shown}, ${next.minutes} min, ${next.bits.toFixed(2)} bits`,
     );
-    const typed = typedEvidence(hookup, shown, setup);
+    const typed = typedValue(hookup, shown, setup);
     if (!typed.ok) throw new Error(typed.say);
-    lineUp.add(typed.evidence);
+    belief.add({ entryId: "", ...typed.observed });
     if (i === 0) foreseen = next.toPlaceMinutes ?? 0;
     minutes += next.minutes;
     handled += next.minutes + HANDLING_MINUTES;
     next.check.access.forEach(({ id }) => done.add(id));
   }
-  const all = lineUp.shares();
+  const all = belief.shares();
   return { minutes, handled, foreseen, span: groups[all.indexOf(Math.max(...all))]!.place.span };
 }
 
@@ -329,7 +326,7 @@ function inDeviations(farad: number): number {
 
 /** Capacitance of a metre below which such a share of cars lie, as the line-up draws them. */
 function faradAt(share: number): number {
-  return between(fromScores([normalScore(share)], 0)(0), PAIR_FARAD_PER_M.from, PAIR_FARAD_PER_M.to);
+  return between(0.5 + normalScore(share) / 2.4, PAIR_FARAD_PER_M.from, PAIR_FARAD_PER_M.to);
 }
 
 /** Getting there, opening the plug, and the two minutes of a nulled range. */

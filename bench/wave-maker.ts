@@ -70,10 +70,10 @@ export function makeWave(seed: number): Made {
   const wave = defect === "eccentric" ? between(0.05, 0.13) : 0.004;
   const duty =
     defect === "duty-shift" ? (random() < 0.5 ? between(0.18, 0.3) : between(0.7, 0.82)) : between(0.46, 0.54);
-  const ohms = between(110, 130);
+  const ohms = between(35, 250);
   let [low, high] = [(between(6.3, 7.7) * ohms) / 1000, (between(12.8, 15.4) * ohms) / 1000];
   if (defect === "level-out-of-window")
-    [low, high] = random() < 0.5 ? [low * 0.45, high * 0.45] : [low * 2.1, high * 2.1];
+    [low, high] = random() < 0.5 ? [low * between(1.3, 1.6), high] : [low, high * between(1.35, 1.9)];
   const size = defect === "low-amplitude" ? between(0.1, 0.32) : between(0.75, 1.4);
   const gaps: [number, number][] =
     defect === "random-dropout"

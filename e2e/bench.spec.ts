@@ -1,8 +1,8 @@
 import AxeBuilder from "./axe";
 import { expect, test, type Page } from "@playwright/test";
 import { readFileSync } from "node:fs";
-import { readCar, simulateCar, type SimulatedCar } from "../src/core/car/simulated";
-import { evidenceOf, hookupOf } from "../src/core/job/reading";
+import { readCar, simulateCar, type SimulatedCar } from "../src/core/simulated/simulated-car";
+import { observe, hookupOf } from "../src/core/observation/read-observation";
 import type { Hookup } from "../src/core/checks/hookup";
 import type { Job } from "../src/core/job/schema";
 
@@ -67,7 +67,7 @@ for (const { family, keys, fault, seed, said } of jobs)
     const stored = await storedJob(page, new URL(page.url()).searchParams.get("job")!);
     for (const entry of stored.entries)
       if (entry.kind === "reading")
-        expect(evidenceOf(entry.reading, stored.setup).ok && hookupOf(entry.reading, stored.setup).ok).toBe(true);
+        expect(observe(entry.reading, stored.setup).ok && hookupOf(entry.reading, stored.setup).ok).toBe(true);
   });
 
 test("undo, a word that is no reading, and a free reading", async ({ page }) => {

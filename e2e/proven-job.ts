@@ -1,13 +1,13 @@
-import { readCar, simulateCar } from "../src/core/car/simulated";
+import { readCar, simulateCar } from "../src/core/simulated/simulated-car";
 import { cornerSetupSchema, type Family } from "../src/core/circuit/setup";
 import type { Entry, Job } from "../src/core/job/schema";
 import { jobSchema } from "../src/core/job/schema";
-import { readingTyped } from "../src/core/job/reading";
+import { readingTyped } from "../src/core/observation/read-observation";
 import { replay } from "../src/core/job/replay";
-import { verification } from "../src/core/job/verify";
-import { proposeChecks } from "../src/core/lineup/next-check";
-import { rankSuspects } from "../src/core/lineup/suspects";
-import { typedEvidence } from "../src/core/lineup/typed-evidence";
+import { verification } from "../src/core/bench/verify";
+import { proposeChecks } from "../src/core/planning/next-check";
+import { rankSuspects } from "../src/core/verdict/suspects";
+import { typedValue } from "../src/core/observation/typed-value";
 
 /** A job measured on a simulated car by the plan until something is proven, as a colleague would hand it over. */
 export function provenJob(
@@ -47,10 +47,10 @@ export function provenJob(
     const [next] = proposeChecks(lineUp, empty.policy, { done, skipped: new Set() });
     if (!next) break;
     const value = readCar(car, next.check.hookup);
-    const typed = typedEvidence(next.check.hookup, value, setup);
+    const typed = typedValue(next.check.hookup, value, setup);
     const read = readingTyped(next.check.hookup, value, setup);
     if (!typed.ok || !read.ok) throw new Error(`the plan's own check was refused: ${next.check.id}`);
-    lineUp.add(typed.evidence);
+    lineUp.add({ entryId: "", ...typed.observed });
     const at = new Date(Date.UTC(2026, 10, 25, 8, entries.length + 1)).toISOString();
     entries.push({ id: `${id}-${entries.length}`, at, kind: "reading", reading: read.value });
     next.check.access.forEach((step) => done.add(step.id));

@@ -1,6 +1,6 @@
 /**
  * Works out how often the analysis of a capture says what a perfect eye would: simulated cars of every fault, each
- * recorded over a hand spin and analysed. Writes src/core/car/finding-chances.ts. Run again when the synthesis, the
+ * recorded over a hand spin and analysed. Writes src/core/observation/finding-chances.ts. Run again when the synthesis, the
  * analysis or the faults change: npm run finding-chances
  */
 import { writeFileSync } from "node:fs";
@@ -10,9 +10,9 @@ import { scopeAnswers, matchAnswer } from "../src/core/checks/answers";
 import type { Hookup } from "../src/core/checks/hookup";
 import { circuitStateSchema } from "../src/core/circuit/state";
 import { cornerSetupSchema, families } from "../src/core/circuit/setup";
-import { StateReader } from "../src/core/car/reader";
-import { simulateCar } from "../src/core/car/simulated";
-import { recordCar } from "../src/core/car/synthesise";
+import { StateReader } from "../src/core/observation/reader";
+import { simulateCar } from "../src/core/simulated/simulated-car";
+import { recordCar } from "../src/core/simulated/synthesise";
 import { signalPoint } from "../src/core/circuit/point";
 import { suspectables, suspectId } from "../src/core/faults/catalogue";
 import { analyseCapture } from "../src/core/waveform/analyse";
@@ -78,7 +78,7 @@ import type { Family } from "../circuit/setup";
 /** What the analysis says of a capture (inner) where a perfect eye would say so (outer): shares over simulated cars. */
 export const findingChances: Record<Family, Record<string, Record<string, number>>> = ${JSON.stringify(table)};
 `;
-const target = fileURLToPath(new URL("../src/core/car/finding-chances.ts", import.meta.url));
+const target = fileURLToPath(new URL("../src/core/observation/finding-chances.ts", import.meta.url));
 writeFileSync(target, await format(text, { parser: "typescript", printWidth: 120 }));
 
 function shares(row: Record<string, number>): Record<string, number> {

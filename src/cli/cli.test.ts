@@ -94,9 +94,11 @@ describe("commands", () => {
     const answer = JSON.parse(done.stdout) as Record<string, unknown> & {
       suspects: { fault: string; share: number }[];
     };
-    expect(Object.keys(answer)).toEqual(["suspects", "parts", "next", "contradictions", "guess"]);
+    expect(Object.keys(answer).toSorted()).toEqual(
+      ["suspects", "parts", "hypotheses", "misfit", "unread", "next", "contradictions", "guess"].toSorted(),
+    );
     expect(answer.suspects[0]!.fault).toBe("sensor-open");
-    expect(answer.suspects[0]!.share).toBeGreaterThan(0.85);
+    expect(answer.suspects[0]!.share).toBeGreaterThan(0.8);
   });
 
   it.each([

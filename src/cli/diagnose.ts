@@ -1,13 +1,19 @@
 import { basename } from "node:path";
 import { UnusableInput } from "../core/capture/capture";
-import { diagnoseFile } from "../core/job/diagnose-file";
-import type { NextCheck } from "../core/job/describe-hookup";
+import { diagnoseFile } from "../core/bench/diagnose-file";
+import type { NextCheck } from "../core/bench/describe-hookup";
+import { contradictionWords } from "../core/verdict/contradictions";
+import { rankHypotheses } from "../core/verdict/hypotheses";
+import { misfitWords } from "../core/verdict/misfit-words";
 import { readText, runCommand } from "./io";
 
 await runCommand(async () => {
   const [file, ...rest] = process.argv.slice(2);
   if (!file || rest.length > 0) throw new UnusableInput("usage: npm run --silent diagnose -- FILE.json");
-  const { suspects, parts, next, contradictions, guess } = diagnoseFile(await readText(file), basename(file));
+  const { suspects, parts, next, contradictions, guess, unlisted, misfit, unread } = diagnoseFile(
+    await readText(file),
+    basename(file),
+  );
   return {
     suspects: suspects.map(({ fault, place, part, share, verdict }) => ({
       fault,
@@ -18,7 +24,13 @@ await runCommand(async () => {
     })),
     parts: parts.map(({ part, share, verdict }) => ({ part, share: round(share), verdict })),
     next: next.map(contractCheck),
-    contradictions: contradictions.map(({ reading, say }) => ({ reading, say })),
+    hypotheses: rankHypotheses(suspects, unlisted).map(({ faults, share }) => ({ faults, share: round(share) })),
+    misfit: { level: misfit.level, say: misfitWords(misfit.level) },
+    unread: unread.map(({ entryId, say, mend }) => ({ reading: Number(entryId), say: `${say}. ${mend}` })),
+    contradictions: contradictions.map(({ entryId }) => ({
+      reading: Number(entryId),
+      say: contradictionWords(Number(entryId) + 1),
+    })),
     guess: { fitSensorNow: guess.fitSensorNow, plan: { expectedCost: guess.plan.expectedCost } },
   };
 });

@@ -11,8 +11,8 @@ import { readCaptureFile } from "./capture/read-file";
 import { captureToWav } from "./capture/wav";
 import { decodeCode } from "./codes/code";
 import { importJob } from "./job/file";
-import { evidenceOf } from "./job/reading";
-import { readingSchema } from "./job/schema";
+import { observe } from "./observation/read-observation";
+import { readingSchema } from "./observation/reading";
 import { cornerSetupSchema } from "./circuit/setup";
 import { parseScanCsv } from "./scanlog/scan-csv";
 import { parseTyre } from "./tyre/tyre";
@@ -116,7 +116,7 @@ describe("every reader answers", () => {
         parseTyre(text);
         const reading = readingSchema.safeParse({ instrument: "volts-dc", red: text, value: text });
         if (reading.success) {
-          const evidence = evidenceOf(reading.data, setup);
+          const evidence = observe(reading.data, setup);
           if (!evidence.ok) expect(evidence.say.length).toBeGreaterThan(5);
         }
       }),

@@ -1,9 +1,9 @@
 import { cornerSetupSchema, type CornerSetup } from "../core/circuit/setup";
 import type { Capture, Channel } from "../core/capture/capture";
-import { recordCar, type RecordingOptions } from "../core/car/synthesise";
+import { recordCar, type RecordingOptions } from "../core/simulated/synthesise";
 import { signalPoint, type Point } from "../core/circuit/point";
-import { simulateCar } from "../core/car/simulated";
-import { libraryItem, type LibraryItem } from "../core/job/library";
+import { simulateCar } from "../core/simulated/simulated-car";
+import { libraryItem, type LibraryItem } from "../core/library/library";
 import { seeded } from "../core/random/random";
 import { analyseCapture } from "../core/waveform/analyse";
 import type { FindingCode } from "../core/waveform/findings";
@@ -29,7 +29,7 @@ interface Recording {
   /** The supply is recorded beside the signal. */
   withSupply?: boolean;
   /** What the hand or the surroundings add, sample by sample, in volts. */
-  add?: (second: number, random: () => number) => number;
+  add?: (second: number, random: () => number, stepV: number) => number;
 }
 
 /** One recording for each kind of sensor in good order, one for each defect a capture shows, and what is no defect. */
@@ -73,10 +73,10 @@ const RECORDINGS: Recording[] = [
   },
   { model: gettext("Wrong ring count"), family: "active-2wire", fault: "ring-count@ring-count" },
   {
-    model: gettext("Return chafed to ground"),
+    model: gettext("Return chafed to power"),
     shows: "level-out-of-window",
     family: "active-2wire",
-    fault: "wire-to-ground@span2.return",
+    fault: "wire-to-power@span2.return",
   },
   {
     model: gettext("Supply terminal opens"),
@@ -86,7 +86,11 @@ const RECORDINGS: Recording[] = [
     intermittent: true,
     withSupply: true,
   },
-  { model: gettext("Probe on body ground"), family: "active-2wire", add: (_, random) => 0.32 * (random() - 0.5) },
+  {
+    model: gettext("Probe on body ground"),
+    family: "active-2wire",
+    add: (_, random, stepV) => 0.37 * stepV * (random() - 0.5),
+  },
   { model: gettext("Probe moved"), family: "active-2wire", add: (second) => (second > 2 && second < 2.001 ? 6 : 0) },
   { model: gettext("Key turned on"), family: "active-2wire", add: (second) => (second < 0.4 ? -Infinity : 0) },
 ];
@@ -131,7 +135,9 @@ function recorded(
   const record = (point: Point) => recordCar(car, { ...USUAL, ...spin, point, seed });
   const random = seeded(900 + seed);
   const signal = record(signalPoint(setup, "plug"));
-  const samples = add ? signal.map((value, k) => Math.max(0, value + add(k * SAMPLE_S, random))) : signal;
+  const stepV =
+    signal.reduce((most, value) => Math.max(most, value)) - signal.reduce((least, value) => Math.min(least, value));
+  const samples = add ? signal.map((value, k) => Math.max(0, value + add(k * SAMPLE_S, random, stepV))) : signal;
   const channels: Channel[] = [{ name: "signal", unit: "V", samples }];
   if (withSupply)
     channels.push({

@@ -1,17 +1,17 @@
 import { circuitStateSchema } from "../core/circuit/state";
 import { cornerSetupSchema, type CornerSetup } from "../core/circuit/setup";
 import type { Capture } from "../core/capture/capture";
-import { simulateCar, readCar, type SimulatedCar } from "../core/car/simulated";
-import { recordCar } from "../core/car/synthesise";
+import { simulateCar, readCar, type SimulatedCar } from "../core/simulated/simulated-car";
+import { recordCar } from "../core/simulated/synthesise";
 import { signalPoint } from "../core/circuit/point";
-import { complaintSchema, type Complaint } from "../core/lineup/complaint";
-import { proposeChecks } from "../core/lineup/next-check";
-import { policySchema } from "../core/lineup/policy";
-import { progressOf } from "../core/job/progress";
+import { complaintSchema, type Complaint } from "../core/complaint/complaint";
+import { proposeChecks } from "../core/planning/next-check";
+import { policySchema } from "../core/complaint/policy";
+import { progressOf } from "../core/bench/progress";
 import { replay } from "../core/job/replay";
-import { evidenceOf, readingFrom, speedReading } from "../core/job/reading";
+import { observe, readingFrom, speedReading } from "../core/observation/read-observation";
 import { analyseScan, liveSpeedWord } from "../core/scanlog/analyse-scan";
-import { driveLog } from "../core/scanlog/drive-log";
+import { driveLog } from "../core/simulated/drive-log";
 import type { ScanLog } from "../core/scanlog/scan-log";
 import { JOB_VERSION, type Job } from "../core/job/schema";
 import { analyseCapture } from "../core/waveform/analyse";
@@ -278,7 +278,7 @@ function withReadings(started: Job, car: SimulatedCar, readings: number, at: (in
     );
     if (!best) break;
     const reading = readingFrom(best.check.hookup, readCar(car, best.check.hookup));
-    const evidence = evidenceOf(reading, job.setup);
+    const evidence = observe(reading, job.setup);
     if (evidence.ok) lineUp.add(evidence.value);
     job = {
       ...job,

@@ -1,5 +1,5 @@
 import type { Capture } from "../core/capture/capture";
-import { libraryItemSchema, type LibraryItem } from "../core/job/library";
+import { libraryItemSchema, type LibraryItem } from "../core/library/library";
 import type { KeptCapture } from "../core/job/zip";
 import { loadCapture, saveCapture } from "./jobs";
 import { shelf } from "./shelf";

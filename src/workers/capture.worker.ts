@@ -1,7 +1,7 @@
 import "./tongue";
 import { t } from "@/core/words/words";
-import type { LibraryItem } from "../core/job/library";
-import { packLibrary, unpackLibrary } from "../core/job/library-zip";
+import type { LibraryItem } from "../core/library/library";
+import { packLibrary, unpackLibrary } from "../core/library/library-zip";
 import { expose } from "comlink";
 import { UnusableInput, type Capture } from "../core/capture/capture";
 import { LARGEST_FILE_BYTES } from "../core/capture/csv";

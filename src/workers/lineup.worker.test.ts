@@ -1,7 +1,7 @@
 /** The worker keeps one line-up and adds to it; what it says must be what a line-up made afresh would say. */
 import { beforeEach, describe, expect, it, vi } from "vitest";
-import { diagnosisOf, rankingOf } from "../core/job/diagnosis";
-import { progressOf } from "../core/job/progress";
+import { diagnosisOf, rankingOf } from "../core/bench/diagnosis";
+import { progressOf } from "../core/bench/progress";
 import { replay } from "../core/job/replay";
 import { jobSchema, type Entry, type Job } from "../core/job/schema";
 import type { LineUpWorker } from "./lineup.worker";

@@ -1,24 +1,23 @@
 import "./tongue";
 import { expose } from "comlink";
 import type { Hookup } from "../core/checks/hookup";
-import { forecastStrip, previewReading, type ForecastStrip, type Preview } from "../core/job/forecast-strip";
-import { standingReadings } from "../core/job/derive";
-import { progressOf } from "../core/job/progress";
+import { forecastStrip, previewReading, type ForecastStrip, type Preview } from "../core/bench/forecast-strip";
+import { observationsOf } from "../core/job/observations";
+import { progressOf } from "../core/bench/progress";
 import { replay } from "../core/job/replay";
-import { diagnosisOf, rankingOf, type Diagnosis, type Ranking } from "../core/job/diagnosis";
-import type { NextCheck } from "../core/job/describe-hookup";
-import { evidenceOf } from "../core/job/reading";
+import { diagnosisOf, rankingOf, type Diagnosis, type Ranking } from "../core/bench/diagnosis";
+import type { NextCheck } from "../core/bench/describe-hookup";
 import type { Capture } from "../core/capture/capture";
 import type { Point } from "../core/circuit/point";
 import type { Job } from "../core/job/schema";
-import { verification, type Verification } from "../core/job/verify";
+import { verification, type Verification } from "../core/bench/verify";
 import { halvingMinutes } from "../core/harness/halving";
 import { pathShares } from "../core/harness/path-shares";
-import { breakPlaces, type SpanSuspicion } from "../core/lineup/break-place";
-import type { LineUp } from "../core/lineup/line-up";
-import { readSimulated, recordSimulated } from "../core/job/simulated-reading";
+import { breakPlaces, type SpanSuspicion } from "../core/harness/break-place";
+import type { Belief } from "../core/belief/belief";
+import { readSimulated, recordSimulated } from "../core/simulated/simulated-reading";
 import { debrief, type Debrief } from "../core/practice/debrief";
-import { typedEvidence } from "../core/lineup/typed-evidence";
+import { typedValue } from "../core/observation/typed-value";
 
 export interface LoomView {
   places: SpanSuspicion[];
@@ -33,23 +32,23 @@ function harnessChecks(next: readonly NextCheck[]): NextCheck | null {
   return next.find(({ hookup }) => "red" in hookup) ?? null;
 }
 
-let current: { key: string; readings: string[]; lineUp: LineUp } | null = null;
+let current: { key: string; readings: string[]; belief: Belief } | null = null;
 
 /** The line-up of a job: the one at hand, with the newest readings added, or rebuilt when the log was cut back. */
-function lineUpOf(job: Job): LineUp {
+function lineUpOf(job: Job): Belief {
   const key = JSON.stringify([job.id, job.setup, job.complaint, job.priors]);
-  const readings = standingReadings(job).map(({ id }) => id);
+  const { read } = observationsOf(job);
+  const readings = read.map(({ entryId }) => entryId);
   const kept = current;
   if (kept?.key === key && kept.readings.every((id, i) => readings[i] === id)) {
-    for (const { id, reading } of standingReadings(job).slice(kept.readings.length)) {
-      const evidence = evidenceOf(reading, job.setup);
-      if (evidence.ok) kept.lineUp.add(evidence.value);
-      kept.readings.push(id);
+    for (const observation of read.slice(kept.readings.length)) {
+      kept.belief.add(observation);
+      kept.readings.push(observation.entryId);
     }
-    return kept.lineUp;
+    return kept.belief;
   }
-  current = { key, readings, lineUp: replay(job) };
-  return current.lineUp;
+  current = { key, readings, belief: replay(job) };
+  return current.belief;
 }
 
 const api = {
@@ -85,13 +84,13 @@ const api = {
 
   /** Where wires may be damaged, and the best next checks with piercing and without. */
   loom(job: Job): LoomView {
-    const lineUp = lineUpOf(job);
+    const belief = lineUpOf(job);
     const progress = progressOf(job);
     const [pierced, whole] = [true, false].map((pierce) =>
-      diagnosisOf(lineUp, { ...job.policy, pierce }, progress, true),
+      diagnosisOf(belief, { ...job.policy, pierce }, progress, true),
     ) as [Diagnosis, Diagnosis];
     return {
-      places: breakPlaces(lineUp),
+      places: breakPlaces(belief),
       withPiercing: harnessChecks(pierced.next),
       connectorsOnly: harnessChecks(whole.next),
       halvingMinutes: Math.round(halvingMinutes(job.setup, pathShares(job.setup, whole.suspects), progress.done)),
@@ -105,8 +104,8 @@ const api = {
 
   /** What a typed value would mean; null when it cannot be read yet. */
   preview(job: Job, hookup: Hookup, typed: string): Preview | null {
-    const parsed = typedEvidence(hookup, typed, job.setup);
-    return parsed.ok ? previewReading(lineUpOf(job), parsed.evidence) : null;
+    const parsed = typedValue(hookup, typed, job.setup);
+    return parsed.ok ? previewReading(lineUpOf(job), parsed.observed) : null;
   },
 };
 

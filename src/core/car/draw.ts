@@ -1,89 +1,106 @@
 import { conductorsOf, spansOf, type CornerSetup } from "../circuit/setup";
 import { copperAt, PAIR_FARAD_PER_M } from "../circuit/wire";
-import { nominalCondition } from "../circuit/condition";
+import { nominalCondition, type CornerCondition } from "../circuit/condition";
 import { between, logBetween, within, type CarCondition, type Fault, type Place } from "../faults/fault";
-import { tolerancesOf } from "./tolerances";
 import { nominalRing } from "../ring/ring";
+import type { OwnDimension, Ranges } from "./dimensions";
+import { tolerancesOf } from "./tolerances";
 
-/** How many numbers make one car: common tolerances first, then the fault's own. */
-export const DRAWS = 25;
-/** From this number on they belong to the fault, not to the common tolerances. */
-export const FIRST_OWN_DRAW = 20;
-const DUTY_DRAW = 24;
-
-/**
- * One car of this set-up: tolerances and the fault's own size. Each number says where in its usual range a value lies:
- * 0 at the lower end, 1 at the upper; beyond both lie unusual but possible cars.
- */
-export function drawCar(setup: CornerSetup, fault: Fault, place: Place, at: (draw: number) => number): CarCondition {
-  const car = healthyCar(setup, at);
-  fault.apply(car, place, (index) => at(FIRST_OWN_DRAW + index));
+/** One car of this set-up: its tolerances, and a fault of its own size. */
+export function drawCar(setup: CornerSetup, fault: Fault, place: Place, at: Ranges): CarCondition {
+  const car = drawHealthy(setup, at);
+  fault.apply(car, place, (index) => at(`own${index}` satisfies OwnDimension));
   return car;
 }
 
-/** The same car while an intermittent fault is away. */
-export function drawHealthy(setup: CornerSetup, at: (draw: number) => number): CarCondition {
-  return healthyCar(setup, at);
-}
-
 /** Share of the time an intermittent fault is there. */
-export function dutyOf(at: (draw: number) => number): number {
-  return within(at(DUTY_DRAW), 0.08, 0.85);
+export function dutyOf(at: Ranges): number {
+  return within(at("duty"), 0.08, 0.85);
 }
 
-/** Places in the ranges from standard normal scores: the usual range is ±1.2 standard deviations, with normal tails. */
-export function fromScores(scores: ArrayLike<number>, start: number): (draw: number) => number {
-  return (draw) => 0.5 + scores[start + draw]! / 2.4;
-}
-
-/** Places in the ranges from uniform numbers, stretched about the middle. */
-export function fromUniforms(uniforms: ArrayLike<number>, stretch: number): (draw: number) => number {
-  return (draw) => 0.5 + (uniforms[draw]! - 0.5) * stretch;
-}
-
-function healthyCar(setup: CornerSetup, wide: (index: number) => number): CarCondition {
-  const circuit = nominalCondition(setup);
-  const { sensor } = circuit;
-  const usual = tolerancesOf(setup);
-  circuit.batteryV = between(wide(0), 12, 12.9);
-  circuit.regulatorV = setup.supplyV * between(wide(1), 0.93, 1.03);
-  circuit.sourceOhms = logBetween(wide(2), 5, 30);
-  circuit.senseOhms = between(wide(3), ...usual.senseOhms);
-  sensor.lowA = between(wide(4), ...usual.lowA);
-  sensor.highA = sensor.lowA * between(wide(5), ...usual.ratio);
-  sensor.coilOhms = copperAt(logBetween(wide(6), 950, 1700), between(wide(16), 5, 45));
-  sensor.coldOhms = logBetween(wide(10), 20_000, 5e6);
-  // Over 1 MΩ is sound (common practice); how far over is dirt and damp, and no reading through it may tell a wire whole.
-  sensor.bodyOhms = logBetween(wide(15), 5e6, 5e10);
-  sensor.quiescentOhms = setup.supplyV / between(wide(10), 0.004, 0.009);
-  sensor.outputOhms = logBetween(wide(9), 5, 40);
-  sensor.restsHigh = wide(17) > 0.5;
-  circuit.pullUpOhms = logBetween(wide(8), 1000, 10_000);
-  circuit.offOhms = logBetween(wide(11), 3000, 200_000);
-  circuit.biasV = setup.bias ? logBetween(wide(12), 0.5, 2.5) : 0;
-  circuit.biasOhms = logBetween(wide(13), 10_000, 100_000);
-  circuit.inputOhms = logBetween(wide(3), 15_000, 100_000);
-  circuit.earthOhms = logBetween(wide(14), 0.003, 0.05);
-  circuit.feedOhms = logBetween(wide(2), 0.02, 0.12);
-  circuit.insulationS = logBetween(wide(18), 1e-12, 1e-9);
-  const faradPerM = between(wide(19), PAIR_FARAD_PER_M.from, PAIR_FARAD_PER_M.to);
-  circuit.spanFarad = spansOf(setup).map(({ spanM }) => spanM * Math.max(faradPerM, PAIR_FARAD_PER_M.from / 2));
-  const contact = logBetween(wide(9), 0.004, 0.02);
-  for (const station of circuit.contactOhms)
-    for (let wire = 0; wire < conductorsOf[setup.family].length; wire++) station[wire] = contact;
+/** The same car with nothing wrong, or while an intermittent fault is away. */
+export function drawHealthy(setup: CornerSetup, at: Ranges): CarCondition {
   const ring = nominalRing(setup.pulsesPerRevolution);
-  ring.nominalGapMm = setup.family === "passive" ? 0.4 : 1;
-  ring.gapMm = ring.nominalGapMm + between(wide(14), -0.12, 0.2);
-  ring.runoutMm = logBetween(wide(16), 0.01, 0.06);
+  // Passive 0.25 to 0.51 mm (common practice); active encoders stand 0.5 to 2 mm by design (from memory).
+  ring.nominalGapMm =
+    setup.family === "passive" ? between(at("designGapMm"), 0.3, 0.5) : logBetween(at("designGapMm"), 0.6, 1.7);
+  ring.gapMm = Math.max(0.05, ring.nominalGapMm + between(at("seatMm"), -0.12, 0.2));
+  ring.runoutMm = logBetween(at("runoutMm"), 0.01, 0.06);
+  const makeOutputFactor =
+    setup.family === "passive" ? logBetween(at("outputFactor"), ...tolerancesOf(setup).outputFactor) : 1;
   return {
-    circuit,
+    circuit: drawCircuit(setup, at),
     ring,
-    outputFactor: logBetween(wide(7), ...usual.outputFactor),
-    switchField: logBetween(wide(8), 0.1, 0.25),
-    thresholdV: logBetween(wide(12), 0.1, 0.2),
-    deaf: false,
+    outputFactor: makeOutputFactor,
+    makeOutputFactor,
+    switchField: setup.family === "passive" ? 0 : logBetween(at("switchField"), 0.1, 0.25),
+    // Commonly 100 to 200 mV, some modules less (from memory).
+    thresholdV: setup.family === "passive" ? logBetween(at("thresholdV"), 0.07, 0.2) : 0,
+    pulseCoded: setup.family === "active-2wire" && isPulseCoded(setup, at),
+    inputFault: false,
     elsewhere: false,
     othersDown: 0,
     signs: {},
   };
 }
+
+function drawCircuit(setup: CornerSetup, at: Ranges): CornerCondition {
+  const circuit = nominalCondition(setup);
+  circuit.batteryV = between(at("batteryV"), 12, 12.9);
+  circuit.feedOhms = logBetween(at("feedOhms"), 0.02, 0.12);
+  circuit.earthOhms = logBetween(at("earthOhms"), 0.003, 0.05);
+  circuit.offOhms = logBetween(at("offOhms"), 3000, 200_000);
+  circuit.insulationS = logBetween(at("insulationS"), 1e-12, 1e-9);
+  const faradPerM = between(at("faradPerM"), PAIR_FARAD_PER_M.from, PAIR_FARAD_PER_M.to);
+  circuit.spanFarad = spansOf(setup).map(({ spanM }) => spanM * Math.max(faradPerM, PAIR_FARAD_PER_M.from / 2));
+  // Capacitors against interference behind the pins, 1 to 100 nF (from memory).
+  circuit.moduleFarad = logBetween(at("moduleFarad"), 1e-9, 1e-7);
+  circuit.sensor.farad = setup.family === "passive" ? 0 : logBetween(at("sensorFarad"), 1e-9, 1e-7);
+  const contact = logBetween(at("contactOhms"), 0.004, 0.02);
+  for (const station of circuit.contactOhms)
+    for (let wire = 0; wire < conductorsOf[setup.family].length; wire++) station[wire] = contact;
+  // Over 1 MΩ is sound (common practice); how far over is dirt and damp, and no reading through it may tell a wire whole.
+  circuit.sensor.bodyOhms = logBetween(at("bodyOhms"), 5e6, 5e10);
+  if (setup.family === "passive") drawPassive(setup, circuit, at);
+  else drawActive(setup, circuit, at);
+  return circuit;
+}
+
+function drawPassive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): void {
+  // 800 to 2500 Ω, mostly 1.0 to 1.6 kΩ at 20 °C (common practice, no source).
+  circuit.sensor.coilOhms = copperAt(logBetween(at("coilOhms"), 930, 1800), between(at("coilCelsius"), 5, 45));
+  circuit.biasV = setup.bias ? logBetween(at("biasV"), 0.5, 2.5) : 0;
+  circuit.biasOhms = logBetween(at("biasOhms"), 10_000, 100_000);
+  circuit.inputOhms = logBetween(at("inputOhms"), 15_000, 100_000);
+}
+
+function drawActive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): void {
+  const { sensor } = circuit;
+  const usual = tolerancesOf(setup);
+  // 10 to 12 V of a nominal 12 are met on good cars: regulated, or the battery less a drop (common practice).
+  circuit.regulatorV = setup.supplyV * between(at("regulatorV"), 0.88, 1.03);
+  circuit.sourceOhms = logBetween(at("sourceOhms"), 5, 30);
+  sensor.coldOhms = logBetween(at("coldOhms"), 10_000, 1e9);
+  sensor.restsHigh = at("restsHigh") > 0.5;
+  if (setup.family === "active-3wire") {
+    sensor.quiescentOhms = setup.supplyV / between(at("quiescentA"), 0.004, 0.009);
+    sensor.outputOhms = logBetween(at("outputOhms"), 5, 40);
+    circuit.pullUpOhms = logBetween(at("pullUpOhms"), 1000, 10_000);
+    return;
+  }
+  circuit.senseOhms = logBetween(at("senseOhms"), ...usual.senseOhms);
+  sensor.lowA = between(at("lowA"), ...usual.lowA);
+  sensor.highA = sensor.lowA * between(at("currentRatio"), ...usual.ratio);
+}
+
+/**
+ * Width-coded and three-level sensors give short pulses from the low level, where a half-duty one stands at either.
+ * Where nobody said which this car has, one in four does (engineering judgement: newer cars with stand-still or direction functions).
+ */
+function isPulseCoded({ protocol }: CornerSetup, at: Ranges): boolean {
+  if (protocol !== "unknown") return protocol !== "half-duty";
+  return at("protocol") > CODED_ABOVE;
+}
+
+/** One in four normal scores lies above 0.674, that is 0.5 + 0.674 / 2.4 of the range. */
+const CODED_ABOVE = 0.781;

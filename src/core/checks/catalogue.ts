@@ -85,6 +85,13 @@ function atStation(setup: CornerSetup, station: string): Hookup[] {
   list.push({ instrument: "hertz", red: face(station, "out", signal), black: beside, state: spin });
   list.push({ instrument: "volts-ac", red: face(station, "out", signal), black: beside, state: spin });
   list.push({ instrument: "scope", red: face(station, "out", signal), state: spin });
+  if (!passive)
+    list.push({
+      instrument: "volts-dc",
+      red: face(station, "out", signal),
+      black: setup.family === "active-3wire" ? face(station, "out", "ground") : BATTERY_NEGATIVE,
+      state: state({ wheel: "creep" }),
+    });
   list.push({ instrument: "eyes", look: station, state: state({ key: "off" }) });
   if (station === "module") return list;
   if (!passive)
@@ -103,16 +110,17 @@ function atStation(setup: CornerSetup, station: string): Hookup[] {
     black: face(station, "in", second),
     state: opened,
   });
-  list.push({
-    instrument: "ohms",
-    red: face(station, "out", first),
-    black: face(station, "out", second),
-    state: dead(station),
-  });
+  // Across an active sensor ohms mean nothing (common practice); some makers forbid it.
+  if (passive)
+    list.push({
+      instrument: "ohms",
+      red: face(station, "out", first),
+      black: face(station, "out", second),
+      state: dead(station),
+    });
   for (const conductor of [first, second])
     list.push({ instrument: "ohms", red: face(station, "out", conductor), black: BODY, state: dead(station) });
   if (station !== "plug") list.push(...shortsBeyond(setup, station));
-  list.push(...chargeOfPairs(setup, station));
   if (passive) {
     const openedSpin = state({ key: "off", unplugged: [station], wheel: "hand", speedKmh: HAND_SPIN_KMH });
     list.push({
@@ -135,21 +143,6 @@ function shortsBeyond({ family }: CornerSetup, station: string): Hookup[] {
       { instrument: "volts-dc", red: wire, black: BATTERY_NEGATIVE, state: openedOff },
     ];
   });
-}
-
-/** Capacitance of each wire with its neighbour, both ways from an opened plug: so much for each metre as far as both are whole. */
-function chargeOfPairs({ family }: CornerSetup, station: string): Hookup[] {
-  const [first, second, third] = conductorsOf[family];
-  const pairs = [[first!, second!], ...(third ? [[third, second!]] : [])] as [Conductor, Conductor][];
-  const sides = station === "plug" ? (["in"] as const) : (["in", "out"] as const);
-  return sides.flatMap((side) =>
-    pairs.map(([red, black]): Hookup => ({
-      instrument: "capacitance",
-      red: face(station, side, red),
-      black: face(station, side, black),
-      state: dead(station),
-    })),
-  );
 }
 
 /** Each conductor between every opened connector and the module's plug, dead: end to end, to body, to its neighbour. */

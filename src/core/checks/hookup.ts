@@ -88,6 +88,11 @@ function makeKey(hookup: Hookup): string {
   return `${hookup.instrument}:${where}:${stateKey(hookup.state)}`;
 }
 
+/** Live DC while the wheel is turned a few degrees at a time: one level, then the other, is what it is to show. */
+export function isToggleTest(hookup: Hookup): boolean {
+  return hookup.instrument === "volts-dc" && hookup.state.wheel === "creep" && hookup.state.key === "on";
+}
+
 /** Hook-ups that can share one solve of the circuit, together. */
 export function byState(hookups: readonly Hookup[]): Hookup[][] {
   const shared = new Map<string, Hookup[]>();

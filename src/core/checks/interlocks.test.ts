@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { cornerSetupSchema } from "../circuit/setup";
-import { hookupOf } from "../job/reading";
-import { readingSchema } from "../job/schema";
+import { hookupOf } from "../observation/read-observation";
+import { readingSchema } from "../observation/reading";
 import { checkCatalogue } from "./catalogue";
 import { interlock } from "./interlocks";
 

@@ -38,6 +38,8 @@ export interface CornerCondition {
   spanOhms: number[];
   /** spanFarad[span], between two neighbouring conductors. */
   spanFarad: number[];
+  /** What the module has behind each pin against interference, to its ground. */
+  moduleFarad: number;
   /** Siemens from each joint and stretch of wire to ground: dry insulation to a damp loom, decades apart. */
   insulationS: number;
   spanDefects: SpanDefect[];
@@ -58,6 +60,8 @@ export interface CornerCondition {
     outputOhms: number;
     coilOhms: number;
     bodyOhms: number;
+    /** What the sensor itself has against interference, between its first two conductors. */
+    farad: number;
     /** Which level it sits at while the wheel stands still or the flux never changes. */
     restsHigh: boolean;
   };
@@ -84,6 +88,7 @@ export function nominalCondition(setup: CornerSetup): CornerCondition {
     channelAlive: true,
     contactOhms: stationsOf(setup).map(() => new Array<number>(wires).fill(0.008)),
     spanOhms: spansOf(setup).map(({ spanM, mm2 }) => wireOhms(spanM, mm2)),
+    moduleFarad: 1e-8,
     spanFarad: spansOf(setup).map(({ spanM }) => spanM * PAIR_FARAD_PER_M.usual),
     insulationS: 1e-10,
     spanDefects: [],
@@ -100,6 +105,7 @@ export function nominalCondition(setup: CornerSetup): CornerCondition {
       outputOhms: 15,
       coilOhms: 1200,
       bodyOhms: 2e7,
+      farad: 1e-8,
       restsHigh: false,
     },
     meterOhms: 1e6 * meterOf(setup).inputMegohm,

@@ -139,6 +139,7 @@ export class CornerNet {
     const second = this.node(0, 1);
     const third = this.node(0, 2);
     const live = awake && car.channelAlive;
+    if (this.radPerS > 0 && !moduleOpen) this.stampModuleCapacitors(car);
     if (this.setup.family === "passive") return this.stampPassiveInput(car, live, first, second);
     const availableV = railV * (car.moduleLoadOhms / (car.moduleLoadOhms + car.feedOhms + car.earthOhms)) - 0.3;
     const supplyV = live ? Math.max(0, Math.min(car.regulatorV, availableV)) : 0;
@@ -149,6 +150,11 @@ export class CornerNet {
     ladder.inject(EARTH, -supplyV / sourceOhms);
     if (this.setup.family === "active-2wire") ladder.join(EARTH, second, 1 / (highSense ? 0.05 : car.senseOhms));
     else this.stampLogicInput(car, live, second, third);
+  }
+
+  private stampModuleCapacitors(car: CornerCondition): void {
+    for (let wire = 0; wire < this.wires; wire++)
+      this.ladder.join(EARTH, this.node(0, wire), this.radPerS * car.moduleFarad);
   }
 
   private stampLogicInput(car: CornerCondition, live: boolean, ground: number, signal: number): void {
@@ -260,6 +266,7 @@ export class CornerNet {
     const second = this.sensorNode(1);
     const third = this.sensorNode(2);
     this.ladder.joinPotential(second, 1 / sensor.bodyOhms, 0);
+    if (this.radPerS > 0 && sensor.farad > 0) this.ladder.join(first, second, this.radPerS * sensor.farad);
     if (sensor.mode === "open") return;
     const shorted = sensor.mode === "short" ? 1 / sensor.shortOhms : 0;
     // A shorted coil still has its winding behind the short.

@@ -22,6 +22,9 @@ export const familyWords: Record<Family, string> = {
   passive: t`passive, two wires`,
 };
 
+export const protocols = ["half-duty", "width", "three-level", "unknown"] as const;
+export type Protocol = (typeof protocols)[number];
+
 const stationSchema = z.object({
   station: z.string().check(z.regex(/^(module|plug|c[1-9])$/, "a station is module, c1 … c9 or plug")),
   accessMin: z.optional(z.number().check(z.gte(0), z.lte(600))),
@@ -85,6 +88,8 @@ export const cornerSetupSchema = z.object({
   sense: z._default(z.enum(["low", "high"]), "low"),
   supplyV: z._default(z.number().check(z.gte(3), z.lte(30)), 12),
   pullUpV: z._default(z.number().check(z.gte(3), z.lte(30)), 5),
+  /** How a two-wire active sensor says a pole has passed: half of the time at each level, or in short pulses. */
+  protocol: z._default(z.enum(protocols), "unknown"),
   /** Passive only: whether the module puts a small bias on both legs to detect opens. */
   bias: z._default(z.boolean(), true),
   pulsesPerRevolution: z._default(z.int().check(z.gte(8), z.lte(400)), 48),

@@ -237,7 +237,7 @@ function nodeValue(values: Float64Array, node: number): number {
   return node < 0 ? 0 : values[node]!;
 }
 
-/** An unpowered active sensor is no current sink but a semiconductor: to a meter some hundred kilohms. */
+/** An unpowered active sensor is no current sink but a semiconductor: to a meter anything from kilohms to OL. */
 function cold(car: CornerCondition, state: CircuitState): CornerCondition {
   const dead = state.key === "off" || state.batteryOff || state.unplugged.length > 0;
   if (!dead || car.sensor.mode === "open" || car.sensor.mode === "short") return car;

@@ -1,8 +1,9 @@
 import { t } from "../words/words";
-import { fromUniforms, drawHealthy, DRAWS } from "../car/draw";
+import { inTheMiddle } from "../car/dimensions";
+import { drawHealthy } from "../car/draw";
 import { UNKNOWN_PLACE } from "../car/whereabouts";
-import { StateReader } from "../car/reader";
-import { recordCar } from "../car/synthesise";
+import { StateReader } from "../observation/reader";
+import { recordCar } from "../simulated/synthesise";
 import type { Hookup } from "../checks/hookup";
 import { hookupLabel } from "../checks/words";
 import type { Point } from "../circuit/point";
@@ -112,7 +113,7 @@ const MODULE_WORDS: Record<string, string> = {
 };
 
 function carOf(setup: CornerSetup, settings: ExplainSettings): CarCondition {
-  const car = drawHealthy(setup, fromUniforms(new Float64Array(DRAWS).fill(0.5), 1));
+  const car = drawHealthy(setup, inTheMiddle);
   car.ring.gapMm = settings.gapMm;
   car.ring.runoutMm = settings.runoutMm;
   if (settings.missing > 0) car.ring.missing = { start: 12, count: settings.missing };

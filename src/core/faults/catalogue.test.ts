@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { dimensionsOf, fromUniforms } from "../car/dimensions";
 import { drawCar } from "../car/draw";
 import { cornerSetupSchema, families, type CornerSetup, type Family } from "../circuit/setup";
 import { seeded } from "../random/random";
@@ -37,11 +38,12 @@ describe.each(families)("the faults a %s corner can have", (family) => {
 
   it("each alters the car it is put into, and only the healthy one does not", () => {
     const random = seeded(5);
-    const draws = Array.from({ length: 24 }, () => 0.15 + 0.7 * random());
+    const drawn = Array.from(dimensionsOf(family), () => 0.15 + 0.7 * random());
+    const at = fromUniforms(family, drawn, 1);
     const healthy = all.find(({ fault, place }) => suspectId(fault, place) === HEALTHY)!;
-    const plain = JSON.stringify(drawCar(setup, healthy.fault, healthy.place, (draw) => draws[draw]!));
+    const plain = JSON.stringify(drawCar(setup, healthy.fault, healthy.place, at));
     for (const { fault, place } of all) {
-      const altered = JSON.stringify(drawCar(setup, fault, place, (draw) => draws[draw]!)) !== plain;
+      const altered = JSON.stringify(drawCar(setup, fault, place, at)) !== plain;
       expect(altered, suspectId(fault, place)).toBe(suspectId(fault, place) !== HEALTHY);
     }
   });

@@ -35,14 +35,17 @@ export const partWords: Record<Part, string> = {
 export interface CarCondition {
   circuit: CornerCondition;
   ring: RingCondition;
-  /** Passive output at the nominal gap against the usual one. */
+  /** Passive output at the nominal gap against the usual one: of this sensor, and of any good one of its make. */
   outputFactor: number;
+  makeOutputFactor: number;
   /** Field an active sensor needs, as a fraction of its field at nominal gap. */
   switchField: number;
   /** Passive module input threshold, volts. */
   thresholdV: number;
-  /** The module's input hears nothing although the signal is there. */
-  deaf: boolean;
+  /** A two-wire active sensor that gives short pulses from its low level instead of standing at either. */
+  pulseCoded: boolean;
+  /** The module's input takes nothing in although the signal is there. */
+  inputFault: boolean;
   /** The signal is good but belongs to another corner's input (two corners changed over at a plug). */
   elsewhere: boolean;
   /** Other corners are down too: the cause lies where they share. */

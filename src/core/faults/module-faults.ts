@@ -75,7 +75,7 @@ export const moduleFaults: Fault[] = [
       if (draw(0) < 0.6) car.circuit.channelAlive = false;
       else car.circuit.regulatorV *= within(draw(1), 0.1, 0.7);
     },
-    words: () => t`Module does not feed this corner`,
+    words: () => t`Module does not supply this sensor`,
     clearedBy: () => t`Supply present at the module's own pin.`,
   },
   {
@@ -87,9 +87,9 @@ export const moduleFaults: Fault[] = [
     effect: "no-signal",
     places: onlyPlace("module-input"),
     apply: (car) => {
-      car.deaf = true;
+      car.inputFault = true;
     },
-    words: () => t`Module does not hear a good signal`,
+    words: () => t`Module input fault: a good signal is not taken in`,
     clearedBy: () => t`Live speed follows the wheel.`,
   },
 ];

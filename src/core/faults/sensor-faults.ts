@@ -98,13 +98,14 @@ export const sensorFaults: Fault[] = [
     code: "sensor-worn-tip",
     part: "sensor",
     weight: 0.06,
-    families: ["passive"],
+    families: everyFamily,
     intermittent: false,
     effect: "weak",
     places: atSensor,
     apply: (car, _, draw) => {
       car.ring.runoutMm = logBetween(draw(0), 0.15, 0.4);
-      car.ring.gapMm += logBetween(draw(1), 0.3, 1.2);
+      // An active sensor stands further off and takes more before it loses poles.
+      car.ring.gapMm += car.switchField > 0 ? logBetween(draw(1), 0.7, 2.4) : logBetween(draw(1), 0.3, 1.2);
       car.signs["sensor-worn"] = 0.85;
     },
     words: () => t`Sensor tip worn by contact with the ring`,

@@ -2,12 +2,12 @@
 import { describe, expect, it } from "vitest";
 import { cornerSetupSchema } from "../circuit/setup";
 import { provokedBy } from "../checks/answers";
-import { complaintSchema } from "../lineup/complaint";
-import { LineUp } from "../lineup/line-up";
-import { sharesByPart } from "../lineup/suspects";
-import { hookupOf } from "../job/reading";
-import { readingSchema } from "../job/schema";
-import { typedEvidence } from "../lineup/typed-evidence";
+import { complaintSchema } from "../complaint/complaint";
+import { Belief } from "../belief/belief";
+import { sharesByPart } from "../belief/posterior";
+import { hookupOf } from "../observation/read-observation";
+import { readingSchema } from "../observation/reading";
+import { typedValue } from "../observation/typed-value";
 
 const setup = cornerSetupSchema.parse({
   corner: "FL",
@@ -16,16 +16,16 @@ const setup = cornerSetupSchema.parse({
 });
 
 function partsAfter(presence: "hard" | "intermittent", answers: [string, string][], symptoms: string[] = []) {
-  const lineUp = new LineUp(setup, complaintSchema.parse({ presence, symptoms }), { seed: 3, perGroup: 24 });
+  const belief = new Belief(setup, complaintSchema.parse({ presence, symptoms }), { seed: 3, perGroup: 24 });
   for (const [look, value] of answers) {
     const instrument = look === "other-side" ? "compare" : "hands";
     const hookup = hookupOf(readingSchema.parse({ instrument, look }), setup);
     if (!hookup.ok) throw new Error(hookup.say);
-    const typed = typedEvidence(hookup.value, value, setup);
+    const typed = typedValue(hookup.value, value, setup);
     if (!typed.ok) throw new Error(typed.say);
-    lineUp.add(typed.evidence);
+    belief.add({ entryId: "", ...typed.observed });
   }
-  return sharesByPart(lineUp, lineUp.shares());
+  return sharesByPart(belief, belief.shares());
 }
 
 describe("what wakes an intermittent", () => {

@@ -3,7 +3,7 @@ import { cornerSetupSchema } from "../circuit/setup";
 import type { Hookup } from "../checks/hookup";
 import { circuitStateSchema } from "../circuit/state";
 import { parsePoint } from "../circuit/point";
-import { typedEvidence } from "../lineup/typed-evidence";
+import { typedValue } from "../observation/typed-value";
 import { damagedRuns } from "./damaged-runs";
 
 const setup = cornerSetupSchema.parse({
@@ -28,9 +28,9 @@ function run(near: string, far: string, typed: string, conductor = "supply", unp
   });
   const state = circuitStateSchema.parse({ key: "off", batteryOff: true, unplugged });
   const hookup = { instrument: "ohms", red: red!, black: black!, state } as Hookup;
-  const read = typedEvidence(hookup, typed, setup);
+  const read = typedValue(hookup, typed, setup);
   if (!read.ok) throw new Error(read.say);
-  return read.evidence;
+  return { entryId: "", ...read.observed };
 }
 
 describe("runs of wire that measured bad", () => {

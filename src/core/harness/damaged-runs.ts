@@ -2,7 +2,7 @@ import { t } from "../words/words";
 import { stationsOf, type Conductor, type CornerSetup } from "../circuit/setup";
 import { stationWords } from "../faults/places";
 import { conductorWord } from "../faults/wire-faults";
-import type { Evidence } from "../lineup/evidence";
+import type { Observation } from "../observation/observation";
 import { passes, wireTable } from "./wire-table";
 
 /** A run of one conductor between two stations that measured bad end to end. */
@@ -18,7 +18,7 @@ export interface DamagedRun {
  * The shortest runs that fail end to end by the wire table's own limits. Two of them are two breaks: the line-up holds
  * one fault at a time, the ohms of single runs do not care how many there are.
  */
-export function damagedRuns(setup: CornerSetup, readings: readonly Evidence[]): DamagedRun[] {
+export function damagedRuns(setup: CornerSetup, readings: readonly Observation[]): DamagedRun[] {
   const bad = readings.flatMap((reading) => failedRun(setup, reading) ?? []);
   return bad.filter(
     (run, i) =>
@@ -32,9 +32,9 @@ export function damagedRuns(setup: CornerSetup, readings: readonly Evidence[]): 
   );
 }
 
-function failedRun(setup: CornerSetup, { hookup, value }: Evidence): DamagedRun | null {
+function failedRun(setup: CornerSetup, { hookup, value }: Observation): DamagedRun | null {
   if (hookup.instrument !== "ohms" || hookup.red.at !== "face" || hookup.black.at !== "face") return null;
-  if (hookup.red.conductor !== hookup.black.conductor || value.kind === "word") return null;
+  if (hookup.red.conductor !== hookup.black.conductor || value.kind === "word" || value.kind === "range") return null;
   const ids = stationsOf(setup).map(({ station }) => station);
   const ends = [hookup.red, hookup.black].sort((a, b) => ids.indexOf(a.station) - ids.indexOf(b.station));
   const [near, far] = ends as [typeof hookup.red, typeof hookup.red];

@@ -1,7 +1,7 @@
 /** Plain halving against binary search's textbook cost: log₂ n probes among n equal places. */
 import { describe, expect, it } from "vitest";
 import { cornerSetupSchema } from "../circuit/setup";
-import { HANDLING_MINUTES } from "../lineup/place-search";
+import { HANDLING_MINUTES } from "../planning/place-search";
 import { halvingMinutes } from "./halving";
 import { pathShares } from "./path-shares";
 

@@ -1,7 +1,7 @@
 import { accessSteps, minutesFrom } from "../checks/access";
 import { circuitStateSchema } from "../circuit/state";
 import { conductorsOf, type CornerSetup } from "../circuit/setup";
-import { HANDLING_MINUTES } from "../lineup/place-search";
+import { HANDLING_MINUTES } from "../planning/place-search";
 import type { PathItem } from "./path-shares";
 
 /**

@@ -1,12 +1,12 @@
 import { describe, expect, it } from "vitest";
-import { readCar, simulateCar } from "../car/simulated";
+import { readCar, simulateCar } from "../simulated/simulated-car";
 import { checkCatalogue } from "../checks/catalogue";
 import { hookupKey } from "../checks/hookup";
 import { cornerSetupSchema, spansOf, stationsOf } from "../circuit/setup";
-import { breakPlaces } from "../lineup/break-place";
-import { complaintSchema } from "../lineup/complaint";
-import { LineUp } from "../lineup/line-up";
-import { typedEvidence } from "../lineup/typed-evidence";
+import { breakPlaces } from "./break-place";
+import { complaintSchema } from "../complaint/complaint";
+import { Belief } from "../belief/belief";
+import { typedValue } from "../observation/typed-value";
 import { countTerminal } from "../checks/count-terminal";
 import { withConnectors } from "./edit-path";
 import { passes, wireTable } from "./wire-table";
@@ -56,20 +56,20 @@ describe("the wire table", () => {
 describe("finding the break", () => {
   it("voltages alone put an open frame-rail wire in its span; piercing narrows the place within it", () => {
     const car = simulateCar(setup, "wire-open@span2.supply", { seed: 11 });
-    const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed: 3 });
+    const belief = new Belief(setup, complaintSchema.parse({}), { seed: 3 });
     const add = (id: string) => {
       const { hookup } = checkCatalogue(setup).find((check) => check.id.startsWith(id))!;
-      const typed = typedEvidence(hookup, readCar(car, hookup), setup);
-      if (typed.ok) lineUp.add(typed.evidence);
+      const typed = typedValue(hookup, readCar(car, hookup), setup);
+      if (typed.ok) belief.add({ entryId: "", ...typed.observed });
     };
     add("volts-dc:plug.in.supply>battery.negative");
     add("volts-dc:c1.out.supply>battery.negative");
-    const before = breakPlaces(lineUp);
+    const before = breakPlaces(belief);
     expect(before[1]!.share).toBeGreaterThan(0.6);
     expect(before[0]!.share).toBeLessThan(0.02);
     add("volts-dc:span2.50.supply");
-    const after = breakPlaces(lineUp)[1]!;
-    expect(after.toM - after.fromM).toBeLessThan(0.65 * (before[1]!.toM - before[1]!.fromM));
+    const after = breakPlaces(belief)[1]!;
+    expect(after.toM - after.fromM).toBeLessThan(0.75 * (before[1]!.toM - before[1]!.fromM));
     const at = car.condition.circuit.spanDefects[0]!.fraction * spansOf(setup)[1]!.spanM;
     expect(at).toBeGreaterThanOrEqual(after.fromM - 0.15);
     expect(at).toBeLessThanOrEqual(after.toM + 0.15);

@@ -1,6 +1,6 @@
 import { t } from "../words/words";
 import { spansOf, stationsOf, type CornerSetup } from "../circuit/setup";
-import type { Suspect } from "../lineup/suspects";
+import type { Suspect } from "../verdict/suspects";
 
 /** One thing along the path from module to bearing, with how much suspicion rests on it. */
 export interface PathItem {

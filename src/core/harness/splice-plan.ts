@@ -1,7 +1,7 @@
 import { t } from "../words/words";
 import { spansOf, type CornerSetup } from "../circuit/setup";
 import { conductorWord } from "../faults/wire-faults";
-import type { SpanSuspicion } from "../lineup/break-place";
+import type { SpanSuspicion } from "./break-place";
 
 /** Joints of one pair are set apart by at least this, so that two never lie side by side (common practice, no source). */
 const STAGGER_MM = 40;

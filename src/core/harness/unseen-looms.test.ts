@@ -1,13 +1,13 @@
 /** Wire damage on looms drawn at random: found in the right span, at a cost near the exact least. */
 import { beforeAll, describe, expect, it } from "vitest";
-import { readCar, simulateCar } from "../car/simulated";
+import { readCar, simulateCar } from "../simulated/simulated-car";
 import { accessMinutes, cornerSetupSchema, stationsOf, type CornerSetup } from "../circuit/setup";
 import { suspectables, suspectId } from "../faults/catalogue";
-import { complaintSchema } from "../lineup/complaint";
-import { LineUp } from "../lineup/line-up";
-import { proposeChecks } from "../lineup/next-check";
-import { FOUND_SHARE, HANDLING_MINUTES } from "../lineup/place-search";
-import { typedEvidence } from "../lineup/typed-evidence";
+import { complaintSchema } from "../complaint/complaint";
+import { Belief } from "../belief/belief";
+import { proposeChecks } from "../planning/next-check";
+import { FOUND_SHARE, HANDLING_MINUTES } from "../planning/place-search";
+import { typedValue } from "../observation/typed-value";
 import { seeded } from "../random/random";
 
 const LOOMS = 24;
@@ -57,29 +57,30 @@ describe("damage somewhere along a wire, its kind known", () => {
       let pick = random() * total;
       const truth = opens.find(({ prior }) => (pick -= prior) <= 0) ?? opens.at(-1)!;
       const car = simulateCar(setup, suspectId(truth.fault, truth.place), { seed: 70 + n, spread: 1.5 });
-      const lineUp = new LineUp(setup, complaintSchema.parse({}), { seed: n, perGroup: 48 });
-      const { groups, weight } = lineUp.candidates;
-      groups.forEach(({ id, first, size }) => {
-        const own = opens.find(({ fault, place }) => suspectId(fault, place) === id);
-        for (let row = first; row < first + size; row++) weight[row] = own ? own.prior / total / size : 0;
+      const known = new Map(opens.map(({ fault, place, prior }) => [suspectId(fault, place), prior]));
+      const belief = new Belief(setup, complaintSchema.parse({}), {
+        seed: n,
+        perGroup: 48,
+        given: ({ fault, place }) => known.get(suspectId(fault, place)) ?? 0,
       });
+      const groups = belief.hypotheses;
       const done = new Set<string>();
       let lead = -1;
       for (let step = 0; step < 12; step++) {
-        const shares = lineUp.shares();
+        const shares = belief.shares();
         const best = shares.indexOf(Math.max(...shares));
         lead = groups[best]!.place.span!;
         if (shares[best]! >= FOUND_SHARE) break;
         const [next] = proposeChecks(
-          lineUp,
+          belief,
           { approach: "information", pierce: false },
           { done, skipped: new Set() },
           { foresee: step === 0 },
         );
         if (!next) break;
-        const typed = typedEvidence(next.check.hookup, readCar(car, next.check.hookup), setup);
+        const typed = typedValue(next.check.hookup, readCar(car, next.check.hookup), setup);
         if (!typed.ok) throw new Error(typed.say);
-        lineUp.add(typed.evidence);
+        belief.add({ entryId: "", ...typed.observed });
         if (step === 0) foreseen += next.toPlaceMinutes!;
         minutes += next.minutes;
         handled += next.minutes + HANDLING_MINUTES;

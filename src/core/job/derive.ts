@@ -1,4 +1,5 @@
-import type { Entry, Job, Reading } from "./schema";
+import type { Entry, Job } from "./schema";
+import type { Reading } from "../observation/reading";
 
 export type ReadingEntry = Extract<Entry, { reading: Reading }>;
 

@@ -1,14 +1,15 @@
 import { describe, expect, it } from "vitest";
 import { UnusableInput } from "../capture/capture";
 import { cornerSetupSchema } from "../circuit/setup";
-import { complaintSchema } from "../lineup/complaint";
-import { policySchema } from "../lineup/policy";
+import { complaintSchema } from "../complaint/complaint";
+import { policySchema } from "../complaint/policy";
 import { lastUndoable, mergeJobs, standingReadings } from "./derive";
-import { progressOf } from "./progress";
-import { diagnoseFile } from "./diagnose-file";
+import { progressOf } from "../bench/progress";
+import { diagnoseFile } from "../bench/diagnose-file";
 import { exportJob, importJob } from "./file";
-import { JOB_VERSION, readingSchema, type Entry, type Job } from "./schema";
-import { evidenceOf } from "./reading";
+import { JOB_VERSION, type Entry, type Job } from "./schema";
+import { readingSchema } from "../observation/reading";
+import { observe } from "../observation/read-observation";
 
 const path = [
   { station: "module" },
@@ -104,7 +105,7 @@ describe("the diagnose contract", () => {
 
   it("answers the documented example with every field", () => {
     const result = diagnoseFile(JSON.stringify(file), "f.json");
-    expect(result.suspects.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 6);
+    expect(result.suspects.reduce((sum, { share }) => sum + share, result.unlisted)).toBeCloseTo(1, 6);
     expect(result.suspects[0]).toMatchObject({
       fault: expect.any(String),
       place: expect.any(String),
@@ -118,21 +119,22 @@ describe("the diagnose contract", () => {
   it.each([
     [{ ...file, family: "steam" }, /family/],
     [{ ...file, tyre: "fat" }, /tyre “fat”/],
-    [
-      { ...file, readings: [{ instrument: "volts-dc", red: "c7.out.supply", value: "1 V" }] },
-      /readings\.0.*no station “c7”/,
-    ],
-    [
-      { ...file, readings: [{ instrument: "volts-dc", red: "c1.out.supply", value: "twelve" }] },
-      /readings\.0.*“twelve”/,
-    ],
-    [
-      { ...file, readings: [{ instrument: "amps-dc", red: "battery.positive", value: "7mA" }] },
-      /clamp a looped jumper at a connector/,
-    ],
     [{ ...file, path: path.slice(0, 2) }, /path/],
   ])("unusable input %# is named", (bad, say) => {
     expect(() => diagnoseFile(JSON.stringify(bad), "f.json")).toThrow(say);
+  });
+
+  it.each([
+    [{ instrument: "volts-dc", red: "c7.out.supply", value: "1 V" }, /no station “c7”/],
+    [{ instrument: "volts-dc", red: "c1.out.supply", value: "twelve" }, /“twelve”/],
+    [{ instrument: "amps-dc", red: "battery.positive", value: "7mA" }, /clamp a looped jumper at a connector/],
+  ])("a reading that says nothing for this corner is unread, with the reason, and moves nothing: %j", (bad, say) => {
+    const without = diagnoseFile(JSON.stringify({ ...file, readings: [] }), "f.json");
+    const result = diagnoseFile(JSON.stringify({ ...file, readings: [bad] }), "f.json");
+    expect(result.unread.map(({ entryId }) => entryId)).toEqual(["0"]);
+    expect(result.unread[0]!.say).toMatch(say);
+    expect(result.unread[0]!.mend.length).toBeGreaterThan(10);
+    expect(result.suspects).toEqual(without.suspects);
   });
 
   it("any reading in any state is accepted", () => {
@@ -162,6 +164,6 @@ describe("the diagnose contract", () => {
         value: "345",
       },
     ])
-      expect(evidenceOf(readingSchema.parse(one), setup)).toMatchObject({ ok: true });
+      expect(observe(readingSchema.parse(one), setup)).toMatchObject({ ok: true });
   });
 });

@@ -5,12 +5,12 @@ import { hookupCard } from "../checks/hookup-card";
 import { looksFor } from "../checks/answers";
 import { instruments } from "../checks/hookup";
 import { cornerSetupSchema } from "../circuit/setup";
-import { holesMade } from "./holes";
-import { modelName, searchLibrary } from "./library";
-import { logText } from "./log-text";
-import { gateStatus } from "./module-gate";
+import { holesMade } from "../bench/holes";
+import { modelName, searchLibrary } from "../library/library";
+import { logText } from "../bench/log-text";
+import { gateStatus } from "../bench/module-gate";
 import { importProfile, PROFILE_VERSION, withProfile } from "./profile";
-import { hookupOf } from "./reading";
+import { hookupOf } from "../observation/read-observation";
 import { jobSchema } from "./schema";
 
 const setup = cornerSetupSchema.parse({
@@ -79,7 +79,7 @@ describe("a car model kept once", () => {
 describe("what a job says of itself", () => {
   it("each hole once, the module's gate, and the log as text without what was taken back", () => {
     expect(holesMade(job)).toHaveLength(1);
-    expect(gateStatus(job).map(({ done }) => done)).toEqual([true, false]);
+    expect(gateStatus(job).map(({ done }) => done)).toEqual([true, false, false]);
     const lines = logText(job).split("\n");
     expect(lines).toHaveLength(3);
     expect(lines[2]).toMatch(/arch loom moved/);

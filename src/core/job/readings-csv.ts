@@ -1,7 +1,7 @@
 import Papa from "papaparse";
 import { hookupLabel, stateWords } from "../checks/words";
 import { readingsAfterRepair, standingReadings } from "./derive";
-import { hookupOf } from "./reading";
+import { hookupOf } from "../observation/read-observation";
 import type { Job } from "./schema";
 import { formulaSafe } from "../units/formula-safe";
 

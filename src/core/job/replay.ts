@@ -1,15 +1,15 @@
-import { LineUp } from "../lineup/line-up";
+import { Belief } from "../belief/belief";
 import { seedFrom } from "../random/random";
 import type { Job } from "./schema";
-import { standingEvidence } from "./standing-evidence";
+import { observationsOf } from "./observations";
 
 /** The line-up of a job, rebuilt by replaying its log from its seed. */
-export function replay(job: Job, perGroup?: number): LineUp {
-  const lineUp = new LineUp(job.setup, job.complaint, {
+export function replay(job: Job, perGroup?: number): Belief {
+  const belief = new Belief(job.setup, job.complaint, {
     seed: seedFrom(job.id),
     ...(perGroup ? { perGroup } : {}),
     ...(job.priors ? { priors: job.priors } : {}),
   });
-  for (const evidence of standingEvidence(job)) lineUp.add(evidence);
-  return lineUp;
+  for (const observation of observationsOf(job).read) belief.add(observation);
+  return belief;
 }

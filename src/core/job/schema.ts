@@ -1,24 +1,10 @@
 import * as z from "zod/mini";
-import { circuitStateSchema } from "../circuit/state";
 import { cornerSetupSchema } from "../circuit/setup";
 import { parts } from "../faults/fault";
-import { instruments } from "../checks/hookup";
-import { complaintSchema } from "../lineup/complaint";
-import { policySchema } from "../lineup/policy";
+import { readingSchema } from "../observation/reading";
+import { complaintSchema } from "../complaint/complaint";
+import { policySchema } from "../complaint/policy";
 import { skipReasons } from "./skip-reasons";
-
-/** A reading as files write it: instrument, where the probes stood, the state of the car, what was shown. */
-export const readingSchema = z.object({
-  instrument: z.enum(instruments),
-  red: z.optional(z.string().check(z.maxLength(60))),
-  black: z.optional(z.string().check(z.maxLength(60))),
-  point: z.optional(z.string().check(z.maxLength(60))),
-  look: z.optional(z.string().check(z.maxLength(40))),
-  finding: z.optional(z.string().check(z.maxLength(40))),
-  state: z._default(circuitStateSchema, () => circuitStateSchema.parse({})),
-  value: z.optional(z.union([z.string().check(z.maxLength(200)), z.number()])),
-});
-export type Reading = z.infer<typeof readingSchema>;
 
 const stamp = { id: z.string().check(z.minLength(1), z.maxLength(60)), at: z.string().check(z.maxLength(40)) };
 export const entrySchema = z.discriminatedUnion("kind", [

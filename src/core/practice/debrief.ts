@@ -1,18 +1,18 @@
 import { t } from "../words/words";
-import { readCar, simulateCar } from "../car/simulated";
+import { readCar, simulateCar } from "../simulated/simulated-car";
 import { accessSteps } from "../checks/access";
 import { hookupLabel } from "../checks/words";
 import { suspectables, suspectId } from "../faults/catalogue";
 import type { Part } from "../faults/fault";
 import { standingReadings, standingRepair } from "../job/derive";
-import { minutesSpent } from "../job/minutes-spent";
-import { evidenceOf, hookupOf } from "../job/reading";
+import { minutesSpent } from "../bench/minutes-spent";
+import { observe, hookupOf } from "../observation/read-observation";
 import type { Job } from "../job/schema";
-import { LABOUR_RATE, repairCosts } from "../lineup/cost";
-import { LineUp } from "../lineup/line-up";
-import { proposeChecks } from "../lineup/next-check";
-import { rankParts, rankSuspects } from "../lineup/suspects";
-import { typedEvidence } from "../lineup/typed-evidence";
+import { LABOUR_RATE, repairCosts } from "../planning/act-or-measure";
+import { Belief } from "../belief/belief";
+import { proposeChecks } from "../planning/next-check";
+import { rankParts, rankSuspects } from "../verdict/suspects";
+import { typedValue } from "../observation/typed-value";
 import { seedFrom } from "../random/random";
 
 export interface DebriefStep {
@@ -71,16 +71,16 @@ export function debrief(job: Job): Debrief {
 }
 
 function stepsOf(job: Job, fault: string): DebriefStep[] {
-  const lineUp = new LineUp(job.setup, job.complaint, { seed: seedFrom(job.id), perGroup: 64 });
-  const at = lineUp.groupIndex(fault);
+  const belief = new Belief(job.setup, job.complaint, { seed: seedFrom(job.id), perGroup: 64 });
+  const at = belief.indexOf(fault);
   const done = new Set<string>();
   return standingReadings(job).flatMap(({ reading }): DebriefStep[] => {
     const hookup = hookupOf(reading, job.setup);
-    const evidence = evidenceOf(reading, job.setup);
+    const evidence = observe(reading, job.setup);
     if (!hookup.ok || !evidence.ok) return [];
-    const before = lineUp.shares()[at]!;
-    lineUp.add(evidence.value);
-    const bits = Math.log2(Math.max(1e-9, lineUp.shares()[at]!) / Math.max(1e-9, before));
+    const before = belief.shares()[at]!;
+    belief.add(evidence.value);
+    const bits = Math.log2(Math.max(1e-9, belief.shares()[at]!) / Math.max(1e-9, before));
     const { access, ownMinutes } = accessSteps(hookup.value, job.setup);
     const fresh = access.filter(({ id }) => !done.has(id));
     fresh.forEach(({ id }) => done.add(id));
@@ -101,22 +101,22 @@ function stepsOf(job: Job, fault: string): DebriefStep[] {
 function bestRun(job: Job): Debrief["best"] {
   const { fault, seed, intermittent } = job.simulated!;
   const car = simulateCar(job.setup, fault, { seed, intermittent });
-  const lineUp = new LineUp(job.setup, job.complaint, { seed: seedFrom(job.id), perGroup: 24 });
+  const belief = new Belief(job.setup, job.complaint, { seed: seedFrom(job.id), perGroup: 24 });
   const done = new Set<string>();
   const steps: Debrief["best"]["steps"] = [];
   let minutes = 0;
   while (steps.length < MOST_BEST_STEPS) {
-    const [next] = proposeChecks(lineUp, { approach: "information", pierce: false }, { done, skipped: new Set() });
+    const [next] = proposeChecks(belief, { approach: "information", pierce: false }, { done, skipped: new Set() });
     if (!next) break;
     const value = readCar(car, next.check.hookup);
-    const typed = typedEvidence(next.check.hookup, value, job.setup);
+    const typed = typedValue(next.check.hookup, value, job.setup);
     if (!typed.ok) break;
-    lineUp.add(typed.evidence);
+    belief.add({ entryId: "", ...typed.observed });
     const own = next.todo.reduce((sum, step) => sum + step.minutes, next.check.ownMinutes);
     next.check.access.forEach(({ id }) => done.add(id));
     minutes += own;
     steps.push({ say: hookupLabel(next.check.hookup), value, minutes: own });
-    if (rankParts(rankSuspects(lineUp))[0]!.verdict === "proven") return { steps, minutes, proven: true };
+    if (rankParts(rankSuspects(belief))[0]!.verdict === "proven") return { steps, minutes, proven: true };
   }
   return { steps, minutes, proven: false };
 }

@@ -5,7 +5,7 @@ import { suspectables, suspectId } from "../faults/catalogue";
 import type { Fault } from "../faults/fault";
 import { seeded } from "../random/random";
 import { corners } from "../units/corner";
-import { complaintSchema, type Complaint } from "../lineup/complaint";
+import { complaintSchema, type Complaint } from "../complaint/complaint";
 
 export const skills = ["sensor and ring", "wiring", "intermittent", "supply and module"] as const;
 export type Skill = (typeof skills)[number];

@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { JOB_VERSION, jobSchema, type Job } from "../job/schema";
-import { readSimulated, recordSimulated } from "../job/simulated-reading";
-import { readingFrom } from "../job/reading";
+import { readSimulated, recordSimulated } from "../simulated/simulated-reading";
+import { readingFrom } from "../observation/read-observation";
 import { checkCatalogue } from "../checks/catalogue";
 import { suspectables, suspectId } from "../faults/catalogue";
-import { policySchema } from "../lineup/policy";
+import { policySchema } from "../complaint/policy";
 import { analyseCapture } from "../waveform/analyse";
 import { debrief } from "./debrief";
 import { exerciseSchema, practiceCar, skills, type PracticeComplaint } from "./exercise";

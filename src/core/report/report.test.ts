@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
-import { progressOf } from "../job/progress";
+import { progressOf } from "../bench/progress";
 import { replay } from "../job/replay";
-import { diagnosisOf } from "../job/diagnosis";
+import { diagnosisOf } from "../bench/diagnosis";
 import { jobSchema } from "../job/schema";
-import { verification } from "../job/verify";
+import { verification } from "../bench/verify";
 import { reportOf, reportSchema } from "./report";
 
 const job = (entries: object[]) =>

@@ -6,12 +6,12 @@ import { familyWords } from "../circuit/setup";
 import { decodeCode, sayCode } from "../codes/code";
 import { partWords } from "../faults/fault";
 import { readingsAfterRepair, standingReadings, standingRepair } from "../job/derive";
-import type { Diagnosis } from "../job/diagnosis";
-import { hookupOf } from "../job/reading";
+import type { Diagnosis } from "../bench/diagnosis";
+import { hookupOf } from "../observation/read-observation";
 import type { Job } from "../job/schema";
-import type { Verification } from "../job/verify";
+import type { Verification } from "../bench/verify";
 import { cornerWords } from "../units/corner";
-import { provenSuspect } from "../lineup/suspects";
+import { provenSuspect } from "../verdict/suspects";
 import { formatShare } from "../units/format";
 
 const line = z.string().check(z.maxLength(600));
@@ -105,8 +105,8 @@ export function reportOf(
       ? proven.words
       : t`Nothing is proven yet. First in question: ${lead.words} (${formatShare(lead.share)}).`,
     meaning: MEANING,
-    proof: (proven?.provenBy ?? []).flatMap((index) => {
-      const entry = before[index];
+    proof: (proven?.provenBy ?? []).flatMap((entryId) => {
+      const entry = before.find(({ id }) => id === entryId);
       return entry ? [`${label(entry.reading).what}, ${label(entry.reading).state}: ${value(entry.reading)}`] : [];
     }),
     cleared: diagnosis.parts.filter(({ verdict }) => verdict === "cleared").map(({ part }) => partWords[part]),

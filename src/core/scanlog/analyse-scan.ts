@@ -11,6 +11,8 @@ const MOVING_KMH = 5;
 const STOPPED_KMH = 0.6;
 /** A gap in one wheel's speed shorter than this is a drop-out, longer a dead corner. */
 const LONGEST_DROP_S = 4;
+/** Good passive sensors fall under the threshold below some 3 to 4 km/h: an ordinary stop (from memory). */
+const ORDINARY_DROP_KMH = 4;
 /** A driver cannot lock and free a wheel without braking harder than this. */
 const HARD_BRAKING_MS2 = 3.5;
 /** Tyres of one size differ by wear and pressure up to about a percent (common practice, no source). */
@@ -144,7 +146,7 @@ function cornerFindings(
   if (stops.length > 0 && stops.length >= 0.5 * countStops(reference)) {
     const cutOuts = stops.map(([from]) => reference[Math.max(0, from - 1)]!);
     const at = median(cutOuts);
-    if (at > 3) {
+    if (at > ORDINARY_DROP_KMH) {
       found.push({
         code: "cuts-low",
         corner,

@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
 import { meterSchema } from "../circuit/setup";
-import { policySchema } from "../lineup/policy";
+import { policySchema } from "../complaint/policy";
 import { priorsSchema } from "../job/schema";
 import { usualEstimate } from "../repair/usual-estimate";
 

@@ -9,6 +9,48 @@ export type TypedValue =
 
 export type ParseResult = { ok: true; value: TypedValue } | { ok: false; say: string };
 
+/** Two numbers seen while turning or waiting, least first, in base units. */
+export interface TypedRange {
+  low: number;
+  high: number;
+  resolution: number;
+}
+
+/** Between two numbers: an ellipsis, two points, a slash, a dash or a word. A slash within a unit (km/h) parts nothing. */
+const BETWEEN =
+  /\s*(?:…|\.{2,}|–|—|\/(?=\s*[-+−]?[.,]?\d)|\s-\s|(?<=\d[a-zA-ZΩ%]*)-(?=[.,]?\d)|\b(?:to|bis|and|und)\b)\s*/i;
+/** What is said of a reading that keeps to one value however the wheel is turned. */
+const STAYS = /\s*[,;]?\s*\b(?:only|stuck|steady|stays|nur|bleibt)\b\s*$/i;
+
+/**
+ * Reads a range as it is typed: `0.84…1.68 V`, `0.84 / 1.68`, `0.84 to 1.68 V`; `0.84 only` is one level seen however
+ * often the wheel was turned a little on.
+ * @returns null when what was typed is no range, a sentence when one of its ends cannot be read
+ */
+export function parseRange(
+  text: string,
+  expected: Quantity,
+): { ok: true; value: TypedRange } | { ok: false; say: string } | null {
+  const stays = STAYS.test(text);
+  const ends = stays ? [text.replace(STAYS, ""), text.replace(STAYS, "")] : text.trim().split(BETWEEN);
+  if (ends.length !== 2 || ends.some((end) => !/\d/.test(end))) return null;
+  const unit = /[^\d.,eE+\-−\s].*$/.exec(ends[1]!)?.[0] ?? "";
+  const first = /[^\d.,+\-−\s]/.test(ends[0]!) ? ends[0]! : ends[0]! + unit;
+  const read = [first, ends[1]!].map((end) => parseReading(end, expected));
+  const wrong = read.find((end) => !end.ok);
+  if (wrong && !wrong.ok) return wrong;
+  const values = read.flatMap((end) => (end.ok && end.value.kind === "number" ? [end.value] : []));
+  if (values.length !== 2) return null;
+  return {
+    ok: true,
+    value: {
+      low: Math.min(...values.map(({ value }) => value)),
+      high: Math.max(...values.map(({ value }) => value)),
+      resolution: Math.max(...values.map(({ resolution }) => resolution)),
+    },
+  };
+}
+
 /**
  * Reads what a hand types on a bench: `11.2`, `11,2 V`, `953mV`, `1.1k`, `1k1`, `0.65vac`, `OL`, `beep`, `no beep`,
  * `55.7 Hz`, `22 km/h`, `5 mph`. The unit comes from `expected` when it is left out.

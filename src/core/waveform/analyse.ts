@@ -9,7 +9,6 @@ import { supplyDips, supplyFinding } from "./supply";
 import { leadingFinding, type Finding } from "./findings";
 import { findPulses, guardV, rhythmOf, type Pulse } from "./pulses";
 import { lossFindings, shapeFindings } from "./ring-findings";
-import { SENSE_OHMS } from "../car/tolerances";
 import { median } from "../units/median";
 import { isFastTone, recordingWarnings } from "./recording-warnings";
 import { excursions, type Excursions } from "./excursions";
@@ -57,7 +56,8 @@ export interface ChannelAnalysis {
   leading: string;
 }
 
-const WINDOW_MA = { low: [5.9, 8.4], high: [11.8, 16.8] } as const;
+/** High level over low: 1.9 to 2.2 by data sheets (from memory), with what a capture is off by. What holds for every sense resistor. */
+const LEVEL_RATIO = [1.7, 2.4] as const;
 /** Passive module thresholds are commonly 100–200 mV (from memory). */
 const PASSIVE_THRESHOLD_V = 0.15;
 /** A passive signal under this part of the usual one for its speed is too small. */
@@ -201,18 +201,14 @@ function levelFindings(
   const list: Finding[] = [];
   if (isPassive(shape, options) && speed) list.push(...passiveSize(pulses, speed, whole));
   if (shape.kind === "two-level" && options.family === "active-2wire" && shape.lowV > 0.05 && shape.highV < 4) {
-    // A level is wrong only if it is wrong for every sense resistor met in practice.
-    const [lowMa, highMa] = [shape.lowV, shape.highV].map((volts) => ({
-      least: (1000 * volts) / SENSE_OHMS.to,
-      most: (1000 * volts) / SENSE_OHMS.from,
-    })) as [Current, Current];
-    if (outside(lowMa, WINDOW_MA.low) || outside(highMa, WINDOW_MA.high))
+    const ratio = shape.highV / shape.lowV;
+    if (ratio < LEVEL_RATIO[0] || ratio > LEVEL_RATIO[1])
       list.push({
         code: "level-out-of-window",
         confidence: 0.85,
         ...whole,
-        size: lowMa.least,
-        say: t`Levels ${shape.lowV.toFixed(2)} and ${shape.highV.toFixed(2)} V are outside 5.9–8.4 and 11.8–16.8 mA for any usual sense resistor: resistance or a leak in the circuit, not the ring.`,
+        size: ratio,
+        say: t`Levels ${shape.lowV.toFixed(2)} and ${shape.highV.toFixed(2)} V: the high one is ${ratio.toFixed(2)} times the low one, on a good two-wire sensor of any make about twice. Resistance or a leak in the circuit, not the ring.`,
       });
   }
   const duty = dutyOf(pulses);
@@ -225,15 +221,6 @@ function levelFindings(
       say: t`High for ${Math.round(duty)} % of the time instead of about half: the sensor stands too far off, or the encoder is weak.`,
     });
   return list;
-}
-
-interface Current {
-  least: number;
-  most: number;
-}
-
-function outside({ least, most }: Current, [from, to]: readonly [number, number]): boolean {
-  return most < from || least > to;
 }
 
 /** A passive signal against the straight line of the trade, and the speed at which it falls out. */

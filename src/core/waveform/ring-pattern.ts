@@ -78,8 +78,8 @@ const LOSS = 0.5;
 const FEWEST_LOSSES = 3;
 /** So many of the places one turn from a loss must be losses too, for them to be the ring's. */
 const COMES_BACK = 0.7;
-/** Two turns repeat as one does; the shorter is taken when it is nearly as good. */
-const AS_GOOD = 0.75;
+/** Two turns repeat as one does, a ring of half as many teeth hardly at all: between 1 and 0 the middle parts best. */
+const AS_GOOD = 0.5;
 
 /**
  * Pulses per revolution from the ring's own signature: the lag at which deviations of period, or of height, repeat best.

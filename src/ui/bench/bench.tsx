@@ -12,14 +12,17 @@ import {
   standingRepair,
   type ReadingEntry,
 } from "@/core/job/derive";
-import { provenSuspect, type Suspect } from "@/core/lineup/suspects";
-import { pathPins } from "@/core/job/path-pins";
-import { hookupOf, readingTyped } from "@/core/job/reading";
+import { contradictionWords } from "@/core/verdict/contradictions";
+import { provenSuspect, type Suspect } from "@/core/verdict/suspects";
+import { observationsOf } from "@/core/job/observations";
+import { pathPins } from "@/core/bench/path-pins";
+import { hookupOf, readingTyped } from "@/core/observation/read-observation";
 import { meantIn } from "@/core/units/local-units";
 import { settling } from "@/core/units/settling";
 import type { SkipReason } from "@/core/job/skip-reasons";
-import type { Entry, Job, Reading } from "@/core/job/schema";
-import type { NextCheck } from "@/core/job/describe-hookup";
+import type { Entry, Job } from "@/core/job/schema";
+import type { Reading } from "@/core/observation/reading";
+import type { NextCheck } from "@/core/bench/describe-hookup";
 import { stamp, withEntry } from "../jobs/entries";
 import type { ChangeJob } from "../jobs/use-job";
 import { lineUpWorker, rankingOf, useDiagnosis } from "../jobs/use-lineup";
@@ -184,9 +187,9 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
       >{t`The line-up could not be worked out: ${failed}. The log is safe; export the job and report this.`}</p>
     );
   if (!diagnosis) return <p className="p-16 text-center text-muted" role="status">{t`Lining up the suspects…`}</p>;
-  const contradicted = new Set(
-    diagnosis.contradictions.flatMap(({ reading }) => standingReadings(job)[reading]?.id ?? []),
-  );
+  const contradicted = new Set(diagnosis.contradictions.map(({ entryId }) => entryId));
+  const unread = new Map(observationsOf(job).unread.map((one) => [one.entryId, one]));
+  const numberOf = (entryId: string) => standingReadings(job).findIndex(({ id }) => id === entryId) + 1;
   return (
     <main aria-busy={working}>
       <h1 className="sr-only">{t`Bench: ${job.car.name}`}</h1>
@@ -226,9 +229,9 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
           ) : (
             <p className="rounded-2xl border border-rule bg-card p-8 text-center">{t`Every check that is allowed now has been made. Press P to log any other measurement, or retract one that you doubt.`}</p>
           )}
-          {diagnosis.contradictions.map(({ reading, say }) => (
-            <p key={reading} role="alert" className="rounded-xl border border-plum bg-card px-4 py-2 text-plum">
-              ? {say}
+          {diagnosis.contradictions.map(({ entryId }) => (
+            <p key={entryId} role="alert" className="rounded-xl border border-plum bg-card px-4 py-2 text-plum">
+              ? {contradictionWords(numberOf(entryId))}
             </p>
           ))}
           <CapturePanel job={job} onLog={logCapture} />
@@ -241,6 +244,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
           <LogPanel
             job={job}
             contradicted={contradicted}
+            unread={unread}
             onRetract={retract}
             onEdit={edit}
             onNote={(text) => append({ ...stamp(), kind: "note", text })}

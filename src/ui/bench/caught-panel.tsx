@@ -3,7 +3,7 @@ import { t } from "@/core/words/words";
 import { useState } from "react";
 import { placesToWiggle } from "@/core/checks/wiggle-list";
 import type { Entry, Job } from "@/core/job/schema";
-import { readingFrom } from "@/core/job/reading";
+import { readingFrom } from "@/core/observation/read-observation";
 import { stamp } from "../jobs/entries";
 import { Cap } from "../keys/cap";
 

@@ -1,7 +1,7 @@
 "use client";
 import { msgid, ngettext, t } from "@/core/words/words";
 import clsx from "clsx";
-import type { ForecastStrip } from "@/core/job/forecast-strip";
+import type { ForecastStrip } from "@/core/bench/forecast-strip";
 import { wordLabels } from "@/core/checks/word-labels";
 import { formatShare } from "@/core/units/format";
 import { useUnits } from "../settings/use-units";

@@ -8,8 +8,8 @@ import { circuitStateSchema, type WheelMotion } from "@/core/circuit/state";
 import { looksFor } from "@/core/checks/answers";
 import { instruments, instrumentWords, isLookInstrument, type Instrument } from "@/core/checks/hookup";
 import { hookupLabel } from "@/core/checks/words";
-import { describeHookup, type NextCheck } from "@/core/job/describe-hookup";
-import { hookupOf } from "@/core/job/reading";
+import { describeHookup, type NextCheck } from "@/core/bench/describe-hookup";
+import { hookupOf } from "@/core/observation/read-observation";
 import { stationWords } from "@/core/faults/places";
 import { Cap } from "../keys/cap";
 

@@ -1,14 +1,15 @@
 "use client";
 import { languageTag, t } from "@/core/words/words";
 import { useState } from "react";
-import { logText } from "@/core/job/log-text";
+import { logText } from "@/core/bench/log-text";
 import { hookupLabel, stateWords } from "@/core/checks/words";
-import { hookupOf } from "@/core/job/reading";
-import { shownValue } from "@/core/job/shown-value";
+import { hookupOf } from "@/core/observation/read-observation";
+import { shownValue } from "@/core/bench/shown-value";
 import { skipWords } from "@/core/job/skip-reasons";
-import { filterLog, logKinds, logKindWords, type LogKind } from "@/core/job/log-filter";
+import { filterLog, logKinds, logKindWords, type LogKind } from "@/core/bench/log-filter";
 import type { ReadingEntry } from "@/core/job/derive";
 import type { Entry, Job } from "@/core/job/schema";
+import type { Unread } from "@/core/observation/observation";
 import { toast } from "../keys/toast";
 
 /** Hours and minutes as the place writes them. */
@@ -18,12 +19,15 @@ const CLOCK = new Intl.DateTimeFormat(languageTag(), { hour: "2-digit", minute: 
 export function LogPanel({
   job,
   contradicted,
+  unread,
   onRetract,
   onEdit,
   onNote,
 }: {
   job: Job;
   contradicted: ReadonlySet<string>;
+  /** Entries that say nothing for the set-up as it is now. */
+  unread: ReadonlyMap<string, Unread>;
   onRetract: (id: string) => void;
   /** Retracts a reading and logs it anew as now typed. @returns what was not understood, or null */
   onEdit: (entry: ReadingEntry, typed: string) => string | null;
@@ -111,6 +115,11 @@ export function LogPanel({
             ) : (
               <span className={retracted.has(entry.id) ? "text-muted line-through" : ""}>
                 <EntryText entry={entry} job={job} />
+              </span>
+            )}
+            {unread.has(entry.id) && (
+              <span className="basis-full pl-14 text-sm text-plum">
+                <b>{t`not read:`}</b> {unread.get(entry.id)!.say} {unread.get(entry.id)!.mend}
               </span>
             )}
             {contradicted.has(entry.id) && <b className="text-plum">{t`? take again`}</b>}

@@ -1,6 +1,6 @@
 import { t } from "@/core/words/words";
 import type { Hookup } from "@/core/checks/hookup";
-import { lookPicture, type LookPicture } from "@/core/job/look-picture";
+import { lookPicture, type LookPicture } from "@/core/simulated/look-picture";
 import type { Job } from "@/core/job/schema";
 
 /** What is seen at the simulated car, drawn from the defect it has. */

@@ -1,5 +1,5 @@
 import { t } from "@/core/words/words";
-import { approaches, approachWords } from "@/core/lineup/policy";
+import { approaches, approachWords } from "@/core/complaint/policy";
 import type { Job } from "@/core/job/schema";
 import type { ChangeJob } from "../jobs/use-job";
 import { Cap } from "../keys/cap";

@@ -2,7 +2,7 @@
 import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import clsx from "clsx";
-import type { Diagnosis } from "@/core/job/diagnosis";
+import type { Diagnosis } from "@/core/bench/diagnosis";
 import { partWords } from "@/core/faults/fault";
 import { formatShare, grouped } from "@/core/units/format";
 

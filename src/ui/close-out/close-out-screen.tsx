@@ -4,7 +4,7 @@ import { useSearchParams } from "next/navigation";
 import { useEffect, useState } from "react";
 import dynamic from "next/dynamic";
 import type { Job } from "@/core/job/schema";
-import type { Verification } from "@/core/job/verify";
+import type { Verification } from "@/core/bench/verify";
 import { WithJob } from "../jobs/with-job";
 import { useJob, type ChangeJob } from "../jobs/use-job";
 import { lineUpWorker, useDiagnosis } from "../jobs/use-lineup";

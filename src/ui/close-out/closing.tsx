@@ -1,11 +1,11 @@
 "use client";
 import { t } from "@/core/words/words";
 import { useHotkeys } from "react-hotkeys-hook";
-import type { Diagnosis } from "@/core/job/diagnosis";
-import { provenSuspect } from "@/core/lineup/suspects";
+import type { Diagnosis } from "@/core/bench/diagnosis";
+import { provenSuspect } from "@/core/verdict/suspects";
 import { retractedIds, standingRepair } from "@/core/job/derive";
 import type { Entry, Job } from "@/core/job/schema";
-import type { Verification } from "@/core/job/verify";
+import type { Verification } from "@/core/bench/verify";
 import { repairPlan } from "@/core/repair/steps";
 import { repairOf, stamp, withEntry } from "../jobs/entries";
 import type { ChangeJob } from "../jobs/use-job";

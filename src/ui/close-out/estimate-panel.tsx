@@ -2,8 +2,8 @@
 import { t } from "@/core/words/words";
 import { standingReadings } from "@/core/job/derive";
 import type { Part } from "@/core/faults/fault";
-import type { Diagnosis } from "@/core/job/diagnosis";
-import { minutesSpent } from "@/core/job/minutes-spent";
+import type { Diagnosis } from "@/core/bench/diagnosis";
+import { minutesSpent } from "@/core/bench/minutes-spent";
 import type { Job } from "@/core/job/schema";
 import { estimate } from "@/core/repair/estimate";
 import { sensorComesOut, type RepairPlan } from "@/core/repair/steps";

@@ -2,7 +2,7 @@
 import { midSentence, t } from "@/core/words/words";
 import { useState } from "react";
 import type { RepairEntry } from "@/core/job/derive";
-import type { Suspect } from "@/core/lineup/suspects";
+import type { Suspect } from "@/core/verdict/suspects";
 import { otherTorque, type RepairPlan } from "@/core/repair/steps";
 import { decimal } from "@/core/units/decimal";
 import { formatShare } from "@/core/units/format";

@@ -2,10 +2,10 @@
 import { t } from "@/core/words/words";
 import { proxy } from "comlink";
 import { useState } from "react";
-import type { Diagnosis } from "@/core/job/diagnosis";
+import type { Diagnosis } from "@/core/bench/diagnosis";
 import { exportJob } from "@/core/job/file";
 import type { Job } from "@/core/job/schema";
-import type { Verification } from "@/core/job/verify";
+import type { Verification } from "@/core/bench/verify";
 import { readingsCsv } from "@/core/job/readings-csv";
 import type { KeptCapture } from "@/core/job/zip";
 import { reportOf, type Report } from "@/core/report/report";

@@ -4,11 +4,11 @@ import Link from "next/link";
 import { hookupLabel, stateWords } from "@/core/checks/words";
 import { partWords } from "@/core/faults/fault";
 import { standingReadings } from "@/core/job/derive";
-import type { Diagnosis } from "@/core/job/diagnosis";
-import { hookupOf } from "@/core/job/reading";
+import type { Diagnosis } from "@/core/bench/diagnosis";
+import { hookupOf } from "@/core/observation/read-observation";
 import type { Job } from "@/core/job/schema";
-import { shownValue } from "@/core/job/shown-value";
-import { partsToShow, type Suspect } from "@/core/lineup/suspects";
+import { shownValue } from "@/core/bench/shown-value";
+import { partsToShow, type Suspect } from "@/core/verdict/suspects";
 import { formatShare } from "@/core/units/format";
 
 /** What is proven and by which readings, what was cleared, what stays open. */
@@ -26,11 +26,11 @@ export function VerdictPanel({ job, diagnosis, proven }: { job: Job; diagnosis: 
           <p className="mt-2 text-2xl font-bold text-verdigris">{t`✓ Proven: ${midSentence(proven.words)}`}</p>
           <p className="text-muted">{t`${formatShare(proven.share)}, by these readings:`}</p>
           <ul className="mt-1">
-            {proven.provenBy.map((index) => {
-              const entry = readings[index];
+            {proven.provenBy.map((entryId) => {
+              const entry = readings.find(({ id }) => id === entryId);
               const hookup = entry && hookupOf(entry.reading, job.setup);
               return (
-                <li key={index} className="flex flex-wrap items-baseline gap-x-3 border-t border-rule py-1.5">
+                <li key={entryId} className="flex flex-wrap items-baseline gap-x-3 border-t border-rule py-1.5">
                   <b className="font-mono">{entry && shownValue(entry.reading)}</b>
                   <span>{hookup?.ok ? hookupLabel(hookup.value) : ""}</span>
                   <span className="text-sm text-muted">{hookup?.ok ? stateWords(hookup.value.state) : ""}</span>

@@ -1,9 +1,9 @@
 "use client";
 import { t } from "@/core/words/words";
 import { useState } from "react";
-import { readingTyped } from "@/core/job/reading";
+import { readingTyped } from "@/core/observation/read-observation";
 import type { Entry, Job } from "@/core/job/schema";
-import type { Verification } from "@/core/job/verify";
+import type { Verification } from "@/core/bench/verify";
 import { ROAD_TEST } from "@/core/repair/road-test";
 import { stamp } from "../jobs/entries";
 import { Cap } from "../keys/cap";

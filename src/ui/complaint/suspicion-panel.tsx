@@ -1,8 +1,8 @@
 import { t } from "@/core/words/words";
 import { partWords } from "@/core/faults/fault";
-import type { Diagnosis } from "@/core/job/diagnosis";
-import type { ComplaintReason } from "@/core/lineup/complaint-reasons";
-import { partsToShow } from "@/core/lineup/suspects";
+import type { Diagnosis } from "@/core/bench/diagnosis";
+import type { ComplaintReason } from "@/core/complaint/complaint-reasons";
+import { partsToShow } from "@/core/verdict/suspects";
 import { formatShare } from "@/core/units/format";
 
 /** The suspicion by part as it stands, for screens where answers move it. */

@@ -13,7 +13,7 @@ import { useEffect, useState } from "react";
 import { familyWords } from "@/core/circuit/setup";
 import { defaultPriors } from "@/core/faults/catalogue";
 import { partWords, type Part } from "@/core/faults/fault";
-import { historyRow, learntPriors, type HistoryRow } from "@/core/job/history";
+import { historyRow, learntPriors, type HistoryRow } from "@/core/report/history";
 import { formulaSafe } from "@/core/units/formula-safe";
 import { formatShare } from "@/core/units/format";
 import { listJobs } from "@/store/jobs";

@@ -1,7 +1,7 @@
 import { nanoid } from "nanoid";
 import type { RepairEntry } from "@/core/job/derive";
 import type { Entry, Job } from "@/core/job/schema";
-import type { Suspect } from "@/core/lineup/suspects";
+import type { Suspect } from "@/core/verdict/suspects";
 
 /** Identity and time of a new entry. */
 export function stamp(): { id: string; at: string } {

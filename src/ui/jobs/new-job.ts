@@ -1,7 +1,7 @@
 import { nanoid } from "nanoid";
 import { cornerSetupSchema } from "@/core/circuit/setup";
 import { JOB_VERSION, type Job } from "@/core/job/schema";
-import { complaintSchema } from "@/core/lineup/complaint";
+import { complaintSchema } from "@/core/complaint/complaint";
 import type { Settings } from "@/core/settings/settings";
 
 /** A job with a usual car behind it, so that three answers are enough to start. */

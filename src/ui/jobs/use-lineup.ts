@@ -2,7 +2,7 @@
 import { languageTag } from "@/core/words/words";
 import { wrap, type Remote } from "comlink";
 import { useEffect, useState } from "react";
-import type { Diagnosis, Ranking } from "@/core/job/diagnosis";
+import type { Diagnosis, Ranking } from "@/core/bench/diagnosis";
 import type { Job } from "@/core/job/schema";
 import type { LineUpWorker } from "@/workers/lineup.worker";
 

@@ -5,7 +5,7 @@ import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
 import { scopeAnswers } from "@/core/checks/answers";
 import { familyWords } from "@/core/circuit/setup";
-import { mergeLibraries, searchLibrary, type LibraryItem } from "@/core/job/library";
+import { mergeLibraries, searchLibrary, type LibraryItem } from "@/core/library/library";
 import { formatQuantity } from "@/core/units/format";
 import { loadCapture } from "@/store/jobs";
 import { addToLibrary, listLibrary, removeFromLibrary } from "@/store/library";

@@ -2,7 +2,7 @@ import { t } from "@/core/words/words";
 import * as z from "zod/mini";
 import type { Capture } from "@/core/capture/capture";
 import { parseCaptureCsv } from "@/core/capture/csv";
-import { libraryItemSchema, type LibraryItem } from "@/core/job/library";
+import { libraryItemSchema, type LibraryItem } from "@/core/library/library";
 
 /** The simulated recordings that come with the app. */
 export async function listShipped(): Promise<LibraryItem[]> {

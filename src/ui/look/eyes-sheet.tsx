@@ -8,7 +8,7 @@ import { walkRound } from "@/core/checks/walk-round";
 import { cautions, instruction } from "@/core/checks/instruction";
 import { hookupLabel } from "@/core/checks/words";
 import { standingReadings } from "@/core/job/derive";
-import { hookupOf, readingTyped } from "@/core/job/reading";
+import { hookupOf, readingTyped } from "@/core/observation/read-observation";
 import type { Entry, Job } from "@/core/job/schema";
 import { capital } from "@/core/units/format";
 import { stamp, withEntry } from "../jobs/entries";

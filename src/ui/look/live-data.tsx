@@ -4,7 +4,7 @@ import dynamic from "next/dynamic";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
 import { looks } from "@/core/checks/answers";
-import { speedReading } from "@/core/job/reading";
+import { speedReading } from "@/core/observation/read-observation";
 import type { Job } from "@/core/job/schema";
 import { liveSpeedWord } from "@/core/scanlog/analyse-scan";
 import { steadyLog } from "@/core/scanlog/steady-log";
@@ -78,12 +78,12 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
     setRead({ ...read, logged: true });
   };
   const drive = async () => {
-    const { driveSimulated } = await import("@/core/job/simulated-reading");
+    const { driveSimulated } = await import("@/core/simulated/simulated-reading");
     const log = driveSimulated(job);
     if (log) await keep(await captureWorker().analyseScan(log, car));
   };
   const readCodes = async () => {
-    const { simulatedCodes } = await import("@/core/job/simulated-codes");
+    const { simulatedCodes } = await import("@/core/simulated/simulated-codes");
     const codes = simulatedCodes(job) ?? [];
     const fresh = codes.filter((code) => !job.complaint.codes.includes(code));
     if (fresh.length > 0)

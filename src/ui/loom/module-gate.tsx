@@ -1,5 +1,5 @@
 import { t } from "@/core/words/words";
-import { gateStatus } from "@/core/job/module-gate";
+import { gateStatus } from "@/core/bench/module-gate";
 import type { Job } from "@/core/job/schema";
 
 /** What has to be read before the module may be named. */

@@ -5,10 +5,10 @@ import type { CircuitState } from "@/core/circuit/state";
 import { parsePoint } from "@/core/circuit/point";
 import { conductorsOf, type CornerSetup } from "@/core/circuit/setup";
 import { pathShares } from "@/core/harness/path-shares";
-import type { Suspect } from "@/core/lineup/suspects";
+import type { Suspect } from "@/core/verdict/suspects";
 import { placeItems, placeLabels, pointX, terminals, TOP, WIDTH, wireConductorY } from "./path-layout";
 import { BatteryOff, LampBetween, PinnedReading, ProbeTip, SensorLead, SpanWires, Station } from "./path-parts";
-import type { Pin } from "@/core/job/path-pins";
+import type { Pin } from "@/core/bench/path-pins";
 import { pointLabel } from "@/core/checks/words";
 import { formatShare } from "@/core/units/format";
 

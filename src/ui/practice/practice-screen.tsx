@@ -7,7 +7,7 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { families, familyWords, type Family } from "@/core/circuit/setup";
 import { firstIssue, parseJson } from "@/core/job/file";
 import { JOB_VERSION, type Job } from "@/core/job/schema";
-import { policySchema } from "@/core/lineup/policy";
+import { policySchema } from "@/core/complaint/policy";
 import {
   exerciseSchema,
   practiceCar,

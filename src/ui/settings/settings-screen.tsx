@@ -1,7 +1,7 @@
 "use client";
 import { languages } from "@/core/settings/settings";
 import { languageTag, t } from "@/core/words/words";
-import { approaches, approachWords } from "@/core/lineup/policy";
+import { approaches, approachWords } from "@/core/complaint/policy";
 import { useEffect, useState } from "react";
 import { exportJob, firstIssue } from "@/core/job/file";
 import { meterSchema, usualMeter, type Meter } from "@/core/circuit/setup";

@@ -4,7 +4,7 @@ import { jt } from "../keys/words";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { knownFrom, libraryItem, type LibraryItem } from "@/core/job/library";
+import { knownFrom, libraryItem, type LibraryItem } from "@/core/library/library";
 import type { Job } from "@/core/job/schema";
 import { departing } from "@/core/waveform/departing";
 import { compareCaptures, type Compared } from "@/core/waveform/compare";

@@ -1,7 +1,7 @@
 import { scopeAnswers } from "@/core/checks/answers";
 import { gettext, t } from "@/core/words/words";
 import { useState } from "react";
-import { searchLibrary, type LibraryItem } from "@/core/job/library";
+import { searchLibrary, type LibraryItem } from "@/core/library/library";
 import { Cap } from "../keys/cap";
 import { formatCompared } from "@/core/waveform/compare-words";
 import type { Compared } from "@/core/waveform/compare";

@@ -5,7 +5,7 @@ import { useState } from "react";
 import { useSearchParams } from "next/navigation";
 import { useHotkeys } from "react-hotkeys-hook";
 import { scopeAnswers } from "@/core/checks/answers";
-import { captureReading } from "@/core/job/reading";
+import { captureReading } from "@/core/observation/read-observation";
 import { signalPoint } from "@/core/circuit/point";
 import { facePoints, parsePoint } from "@/core/circuit/point";
 import { pointLabel } from "@/core/checks/words";

@@ -1,0 +1,171 @@
+import { commonDimensions, dimensionsOf, fromScores } from "../car/dimensions";
+import { drawCar, drawHealthy, dutyOf } from "../car/draw";
+import { whereaboutsOf, type Whereabouts } from "../car/whereabouts";
+import { SymptomWatch } from "../observation/symptom";
+import type { CornerSetup } from "../circuit/setup";
+import type { CarCondition } from "../faults/fault";
+import { suspectables, suspectId, type Suspectable } from "../faults/catalogue";
+import type { Part } from "../faults/fault";
+import { normal, normalScore, seeded, type Random } from "../random/random";
+import { complaintWeight, type Complaint } from "../complaint/complaint";
+
+/**
+ * Common tolerances act almost straight on what is read, so the cloud about each candidate (see kernel.ts) carries
+ * most of their spread: this part of the standard deviation. The candidates themselves scatter by the rest.
+ */
+export const COMMON_WIDTH = 0.85;
+const COMMON_SCATTER = Math.sqrt(1 - COMMON_WIDTH * COMMON_WIDTH);
+
+/** One fault at one place with its share of the candidates: rows `first` to `first + size − 1`. */
+export interface Group extends Suspectable {
+  id: string;
+  first: number;
+  size: number;
+  comesAndGoes: boolean;
+  whereabouts: Whereabouts;
+}
+
+/** The line-up's population: every candidate car with its numbers and weight. */
+export interface Candidates {
+  setup: CornerSetup;
+  groups: Group[];
+  count: number;
+  /** How many numbers make one car, and how many of them, the first, are common tolerances. */
+  dimensions: number;
+  common: number;
+  /** scores[row * dimensions + i], with its cloud standard normal before any reading */
+  scores: Float64Array;
+  cars: CarCondition[];
+  /** The same car while its intermittent fault is away; only for groups that come and go. */
+  healthy: (CarCondition | null)[];
+  duty: Float64Array;
+  weight: Float64Array;
+  /** Groups whose scores have changed since their cars were made. */
+  stale: Uint8Array;
+}
+
+/** What a line-up is drawn from. */
+export interface Population {
+  setup: CornerSetup;
+  complaint: Complaint;
+  priors: Record<Part, number>;
+  /** Cars for every fault and place. */
+  perGroup: number;
+  seed: number;
+  /** Shares to begin with in place of those that priors and complaint give, for a car of which more is known. */
+  given?: ((one: Suspectable) => number) | undefined;
+}
+
+/** Draws a line-up: so many cars for every fault and place, weights from prior and complaint. */
+export function drawCandidates({ setup, complaint, priors, perGroup, seed, given }: Population): Candidates {
+  const random = seeded(seed);
+  const weighed = suspectables(setup, priors).map((one) => ({
+    ...one,
+    prior: given ? given(one) : one.prior * complaintWeight(one.fault, complaint),
+  }));
+  const total = weighed.reduce((sum, { prior }) => sum + prior, 0);
+  const groups = weighed.map((one, index): Group => {
+    const comesAndGoes = complaint.presence === "intermittent" && one.fault.intermittent;
+    return {
+      ...one,
+      prior: one.prior / total,
+      id: suspectId(one.fault, one.place),
+      first: index * perGroup,
+      size: perGroup,
+      comesAndGoes,
+      whereabouts: whereaboutsOf(one, comesAndGoes),
+    };
+  });
+  const count = groups.length * perGroup;
+  const dimensions = dimensionsOf(setup.family).length;
+  const common = commonDimensions(setup.family);
+  const candidates: Candidates = {
+    setup,
+    groups,
+    count,
+    dimensions,
+    common,
+    scores: new Float64Array(count * dimensions),
+    cars: new Array<CarCondition>(count),
+    healthy: new Array<CarCondition | null>(count).fill(null),
+    duty: new Float64Array(count),
+    weight: new Float64Array(count),
+    stale: new Uint8Array(groups.length),
+  };
+  // The same numbers in every group, so that no fault and no place wins by luck of the draw.
+  const drawn = Array.from({ length: dimensions }, () => stratified(perGroup, random));
+  const watch = new SymptomWatch(setup);
+  for (const group of groups) {
+    for (let k = 0; k < perGroup; k++) {
+      const row = group.first + k;
+      for (let d = 0; d < dimensions; d++)
+        candidates.scores[row * dimensions + d] = (d < common ? COMMON_SCATTER : 1) * drawn[d]![k]!;
+      rebuildCar(candidates, group, row);
+      candidates.weight[row] =
+        (group.prior / perGroup) * makeNoticeable(candidates, group, row, watch, seeded(seed + k));
+    }
+  }
+  const sum = candidates.weight.reduce((all, weight) => all + weight, 0);
+  for (let row = 0; row < count; row++) candidates.weight[row]! /= sum;
+  return candidates;
+}
+
+const MOST_TRIES = 8;
+/** What a car is still worth when its fault cannot be made to show in the live speed. */
+const UNNOTICED = 0.05;
+
+/** Someone complained, so the fault shows: its own numbers are drawn again until it does. @returns a factor on the weight */
+function makeNoticeable(
+  candidates: Candidates,
+  group: Group,
+  row: number,
+  watch: SymptomWatch,
+  random: Random,
+): number {
+  if (group.fault.part === "none") return 1;
+  for (let tries = 0; tries < MOST_TRIES; tries++) {
+    if (watch.shows(candidates.cars[row]!, group.whereabouts)) return 1;
+    for (let d = candidates.common; d < candidates.dimensions; d++)
+      candidates.scores[row * candidates.dimensions + d] = normal(random);
+    rebuildCar(candidates, group, row);
+  }
+  return UNNOTICED;
+}
+
+/** A copy that may be changed without changing the one it was made of; cars are shared until they are made anew. */
+export function copyOf(candidates: Candidates): Candidates {
+  return {
+    ...candidates,
+    scores: candidates.scores.slice(),
+    cars: candidates.cars.slice(),
+    healthy: candidates.healthy.slice(),
+    duty: candidates.duty.slice(),
+    weight: candidates.weight.slice(),
+    stale: candidates.stale.slice(),
+  };
+}
+
+/** Makes the cars of a group anew if its scores have changed. @param g the group's number */
+export function freshen(candidates: Candidates, group: Group, g: number): void {
+  if (candidates.stale[g] === 0) return;
+  for (let row = group.first; row < group.first + group.size; row++) rebuildCar(candidates, group, row);
+  candidates.stale[g] = 0;
+}
+
+/** Makes a candidate's car anew from its scores. */
+function rebuildCar({ setup, dimensions, scores, cars, healthy, duty }: Candidates, group: Group, row: number): void {
+  const at = fromScores(setup.family, scores, row * dimensions);
+  cars[row] = drawCar(setup, group.fault, group.place, at);
+  healthy[row] = group.comesAndGoes ? drawHealthy(setup, at) : null;
+  duty[row] = group.comesAndGoes ? dutyOf(at) : 1;
+}
+
+/** One normal score in each of `count` equally likely slices, shuffled (one margin of a Latin hypercube). */
+function stratified(count: number, random: Random): Float64Array {
+  const values = Float64Array.from({ length: count }, (_, i) => normalScore((i + 0.1 + 0.8 * random()) / count));
+  for (let i = count - 1; i > 0; i--) {
+    const j = Math.floor(random() * (i + 1));
+    [values[i], values[j]] = [values[j]!, values[i]!];
+  }
+  return values;
+}

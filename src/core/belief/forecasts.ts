@@ -1,0 +1,164 @@
+import { StateReader, type Outlook } from "../observation/reader";
+import { answersFor } from "../checks/answers";
+import { byState, hookupKey, type Hookup } from "../checks/hookup";
+import { seenShare } from "../observation/seen-share";
+import { freshen, type Candidates, type Group } from "./candidates";
+
+/**
+ * What candidates would read in one hook-up, the forecast of row `r` kept at `r / stride`. Numbers have `slots`
+ * alternatives each: `LEVELS` while the fault is there, and as many while it is away.
+ */
+export type ForecastTable =
+  | { kind: "numbers"; hookup: Hookup; slots: number; values: Float64Array; chances: Float64Array }
+  | { kind: "words"; hookup: Hookup; words: readonly string[]; chances: Float64Array };
+
+/** A level, the other one, and what an averaging meter shows between them; all again while the fault is away. */
+const LEVELS = 3;
+const NEVER = -1;
+/** Planning looks at every so-many-th candidate: what a check may show needs no more. */
+export const PLANNING_STRIDE = 6;
+
+/**
+ * Forecasts for a line-up, made when first wanted and kept; hook-ups in one state share the solves.
+ * @param stride 1 forecasts every candidate, 3 every third; group sizes are multiples of it
+ */
+export class Forecasts {
+  private readonly candidates: Candidates;
+  private readonly stride: number;
+  private readonly tables = new Map<string, ForecastTable>();
+  private readonly readers: { reader: StateReader; tables: ForecastTable[]; made: Int32Array }[] = [];
+  private readonly moves: Int32Array;
+
+  constructor(candidates: Candidates, stride = 1) {
+    this.candidates = candidates;
+    this.stride = stride;
+    this.moves = new Int32Array(candidates.groups.length);
+  }
+
+  /**
+   * The tables of these hook-ups, in order; a group that has moved since is forecast anew if it still matters.
+   * @param matters told the group, the hook-ups asked for, and whether an older forecast of it is at hand
+   */
+  want(
+    hookups: readonly Hookup[],
+    matters: (group: number, shelf: readonly Hookup[], older: boolean) => boolean,
+  ): ForecastTable[] {
+    const wanted = new Set(hookups.map(hookupKey));
+    const missing = hookups.filter((hookup) => !this.tables.has(hookupKey(hookup)));
+    for (const sharing of byState(missing)) this.read(sharing);
+    for (const shelf of this.readers) {
+      const asked = shelf.tables.flatMap(({ hookup }) => (wanted.has(hookupKey(hookup)) ? [hookup] : []));
+      if (asked.length === 0) continue;
+      this.candidates.groups.forEach((group, g) => {
+        if (
+          shelf.made[g] === this.moves[g] ||
+          (!matters(g, asked, shelf.made[g] !== NEVER) && (shelf.made[g] !== NEVER || this.stride > 1))
+        )
+          return;
+        freshen(this.candidates, group, g);
+        fill(shelf.reader, shelf.tables, this.candidates, group, this.stride);
+        shelf.made[g] = this.moves[g]!;
+      });
+    }
+    return hookups.map((hookup) => this.tables.get(hookupKey(hookup))!);
+  }
+
+  /** Says that a group's candidates have moved. */
+  moved(group: number): void {
+    this.moves[group]! += 1;
+  }
+
+  private read(hookups: Hookup[]): void {
+    const { setup, groups } = this.candidates;
+    const count = this.candidates.count / this.stride;
+    const slots = groups.some(({ comesAndGoes }) => comesAndGoes) ? 2 * LEVELS : LEVELS;
+    const tables = hookups.map((hookup): ForecastTable => {
+      const words = answersFor(hookup, setup)?.words;
+      if (words) return { kind: "words", hookup, words, chances: new Float64Array(count * words.length) };
+      return {
+        kind: "numbers",
+        hookup,
+        slots,
+        values: new Float64Array(count * slots),
+        chances: new Float64Array(count * slots),
+      };
+    });
+    const reader = new StateReader(setup, hookups[0]!.state, hookups);
+    this.readers.push({ reader, tables, made: new Int32Array(groups.length).fill(NEVER) });
+    hookups.forEach((hookup, i) => this.tables.set(hookupKey(hookup), tables[i]!));
+  }
+}
+
+function fill(
+  reader: StateReader,
+  tables: ForecastTable[],
+  candidates: Candidates,
+  group: Group,
+  stride: number,
+): void {
+  for (let row = group.first; row < group.first + group.size; row += stride) {
+    const duty = candidates.duty[row]!;
+    const place = row / stride;
+    reader.take(candidates.cars[row]!);
+    tables.forEach((table, at) =>
+      write(table, place, reader.outlook(at, group.whereabouts), seenShare(table.hookup, duty), 0),
+    );
+    const away = candidates.healthy[row];
+    if (!away) continue;
+    reader.take(away);
+    const healthyHere = { ...group.whereabouts, comesAndGoes: false };
+    tables.forEach((table, at) =>
+      write(table, place, reader.outlook(at, healthyHere), 1 - seenShare(table.hookup, duty), LEVELS),
+    );
+  }
+}
+
+/** Both states of a fault that comes and goes are mixed by how long each is there for this hook-up to see. */
+function write(table: ForecastTable, place: number, outlook: Outlook, share: number, slot: number): void {
+  if (table.kind === "words" && outlook.kind === "words") {
+    const start = place * table.words.length;
+    outlook.chances.forEach((chance, i) => {
+      table.chances[start + i] = (slot === 0 ? 0 : table.chances[start + i]!) + share * chance;
+    });
+  } else if (table.kind === "numbers" && outlook.kind === "numbers") {
+    const start = place * table.slots;
+    if (slot === 0) table.chances.fill(0, start, start + table.slots);
+    outlook.values.forEach((value, i) => {
+      table.values[start + slot + i] = value;
+      table.chances[start + slot + i] = share * outlook.chances[i]!;
+    });
+  }
+}
+
+/** How often a level is never met in ten small steps of the wheel although the sensor switches (engineering judgement). */
+const LEVEL_MISSED = 0.015;
+/** The least and the greatest of what is seen while the wheel is turned or the meter left on. */
+export type End = "low" | "high";
+
+/**
+ * The forecasts of one end of what is seen between: with both levels met nearly always, and where a watch meets a fault
+ * that comes and goes, between what is there and what is there without it.
+ */
+export function endForecast(table: ForecastTable & { kind: "numbers" }, end: End): ForecastTable & { kind: "numbers" } {
+  const { hookup, slots } = table;
+  const values = new Float64Array(table.values.length);
+  const chances = new Float64Array(table.chances.length);
+  const pick = end === "low" ? Math.min : Math.max;
+  for (let start = 0; start < values.length; start += slots)
+    for (let state = start; state < start + slots; state += LEVELS) {
+      let [least, greatest, share] = [Infinity, -Infinity, 0];
+      const until = hookup.state.watched && state === start ? start + slots : state + LEVELS;
+      for (let at = state; at < until; at++) {
+        if (table.chances[at] === 0) continue;
+        least = Math.min(least, table.values[at]!);
+        greatest = Math.max(greatest, table.values[at]!);
+        if (at < state + LEVELS) share += table.chances[at]!;
+      }
+      if (share === 0) continue;
+      const toggles = greatest > least;
+      values.set([pick(least, greatest), least, greatest], state);
+      chances.set([toggles ? share * (1 - 2 * LEVEL_MISSED) : share, 0, 0], state);
+      if (toggles) chances.fill(share * LEVEL_MISSED, state + 1, state + LEVELS);
+    }
+  return { kind: "numbers", hookup, slots, values, chances };
+}

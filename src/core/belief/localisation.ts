@@ -1,0 +1,85 @@
+import { StateReader, type Outlook } from "../observation/reader";
+import { byState, hookupKey, type Hookup } from "../checks/hookup";
+import { HEALTHY, type CarCondition } from "../faults/fault";
+import type { Candidates } from "./candidates";
+import { scaleError, toScale } from "../observation/scale";
+
+/**
+ * Tells which faults a reading can speak about. All groups start from the same common tolerances, so row `k` of a
+ * group and row `k` of the healthy group are one car with and without the fault: where they read the same, the fault
+ * cannot change the reading, and the reading must not move shares among such faults whatever the draw.
+ */
+export class Localisation {
+  private readonly candidates: Candidates;
+  private readonly cars: CarCondition[][];
+  private readonly known = new Map<string, Uint8Array>();
+
+  /** @param candidates as first drawn, before any reading */
+  constructor(candidates: Candidates) {
+    this.candidates = candidates;
+    this.cars = candidates.groups.map(({ first, size }) =>
+      Array.from({ length: SAMPLE }, (_, i) => candidates.cars[first + Math.floor(((i + 0.5) * size) / SAMPLE)]!),
+    );
+  }
+
+  /** For each group, 1 where its fault cannot change what this hook-up reads. */
+  untouched(hookup: Hookup): Uint8Array {
+    this.learn([hookup]);
+    return this.known.get(hookupKey(hookup))!;
+  }
+
+  /** Works out many hook-ups at once: those in one state share their solves. */
+  learn(hookups: readonly Hookup[]): void {
+    const { groups, setup } = this.candidates;
+    const healthyGroup = groups.findIndex(({ id }) => id === HEALTHY);
+    for (const sharing of byState(hookups.filter((hookup) => !this.known.has(hookupKey(hookup))))) {
+      const reader = new StateReader(setup, sharing[0]!.state, sharing);
+      const looks = groups.map((group, g) =>
+        this.cars[g]!.map((car) => {
+          reader.take(car);
+          return sharing.map((_, at) => reader.outlook(at, group.whereabouts));
+        }),
+      );
+      sharing.forEach((hookup, at) => {
+        const same = looks.map((cars) =>
+          Number(cars.every((car, i) => alike(car[at]!, looks[healthyGroup]![i]![at]!, hookup))),
+        );
+        this.known.set(hookupKey(hookup), Uint8Array.from(same));
+      });
+    }
+  }
+
+  /**
+   * Whose forecast stands for each group's in planning: its own, or, where its fault cannot change the reading, that of
+   * the likeliest such group.
+   */
+  speakers(hookup: Hookup, shares: Float64Array): Int32Array {
+    const untouched = this.untouched(hookup);
+    let lead = -1;
+    untouched.forEach((same, g) => {
+      if (same && (lead < 0 || shares[g]! > shares[lead]!)) lead = g;
+    });
+    const speakers = new Int32Array(untouched.length);
+    for (let g = 0; g < speakers.length; g++) speakers[g] = untouched[g] ? lead : g;
+    return speakers;
+  }
+}
+
+/** Cars of each group that are compared. */
+const SAMPLE = 9;
+/** Numbers closer than this part of the instrument's error, and chances closer than this, are alike. */
+const ALIKE_ERROR = 0.1;
+const ALIKE_CHANCE = 0.005;
+
+function alike(a: Outlook, b: Outlook, hookup: Hookup): boolean {
+  if (a.chances.length !== b.chances.length) return false;
+  if (a.chances.some((chance, i) => Math.abs(chance - b.chances[i]!) > ALIKE_CHANCE)) return false;
+  if (a.kind === "words" || b.kind === "words") return a.kind === b.kind;
+  return a.values.every((value, i) => {
+    const other = b.values[i]!;
+    if (value === other) return true;
+    if (value === Infinity || other === Infinity) return false;
+    const error = scaleError(hookup, other, 0);
+    return Math.abs(toScale(hookup.instrument, value) - toScale(hookup.instrument, other)) < ALIKE_ERROR * error;
+  });
+}

@@ -1,0 +1,70 @@
+import type { Complaint } from "../complaint/complaint";
+import type { CornerSetup } from "../circuit/setup";
+import type { Hookup } from "../checks/hookup";
+import type { Part } from "../faults/fault";
+import type { Observation } from "../observation/observation";
+import type { Group } from "./candidates";
+import type { ForecastTable } from "./forecasts";
+import type { Cloud } from "./kernel";
+import type { Particles } from "./particles";
+
+/** One fault at one place, as it is judged. */
+export type Hypothesis = Readonly<Group>;
+
+/** One observation after it was weighed. */
+export interface Weighed {
+  observation: Observation;
+  /** How well each hypothesis predicted it (density or probability), before it was weighed. */
+  byHypothesis: Float64Array;
+  /** How well all of them together did. */
+  overall: number;
+}
+
+/** A check's forecasts as planning needs them, and the hypothesis that speaks for each (see localisation.ts). */
+export interface PlanningTable {
+  table: ForecastTable;
+  speakers: Int32Array;
+}
+
+/** What is believed of one corner once all readings so far are weighed: what verdict and planning may see. */
+export interface Posterior {
+  readonly setup: CornerSetup;
+  readonly complaint: Complaint;
+  readonly hypotheses: readonly Hypothesis[];
+  readonly particles: Particles;
+  /** What was weighed, in order. */
+  readonly log: readonly Weighed[];
+  /** Shares before anything was measured, in the order of `hypotheses`. */
+  readonly initial: Float64Array;
+  /** Shares now; they sum to 1. */
+  shares(): Float64Array;
+  /** Share of what is in no list: see unlisted.ts. */
+  readonly unlisted: number;
+  indexOf(id: string): number;
+  /** Full forecasts of hook-ups, made if need be. */
+  forecasts(hookups: readonly Hookup[]): ForecastTable[];
+  /** Forecasts of every `PLANNING_STRIDE`-th candidate, for choosing among many checks. @param shares by which the hypotheses count */
+  planningForecasts(hookups: readonly Hookup[], shares: Float64Array): PlanningTable[];
+  /** What each hypothesis' candidates stand for. */
+  readonly clouds: readonly Cloud[];
+  /** Where along the wires the candidates of a hypothesis are damaged, each with its weight. */
+  spanDamage(h: number): { span: number; fraction: number; weight: number }[];
+  /** How often a look was had already. */
+  looks(hookup: Hookup): number;
+  /** Chance, in the light of everything since, that an observation was a slip. */
+  slipShare(weighed: Weighed): number;
+  /** Shares after an observation that is not logged: exactly what logging it would give. */
+  foresee(observation: Pick<Observation, "hookup" | "value">): Float64Array;
+  /** How well each hypothesis predicts an observation, without weighing it in. */
+  predict(observation: Pick<Observation, "hookup" | "value">): Float64Array;
+}
+
+/** Shares summed by part. */
+export function sharesByPart(
+  { hypotheses }: Pick<Posterior, "hypotheses">,
+  shares: ArrayLike<number>,
+): Map<Part, number> {
+  const sums = new Map<Part, number>();
+  hypotheses.forEach(({ fault }, h) => sums.set(fault.part, (sums.get(fault.part) ?? 0) + shares[h]!));
+  return sums;
+}

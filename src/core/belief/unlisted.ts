@@ -1,0 +1,31 @@
+import { ANYWHERE } from "../observation/likelihood";
+import type { ObservedValue } from "../observation/observation";
+
+/**
+ * Something that stands in no list is always in the running. Its forecast is broad: mostly what all listed cars
+ * together would read (it is a car, after all), else anything the instrument can show. One odd reading alone is a
+ * slip; it takes several that are odd together for this to win.
+ */
+
+/** Share it starts with (engineering judgement: some cars in a hundred have what no catalogue holds). */
+export const UNLISTED_PRIOR = 0.01;
+/** How much of its forecast is anything at all. */
+const ANYTHING = 0.3;
+/** Ohms of something unknown are OL this often. */
+const OVER_LIMIT = 0.3;
+
+/**
+ * How well something not listed predicts what was observed.
+ * @param overall how well all listed hypotheses together did @param answers how many words there are to choose from
+ */
+export function unlistedLikelihood(value: ObservedValue, overall: number, answers: number): number {
+  const any =
+    value.kind === "word"
+      ? 1 / answers
+      : value.kind === "over-limit"
+        ? OVER_LIMIT
+        : value.kind === "range"
+          ? ANYWHERE * ANYWHERE
+          : ANYWHERE;
+  return (1 - ANYTHING) * overall + ANYTHING * any;
+}

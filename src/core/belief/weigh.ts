@@ -1,0 +1,178 @@
+import type { CarCondition } from "../faults/fault";
+import { matchNumber, matchOverLimit, slipChance, slipLikelihood, type NumberMatch } from "../observation/likelihood";
+import { scaleError, toScale } from "../observation/scale";
+import type { Observed } from "../observation/typed-value";
+import type { Candidates, Group } from "./candidates";
+import type { ForecastTable } from "./forecasts";
+import { fitSlope, narrowCloud, pullCandidate, type Cloud, type Slope } from "./kernel";
+
+/** A number as it is weighed: one that was read, or one end of what was seen between. */
+export interface NumberRead {
+  value: number;
+  resolution: number;
+}
+
+type NumberTable = ForecastTable & { kind: "numbers" };
+
+/**
+ * Weighs words or OL into one group: weight ×= (1 − ε)·p(observed | forecast) + ε·p(slip).
+ * @param out each candidate's likelihood, written at its row
+ */
+export function weighAtom(
+  observed: Observed,
+  table: ForecastTable,
+  candidates: Candidates,
+  { first, size }: Group,
+  out: Float64Array,
+): void {
+  const slip = slipChance(observed.hookup);
+  const { value } = observed;
+  const at = table.kind === "words" && value.kind === "word" ? table.words.indexOf(value.word) : -1;
+  for (let row = first; row < first + size; row++) {
+    const fits =
+      table.kind === "words"
+        ? at < 0
+          ? 0
+          : table.chances[row * table.words.length + at]!
+        : matchOverLimit(table, row * table.slots);
+    const likelihood = (1 - slip) * fits + slip * slipOf(observed, table, candidates.cars[row]!);
+    out[row] = likelihood;
+    candidates.weight[row]! *= likelihood;
+  }
+}
+
+/**
+ * Weighs a number into one group: a density on the reading's scale, as wide as the instrument's error joined with what
+ * the candidate's cloud spans there. Candidates are then pulled toward the number read.
+ *
+ * @param out each candidate's likelihood, written at its row
+ * @param fine false leaves the candidates where they are, for groups too unlikely to be worth it
+ * @returns how candidates were moved, so that their forecasts must be made anew; null when none was
+ */
+export function weighNumber(
+  observed: Observed,
+  read: NumberRead,
+  table: NumberTable,
+  candidates: Candidates,
+  group: Group,
+  cloud: Cloud,
+  out: Float64Array,
+  fine = true,
+): Pull | null {
+  const { hookup, slots } = table;
+  const { first, size } = group;
+  const slip = slipChance(hookup);
+  const x = toScale(hookup.instrument, read.value);
+  const error = scaleError(hookup, read.value, read.resolution);
+  const perSlot: ({ x: Float64Array; slope: Slope | null } | null)[] = [];
+  const kernels = new Float64Array(slots);
+  for (let slot = 0; slot < slots; slot++) {
+    const values = slotValues(table, group, slot);
+    const slope = values && fine ? fitSlope(candidates, group, cloud, values, x, error) : null;
+    perSlot.push(values && { x: values, slope });
+    kernels[slot] = slope?.variance ?? 0;
+  }
+  const slot = new Int8Array(size);
+  const trust = new Float64Array(size);
+  const match: NumberMatch = { likelihood: 0, slot: -1 };
+  for (let k = 0; k < size; k++) {
+    const row = first + k;
+    const slipped = slip * slipOf(observed, table, candidates.cars[row]!);
+    matchNumber(table, row * slots, x, read.resolution, kernels, match);
+    out[row] = (1 - slip) * match.likelihood + slipped;
+    slot[k] = match.slot;
+    trust[k] = 1 - slipped / out[row]!;
+    candidates.weight[row]! *= out[row]!;
+  }
+  return fine ? pull(perSlot, slot, trust, candidates, group, cloud, x, error) : null;
+}
+
+/** Chance, for one candidate, that this reading was a slip given its likelihood. */
+export function slipShare(observed: Observed, table: ForecastTable, car: CarCondition, likelihood: number): number {
+  return Math.min(1, (slipChance(observed.hookup) * slipOf(observed, table, car)) / likelihood);
+}
+
+function slipOf(observed: Observed, table: ForecastTable, { circuit }: CarCondition): number {
+  return slipLikelihood(observed, table.kind === "words" ? table.words.length : 1, circuit);
+}
+
+/** How the candidates of a group were moved toward a number: which alternative each went by, and where to. */
+export interface Pull {
+  slot: Int8Array;
+  target: Float64Array;
+  slopes: (Slope | null)[];
+}
+
+/**
+ * A slope is straight and the circuit is not: once the pulled cars are forecast anew, this takes out what is left
+ * between forecast and target (one Gauss–Newton step).
+ */
+export function settleGroup(
+  table: ForecastTable,
+  candidates: Candidates,
+  group: Group,
+  { slot, target, slopes }: Pull,
+): void {
+  if (table.kind !== "numbers") return;
+  for (let k = 0; k < group.size; k++) {
+    const slope = slot[k]! < 0 ? null : slopes[slot[k]!];
+    if (!slope || slope.variance <= 0) continue;
+    const value = table.values[(group.first + k) * table.slots + slot[k]!]!;
+    if (value === Infinity) continue;
+    const left = Math.max(-0.5, Math.min(0.5, target[k]! - toScale(table.hookup.instrument, value)));
+    pullCandidate(candidates, group.first + k, slope, left, 0, 1);
+  }
+}
+
+/** A candidate that believes a reading less than this is left where it is. */
+const LEAST_TRUST = 0.05;
+/** Clouds are narrowed by a little less than the reading would have it, so that no group ever stands for one car alone. */
+const NARROWED = 0.95;
+
+/** Moves each candidate toward the reading as far as it is believed, and narrows the cloud by the slope most used. */
+function pull(
+  perSlot: ({ x: Float64Array; slope: Slope | null } | null)[],
+  slot: Int8Array,
+  trust: Float64Array,
+  candidates: Candidates,
+  group: Group,
+  cloud: Cloud,
+  reading: number,
+  error: number,
+): Pull | null {
+  const used = new Float64Array(perSlot.length);
+  const target = new Float64Array(group.size);
+  let [total, believed] = [0, 0];
+  for (let k = 0; k < group.size; k++) {
+    const row = group.first + k;
+    total += candidates.weight[row]!;
+    if (slot[k]! < 0) continue;
+    used[slot[k]!]! += candidates.weight[row]! * trust[k]!;
+    believed += candidates.weight[row]! * trust[k]!;
+    const { slope, x } = perSlot[slot[k]!]!;
+    if (!slope || trust[k]! < LEAST_TRUST) {
+      slot[k] = -1;
+      continue;
+    }
+    pullCandidate(candidates, row, slope, reading - x[k]!, error, trust[k]!);
+    target[k] = x[k]! + (trust[k]! * slope.variance * (reading - x[k]!)) / (slope.variance + error * error);
+  }
+  const lead = used.indexOf(Math.max(...used));
+  const slope = perSlot[lead]?.slope;
+  if (!slope || total === 0) return null;
+  narrowCloud(cloud, slope, error, NARROWED * (believed / total));
+  return { slot, target, slopes: perSlot.map((one) => one?.slope ?? null) };
+}
+
+/** One slot's forecasts on the scale for a group; null when the slot is unused. */
+function slotValues(table: NumberTable, { first, size }: Group, slot: number): Float64Array | null {
+  let any = false;
+  const x = new Float64Array(size).fill(NaN);
+  for (let k = 0; k < size; k++) {
+    const at = (first + k) * table.slots + slot;
+    if (table.chances[at] === 0 || table.values[at] === Infinity) continue;
+    any = true;
+    x[k] = toScale(table.hookup.instrument, table.values[at]!);
+  }
+  return any ? x : null;
+}

@@ -1,0 +1,73 @@
+import { t } from "../words/words";
+import { accessSteps, minutesFrom } from "../checks/access";
+import { answersFor, type Answers } from "../checks/answers";
+import { interlock } from "../checks/interlocks";
+import { hookupKey, quantityOf, type Hookup, type Instrument } from "../checks/hookup";
+import { cautions, instruction } from "../checks/instruction";
+import { hookupLabel, stateWords } from "../checks/words";
+import type { CornerSetup } from "../circuit/setup";
+import type { CircuitState } from "../circuit/state";
+import { typedUnits, type Quantity } from "../units/quantity";
+import { readingFrom } from "../observation/read-observation";
+
+/** A check, proposed or chosen, ready to be shown or written. */
+export interface NextCheck {
+  id: string;
+  check: string;
+  label: string;
+  instrument: Instrument;
+  red?: string;
+  black?: string;
+  look?: string;
+  state: CircuitState;
+  stateWords: string;
+  minutes: number;
+  bits: number;
+  why: string;
+  todo: string[];
+  /** Minutes expected until the place of damage is found, if this is done next; null where not asked for or the part is sought. */
+  toPlaceMinutes: number | null;
+  cautions: string[];
+  unit: string | null;
+  quantity: Quantity | null;
+  answers: Answers | null;
+  pierces: boolean;
+  hookup: Hookup;
+}
+
+const NOTHING_DONE: ReadonlySet<string> = new Set();
+
+/** A hook-up of the technician's own choosing, in the same shape as a proposed check. */
+export function describeHookup(hookup: Hookup, setup: CornerSetup): NextCheck {
+  const written = readingFrom(hookup, "");
+  const access = accessSteps(hookup, setup);
+  const quantity = quantityOf[hookup.instrument] ?? null;
+  const red = written.red ?? written.point;
+  return {
+    id: hookupKey(hookup),
+    check: instruction(hookup, setup),
+    label: hookupLabel(hookup),
+    instrument: hookup.instrument,
+    ...(red ? { red } : {}),
+    ...(written.black ? { black: written.black } : {}),
+    ...(written.look ? { look: written.look } : {}),
+    state: hookup.state,
+    stateWords: stateWords(hookup.state),
+    minutes: minutesFrom(access, NOTHING_DONE),
+    bits: 0,
+    why: t`Your own choice: any measurement weighs in.`,
+    toPlaceMinutes: null,
+    todo: access.access.map(({ say }) => say),
+    cautions: [...locked(hookup), ...cautions(hookup)],
+    unit: quantity ? typedUnits[quantity] : null,
+    quantity,
+    answers: answersFor(hookup, setup),
+    pierces: access.pierces,
+    hookup,
+  };
+}
+
+function locked(hookup: Hookup): string[] {
+  const lock = interlock(hookup);
+  return lock ? [lock.say] : [];
+}

@@ -1,0 +1,85 @@
+import { midSentence, t } from "../words/words";
+import { contradictions, type Contradiction } from "../verdict/contradictions";
+import { weighGuess, type Guess } from "../planning/act-or-measure";
+import type { Posterior } from "../belief/posterior";
+import { LEAST_BITS, proposeChecks, type Progress, type Proposal } from "../planning/next-check";
+import { type Policy } from "../complaint/policy";
+import { misfitOf, type Misfit } from "../verdict/misfit";
+import { rankParts, rankSuspects, type PartShare, type Suspect } from "../verdict/suspects";
+import { describeHookup, type NextCheck } from "./describe-hookup";
+
+/** What a reading changes at once. */
+export interface Ranking {
+  suspects: Suspect[];
+  parts: PartShare[];
+  contradictions: Contradiction[];
+  /** Chance that it is something not listed. */
+  unlisted: number;
+  misfit: Misfit;
+  candidates: number;
+  ruledOut: number;
+}
+
+export interface Diagnosis extends Ranking {
+  next: NextCheck[];
+  guess: Guess;
+}
+
+/** Suspects and parts as the readings so far have them, without the next check. */
+export function rankingOf(posterior: Posterior): Ranking {
+  const suspects = rankSuspects(posterior);
+  return {
+    suspects,
+    parts: rankParts(suspects),
+    contradictions: contradictions(posterior),
+    unlisted: posterior.unlisted,
+    misfit: misfitOf(posterior),
+    candidates: posterior.particles.count,
+    ruledOut: countRuledOut(posterior),
+  };
+}
+
+/** Everything a screen or a file says about a job, from one line-up. @param foresee the minutes to the place too */
+export function diagnosisOf(posterior: Posterior, policy: Policy, progress: Progress, foresee = false): Diagnosis {
+  const ranking = rankingOf(posterior);
+  const proposals = proposeChecks(posterior, policy, progress, { foresee });
+  return {
+    ...ranking,
+    next: proposals.map((proposal) => describeCheck(proposal, posterior, ranking.suspects)),
+    guess: weighGuess(ranking.parts, proposals),
+  };
+}
+
+function describeCheck(
+  { check, bits, minutes, todo, toPlaceMinutes }: Proposal,
+  posterior: Posterior,
+  suspects: Suspect[],
+): NextCheck {
+  const described = describeHookup(check.hookup, posterior.setup);
+  return {
+    ...described,
+    ...(posterior.looks(check.hookup) > 0
+      ? { check: t`Once more, in better light: ${midSentence(described.check)}` }
+      : {}),
+    minutes,
+    bits: Math.round(bits * 100) / 100,
+    why: whyThis(suspects, bits),
+    todo: todo.map(({ say }) => say),
+    toPlaceMinutes: toPlaceMinutes === null ? null : Math.round(toPlaceMinutes),
+  };
+}
+
+function whyThis(suspects: Suspect[], bits: number): string {
+  const [first, second] = suspects;
+  if (bits < LEAST_BITS)
+    return t`Hardly tells anything new: what is left looks alike to every check that is allowed now. Act on the likeliest, or take a doubtful reading again.`;
+  const strength = bits > 1 ? t`Splits the line-up hard` : bits > 0.4 ? t`Splits the line-up well` : t`Tells a little`;
+  return `${strength}${first && second ? t`: “${midSentence(first.words)}” or “${midSentence(second.words)}”` : ""}.`;
+}
+
+/** Candidates that carry next to nothing of what they began with. */
+function countRuledOut({ particles: { count, weight } }: Posterior): number {
+  let ruledOut = 0;
+  for (let row = 0; row < count; row++) if (weight[row]! < 1e-3 / count) ruledOut++;
+  return ruledOut;
+}

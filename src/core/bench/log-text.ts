@@ -1,0 +1,27 @@
+import { t } from "../words/words";
+import { hookupLabel, stateWords } from "../checks/words";
+import { retractedIds } from "../job/derive";
+import { hookupOf } from "../observation/read-observation";
+import type { Job } from "../job/schema";
+import { skipWords } from "../job/skip-reasons";
+
+/** The log as plain text, one line an entry; retracted ones are left out. */
+export function logText(job: Job): string {
+  const retracted = retractedIds(job);
+  return job.entries
+    .flatMap((entry) => {
+      if (entry.kind === "retract" || retracted.has(entry.id)) return [];
+      const at = entry.at.slice(0, 16).replace("T", " ");
+      if (entry.kind === "note") return [`${at}  ${entry.text}`];
+      if (entry.kind === "skip") return [t`${at}  skipped: ${skipWords[entry.reason]}, ${entry.label}`];
+      if (entry.kind === "repair") return [t`${at}  repaired: ${entry.words}`];
+      if (entry.kind === "tick") return [t`${at}  done: ${entry.item}${entry.text ? ` ${entry.text}` : ""}`];
+      if (entry.kind === "photo") return [t`${at}  photo: ${entry.name}`];
+      const hookup = hookupOf(entry.reading, job.setup);
+      const shown = entry.reading.finding ?? entry.reading.value ?? "";
+      return [
+        `${at}  ${shown}  ${hookup.ok ? `${hookupLabel(hookup.value)} (${stateWords(hookup.value.state)})` : hookup.say}`,
+      ];
+    })
+    .join("\n");
+}

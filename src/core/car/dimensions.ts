@@ -1,0 +1,76 @@
+import type { Family } from "../circuit/setup";
+
+/** Tolerances every corner has. */
+const EVERY = [
+  "batteryV",
+  "feedOhms",
+  "earthOhms",
+  "offOhms",
+  "contactOhms",
+  "insulationS",
+  "faradPerM",
+  "moduleFarad",
+  "bodyOhms",
+  "designGapMm",
+  "seatMm",
+  "runoutMm",
+] as const;
+const ACTIVE = ["sensorFarad", "regulatorV", "sourceOhms", "coldOhms", "restsHigh", "switchField"] as const;
+const TWO_WIRE = [...ACTIVE, "senseOhms", "lowA", "currentRatio", "protocol"] as const;
+const THREE_WIRE = [...ACTIVE, "quiescentA", "outputOhms", "pullUpOhms"] as const;
+const PASSIVE = ["coilOhms", "coilCelsius", "biasV", "biasOhms", "inputOhms", "outputFactor", "thresholdV"] as const;
+/** A fault's own numbers (its size, its place along a wire …), and how much of the time it is there. */
+const OWN = ["own0", "own1", "own2", "own3", "duty"] as const;
+
+export type CommonDimension =
+  (typeof EVERY)[number] | (typeof TWO_WIRE)[number] | (typeof THREE_WIRE)[number] | (typeof PASSIVE)[number];
+export type OwnDimension = (typeof OWN)[number];
+/** One number a car is made from. No two quantities of a car share one. */
+export type Dimension = CommonDimension | OwnDimension;
+
+const COMMON: Record<Family, readonly CommonDimension[]> = {
+  "active-2wire": [...EVERY, ...TWO_WIRE],
+  "active-3wire": [...EVERY, ...THREE_WIRE],
+  passive: [...EVERY, ...PASSIVE],
+};
+
+const ALL: Record<Family, readonly Dimension[]> = {
+  "active-2wire": [...COMMON["active-2wire"], ...OWN],
+  "active-3wire": [...COMMON["active-3wire"], ...OWN],
+  passive: [...COMMON.passive, ...OWN],
+};
+
+const INDEX = Object.fromEntries(
+  Object.entries(ALL).map(([family, all]) => [family, new Map(all.map((dimension, i) => [dimension, i]))]),
+) as unknown as Record<Family, ReadonlyMap<Dimension, number>>;
+
+/** The numbers that make one car of a family: common tolerances first, then the fault's own. */
+export function dimensionsOf(family: Family): readonly Dimension[] {
+  return ALL[family];
+}
+
+/** How many of them are common tolerances. */
+export function commonDimensions(family: Family): number {
+  return COMMON[family].length;
+}
+
+/** Where in its usual range each number of a car lies: 0 at the lower end, 1 at the upper; beyond both lie unusual but possible cars. */
+export type Ranges = (dimension: Dimension) => number;
+
+/** Every number in the middle of its range: the usual car. */
+export const inTheMiddle: Ranges = () => 0.5;
+
+/** The usual range is this many standard deviations to either side. */
+const USUAL_DEVIATIONS = 1.2;
+
+/** Ranges from standard normal scores, with normal tails. @param scores in the order of `dimensionsOf` from `start` */
+export function fromScores(family: Family, scores: ArrayLike<number>, start = 0): Ranges {
+  const index = INDEX[family];
+  return (dimension) => 0.5 + scores[start + index.get(dimension)!]! / (2 * USUAL_DEVIATIONS);
+}
+
+/** Ranges from uniform numbers, stretched about the middle. @param uniforms in the order of `dimensionsOf` */
+export function fromUniforms(family: Family, uniforms: ArrayLike<number>, stretch: number): Ranges {
+  const index = INDEX[family];
+  return (dimension) => 0.5 + (uniforms[index.get(dimension)!]! - 0.5) * stretch;
+}

@@ -1,0 +1,125 @@
+import type { CornerCondition } from "../circuit/condition";
+import type { Hookup } from "../checks/hookup";
+import type { Observed } from "./typed-value";
+import { overLimitChance, scaleError, toScale } from "./scale";
+
+/**
+ * The one error model: how likely a reading is for a car whose forecast is known. Preview, update and planning all come
+ * here. A reading is (1 − ε) of the time what the instrument shows of the forecast, ε of the time a slip.
+ */
+
+/** How often any reading is a slip: wrong pin, wrong range, a probe that does not touch (engineering judgement). */
+const SLIP = 0.02;
+/** A lamp that stays dark is hard evidence: it is tried on the battery before it is believed. */
+const LAMP_SLIP = 0.004;
+
+/** Chance that a reading of this hook-up is a slip. */
+export function slipChance({ instrument }: Pick<Hookup, "instrument">): number {
+  return instrument === "lamp" || instrument === "continuity" ? LAMP_SLIP : SLIP;
+}
+
+/** Readings lie within about 14 units of their scale (see scale.ts): anywhere on it is this dense. */
+export const ANYWHERE = 1 / 14;
+/** In ohms most slips are a probe that does not touch: OL. */
+const SLIP_OVER_LIMIT = 0.6;
+/** Half of the slipped volts are what some other pin of this very car shows: its ground, its supply, its battery. */
+const OTHER_PIN = 0.5;
+
+/** How likely a slip gives what was observed: a density on the scale for numbers, a probability for words and OL. */
+export function slipLikelihood({ hookup, value }: Observed, answers: number, circuit: CornerCondition): number {
+  if (value.kind === "word") return 1 / answers;
+  if (value.kind === "over-limit") return SLIP_OVER_LIMIT;
+  return slipDensity(hookup, value.kind === "number" ? value.value : value.low, value.resolution, circuit);
+}
+
+/** Density on the scale of a slipped number. */
+export function slipDensity(hookup: Hookup, value: number, resolution: number, circuit: CornerCondition): number {
+  if (hookup.instrument !== "volts-dc") return ANYWHERE;
+  const reading = toScale(hookup.instrument, value);
+  let other = 0;
+  for (const pinV of [0, circuit.batteryV, circuit.regulatorV]) {
+    const sigma = 2 * scaleError(hookup, pinV, resolution);
+    const z = (reading - toScale(hookup.instrument, pinV)) / sigma;
+    if (z < 6 && z > -6) other += Math.exp(-0.5 * z * z) / (sigma * ROOT_TWO_PI * 3);
+  }
+  return (1 - OTHER_PIN) * ANYWHERE + OTHER_PIN * other;
+}
+
+/**
+ * Density at `apart` from a forecast, both on the scale: normal, with a share three times as wide for what the model
+ * leaves out (a contaminated normal; J. W. Tukey, in Contributions to Probability and Statistics, 1960).
+ * @param sigma instrument error joined with what the forecast itself is uncertain by
+ */
+export function errorDensity(apart: number, sigma: number): number {
+  const z = apart / sigma;
+  const wide = z / 3;
+  return (
+    ((1 - CONTAMINATED) * Math.exp(-0.5 * z * z) + (CONTAMINATED / 3) * Math.exp(-0.5 * wide * wide)) /
+    (ROOT_TWO_PI * sigma)
+  );
+}
+
+const CONTAMINATED = 0.15;
+const ROOT_TWO_PI = Math.sqrt(2 * Math.PI);
+
+/** A car's numbers for one hook-up, each with its chance: those from `start` on, `slots` of them. */
+export interface NumberForecast {
+  hookup: Hookup;
+  slots: number;
+  values: Float64Array;
+  chances: Float64Array;
+}
+
+/** What a number means for one forecast: how likely it is, and which of the alternatives explains it best. */
+export interface NumberMatch {
+  likelihood: number;
+  /** −1 when none can. */
+  slot: number;
+}
+
+/**
+ * How likely a number is for one car, slips left out.
+ * @param x the number on its scale @param resolution size of its last digit
+ * @param kernelVariance per slot, what the forecast itself is uncertain by on the scale
+ */
+export function matchNumber(
+  forecast: NumberForecast,
+  start: number,
+  x: number,
+  resolution: number,
+  kernelVariance: ArrayLike<number>,
+  out: NumberMatch,
+): NumberMatch {
+  const { hookup } = forecast;
+  out.likelihood = 0;
+  out.slot = -1;
+  let best = 0;
+  for (let slot = 0; slot < forecast.slots; slot++) {
+    const chance = forecast.chances[start + slot]!;
+    if (chance === 0) continue;
+    const value = forecast.values[start + slot]!;
+    if (value === Infinity) continue;
+    const error = scaleError(hookup, value, resolution);
+    const sigma = Math.sqrt(error * error + kernelVariance[slot]!);
+    const density =
+      chance *
+      (1 - overLimitChance(hookup.instrument, value)) *
+      errorDensity(x - toScale(hookup.instrument, value), sigma);
+    out.likelihood += density;
+    if (density > best) {
+      best = density;
+      out.slot = slot;
+    }
+  }
+  return out;
+}
+
+/** How likely OL is for one car, slips left out. */
+export function matchOverLimit(forecast: NumberForecast, start: number): number {
+  let sum = 0;
+  for (let slot = 0; slot < forecast.slots; slot++)
+    if (forecast.chances[start + slot]! > 0)
+      sum +=
+        forecast.chances[start + slot]! * overLimitChance(forecast.hookup.instrument, forecast.values[start + slot]!);
+  return sum;
+}

@@ -1,0 +1,117 @@
+import { t } from "../words/words";
+import { signalPoint } from "../circuit/point";
+import { answersFor } from "../checks/answers";
+import { isLookInstrument, type Hookup, type LookInstrument } from "../checks/hookup";
+import { circuitStateSchema } from "../circuit/state";
+import { parsePoint, pointText, type Point } from "../circuit/point";
+import { stationsOf, type CornerSetup } from "../circuit/setup";
+import type { Observation } from "./observation";
+import { typedValue } from "./typed-value";
+import type { Reading } from "./reading";
+
+export type Read<T> = { ok: true; value: T } | { ok: false; say: string };
+
+/** The hook-up a written reading describes, or what this corner does not have. */
+export function hookupOf(reading: Reading, setup: CornerSetup): Read<Hookup> {
+  const { instrument, state } = reading;
+  const unknown = state.unplugged.find((one) => !stationsOf(setup).some(({ station }) => station === one));
+  if (unknown)
+    return {
+      ok: false,
+      say: t`unplugged “${unknown}”: this path has ${stationsOf(setup)
+        .map(({ station }) => station)
+        .join(", ")}`,
+    };
+  if (state.load)
+    for (const text of [state.load.red, state.load.black]) {
+      const loaded = parsePoint(text, setup);
+      if (!loaded.ok) return loaded;
+    }
+  if (isLookInstrument(instrument)) return lookOf(reading, instrument, setup);
+  const red = pointOf(reading.red ?? reading.point, "red", setup);
+  if (!red.ok) return red;
+  if (instrument === "scope")
+    return {
+      ok: true,
+      value: {
+        instrument,
+        red: red.value,
+        state: state.wheel === "still" ? { ...state, wheel: "hand", speedKmh: 7 } : state,
+      },
+    };
+  if (instrument === "amps-dc") return clampOf(red.value, state);
+  const black = pointOf(reading.black ?? "battery.negative", "black", setup);
+  if (!black.ok) return black;
+  return { ok: true, value: { instrument, red: red.value, black: black.value, state } };
+}
+
+/** A clamp sits where a plug's two faces meet. */
+function clampOf(red: Point, state: Hookup["state"]): Read<Hookup> {
+  if (red.at !== "face")
+    return { ok: false, say: t`amps-dc: clamp a looped jumper at a connector, for example red “c1.in.supply”` };
+  const black: Point = { ...red, face: red.face === "in" ? "out" : "in" };
+  return { ok: true, value: { instrument: "amps-dc", red, black, state } };
+}
+
+/** What a written reading observed, or a sentence saying what was not understood. @param entryId the entry of the log it stands in */
+export function observe(reading: Reading, setup: CornerSetup, entryId = ""): Read<Observation> {
+  const hookup = hookupOf(reading, setup);
+  if (!hookup.ok) return hookup;
+  const typed = reading.finding ?? (reading.value === undefined ? undefined : String(reading.value));
+  if (typed === undefined) return { ok: false, say: t`no value: write what the instrument showed` };
+  const parsed = typedValue(hookup.value, typed, setup);
+  return parsed.ok ? { ok: true, value: { entryId, ...parsed.observed } } : parsed;
+}
+
+/** The written form of a hook-up with what was typed, the inverse of `hookupOf`. */
+export function readingFrom(hookup: Hookup, typed: string): Reading {
+  const base = { instrument: hookup.instrument, state: hookup.state };
+  if ("look" in hookup) return { ...base, look: hookup.look, value: typed };
+  if (hookup.instrument === "scope") return { ...base, point: pointText(hookup.red), finding: typed };
+  return { ...base, red: pointText(hookup.red), black: pointText(hookup.black), value: typed };
+}
+
+/** What was typed for a hook-up as the reading the log keeps: a word as the answer it means, a number as it was typed. */
+export function readingTyped(hookup: Hookup, typed: string, setup: CornerSetup): Read<Reading> {
+  const parsed = typedValue(hookup, typed, setup);
+  if (!parsed.ok) return parsed;
+  const { hookup: meant, value } = parsed.observed;
+  return { ok: true, value: readingFrom(meant, value.kind === "word" ? value.word : typed.trim()) };
+}
+
+/** A capture of the signal at the sensor plug, by hand spin, as the reading it weighs in with. */
+export function captureReading(setup: CornerSetup, finding: string): Reading {
+  const state = circuitStateSchema.parse({ wheel: "hand", speedKmh: 7 });
+  return readingFrom({ instrument: "scope", red: signalPoint(setup, "plug"), state }, finding);
+}
+
+/** A drive with the scan tool on this corner's live speed, as the reading it weighs in with. */
+export function speedReading(word: string): Reading {
+  const state = circuitStateSchema.parse({ wheel: "driven", speedKmh: 30 });
+  return readingFrom({ instrument: "scan", look: "speed", state }, word);
+}
+
+function lookOf({ look, state }: Reading, instrument: LookInstrument, setup: CornerSetup): Read<Hookup> {
+  if (!look && instrument !== "scan") return { ok: false, say: t`${instrument}: “look” must say at what` };
+  const hookup: Hookup = {
+    instrument,
+    look: look ?? "speed",
+    state:
+      instrument === "scan" && (look ?? "speed") === "speed"
+        ? { ...state, wheel: "driven", speedKmh: state.speedKmh ?? 30 }
+        : state,
+  };
+  try {
+    answersFor(hookup, setup);
+  } catch (error) {
+    if (error instanceof RangeError) return { ok: false, say: error.message };
+    throw error;
+  }
+  return { ok: true, value: hookup };
+}
+
+function pointOf(text: string | undefined, probe: string, setup: CornerSetup): Read<Point> {
+  if (!text) return { ok: false, say: t`the ${probe} probe's point is missing` };
+  const parsed = parsePoint(text, setup);
+  return parsed.ok ? { ok: true, value: parsed.point } : parsed;
+}

@@ -1,0 +1,323 @@
+import { provokedBy, wiggledPlace } from "../checks/answers";
+import { piercedPoints, type Hookup } from "../checks/hookup";
+import { CornerNet } from "../circuit/corner-net";
+import { pointText, type Point } from "../circuit/point";
+import { conductorsOf, nearestPlug, signalConductor, stationsOf, type CornerSetup } from "../circuit/setup";
+import { SolvedCorner } from "../circuit/solve";
+import { speedOf, type CircuitState } from "../circuit/state";
+import type { CarCondition } from "../faults/fault";
+import { coilRmsV, lostPoleShare } from "../ring/ring";
+import { frequencyHz, parseTyre, rollingCircumferenceM } from "../tyre/tyre";
+import { modulePins, moduleView, type ModuleView } from "../car/signal";
+import type { Whereabouts } from "../car/whereabouts";
+import {
+  comparedChances,
+  expectedFinding,
+  lookChances,
+  moduleAnswers,
+  provokedChances,
+  scopeChances,
+  speedChances,
+  swapChances,
+  wiggleChances,
+  type Trace,
+} from "./word-chances";
+
+/** What one car would answer to one hook-up: numbers with their chances (Infinity = over limit), or the chances of each word. */
+export type Outlook = { kind: "numbers"; values: number[]; chances: number[] } | { kind: "words"; chances: number[] };
+
+const DEFAULT_TYRE = { widthMm: 205, aspectPct: 55, rimInch: 16 };
+
+/**
+ * Reads any number of hook-ups that share one state off one car after another; the circuit is solved once a car
+ * and sensor level, however many hook-ups ask.
+ */
+export class StateReader {
+  readonly hookups: readonly Hookup[];
+  private readonly setup: CornerSetup;
+  private readonly state: CircuitState;
+  private readonly solved: SolvedCorner;
+  private readonly pins: readonly Point[];
+  private readonly electrical: boolean;
+  private readonly hertzPerKmh: number;
+  private readonly needsHigh: boolean;
+  private readonly loadsWire: boolean;
+  private view: ModuleView | null = null;
+  private solvedFor: CarCondition | null = null;
+
+  constructor(setup: CornerSetup, state: CircuitState, hookups: readonly Hookup[]) {
+    this.setup = setup;
+    this.state = withLamp(state, hookups);
+    this.hookups = hookups;
+    const pierced = hookups.flatMap((hookup) => piercedPoints({ ...hookup, state: this.state } as Hookup, setup));
+    const charged = hookups.some(({ instrument }) => instrument === "capacitance");
+    this.solved = new SolvedCorner(
+      setup,
+      new CornerNet(setup, pierced),
+      charged ? new CornerNet(setup, pierced) : null,
+    );
+    this.pins = modulePins(setup);
+    this.electrical = hookups.some((hookup) => "red" in hookup || LIVE.has(hookup.look));
+    const circumferenceM = rollingCircumferenceM(parseTyre(setup.tyre) ?? DEFAULT_TYRE);
+    this.hertzPerKmh = frequencyHz(1, setup.pulsesPerRevolution, circumferenceM);
+    this.loadsWire = hookups.some((hookup) => hookup.instrument === "lamp");
+    this.needsHigh = setup.family !== "passive" && state.key === "on" && !state.batteryOff;
+  }
+
+  /** Takes the next car; `outlook` then answers for it. */
+  take(car: CarCondition): void {
+    this.solvedFor = car;
+    this.view = null;
+    if (this.electrical) this.solved.solve(car.circuit, this.state, this.loadsWire);
+  }
+
+  /** What the car last taken would answer to hook-up number `at`. */
+  outlook(at: number, where: Whereabouts): Outlook {
+    const hookup = this.hookups[at]!;
+    const car = this.solvedFor!;
+    switch (hookup.instrument) {
+      case "volts-dc":
+        return this.levels(hookup.red, hookup.black);
+      case "volts-ac":
+        return sure(this.alternatingV(hookup.red, hookup.black));
+      case "ohms":
+        return sure(this.ohms(hookup.red, hookup.black));
+      case "capacitance":
+        return this.charge(hookup.red, hookup.black);
+      case "hertz":
+      case "duty":
+        return this.rhythm(hookup);
+      case "continuity":
+        return beep(this.ohms(hookup.red, hookup.black));
+      case "lamp":
+        return lamp(
+          feedsThroughWire(hookup) ? this.solved.feedAmps(hookup.red, hookup.black) : Math.abs(this.solved.loadAmps()),
+        );
+      case "amps-dc":
+        return this.clamped(hookup.red, hookup.black);
+      case "gauge":
+        return sure(hookup.look === "gap" ? car.ring.gapMm : 2 * car.ring.runoutMm);
+      case "scope":
+        return {
+          kind: "words",
+          chances: scopeChances(car, this.trace(hookup.red), hookup, this.setup, where.comesAndGoes, this.moduleView()),
+        };
+      default:
+        return { kind: "words", chances: this.looked(hookup, where) };
+    }
+  }
+
+  private looked(hookup: Hookup & { look: string }, where: Whereabouts): number[] {
+    const car = this.solvedFor!;
+    if (hookup.look === "swap") return swapChances(where.sensorAtFault);
+    if (hookup.look === "speed") return speedChances(car, this.moduleView(), hookup, this.setup, where.comesAndGoes);
+    if (hookup.look === "other-side") {
+      const point: Point = {
+        at: "face",
+        station: nearestPlug(this.setup),
+        face: "out",
+        conductor: signalConductor(this.setup),
+      };
+      return comparedChances(car, this.besideOther(this.trace(point)), hookup, this.setup, this.moduleView());
+    }
+    const wake = provokedBy(hookup.look);
+    if (wake) return provokedChances(car, where, wake);
+    if (LIVE.has(hookup.look)) return moduleAnswers(car, this.moduleView(), hookup, this.setup);
+    const wiggled = wiggledPlace(hookup.look, this.setup);
+    if (wiggled) return wiggleChances(car, where, wiggled);
+    const station = where.place.station === undefined ? null : stationsOf(this.setup)[where.place.station]!.station;
+    return lookChances(car, hookup, this.setup, station);
+  }
+
+  /** The finding a perfect eye would have in a capture at this hook-up of the car last taken. */
+  expectedFinding(hookup: Hookup & { red: Point }, comesAndGoes: boolean): string {
+    return expectedFinding(this.solvedFor!, this.trace(hookup.red), hookup, comesAndGoes, this.moduleView());
+  }
+
+  private moduleView(): ModuleView {
+    this.view ??= moduleView(this.solvedFor!, this.setup, this.pins, this.state, this.solved);
+    return this.view;
+  }
+
+  /**
+   * Ohms; across an active sensor's wires they mean nothing: by make, polarity and meter a good one and an open one show
+   * anything from kilohms to OL. Only what is far below that is a short or a bridge.
+   */
+  private ohms(red: Point, black: Point): number {
+    const shown = this.solved.meterOhms(red, black);
+    if (!isAcrossSensor(red, black, this.state, this.setup) || shown < SHORTED_OHMS) return shown;
+    return this.solvedFor!.circuit.sensor.coldOhms;
+  }
+
+  /** DC volts at the sensor's two levels, as the wheel's motion shows them. */
+  private levels(red: Point, black: Point): Outlook {
+    return this.shown(this.solved.meterVolts(red, black), SAME_V);
+  }
+
+  /** A clamp about a looped jumper between a plug's two faces: the current there. */
+  private clamped(red: Point, black: Point): Outlook {
+    const { circuit } = this.solvedFor!;
+    const ohms = "station" in red ? contactOhmsAt(circuit, this.setup, red) : Infinity;
+    return this.shown(this.solved.contactAmps(red, black, ohms), SAME_A);
+  }
+
+  /**
+   * What a DC meter makes of two levels: while the wheel stands the one it stopped at (nobody knows which pole faces the
+   * sensor), while it creeps either, or something between on a slow meter; while it turns the mean. Short pulses hardly
+   * move a meter from the low level.
+   */
+  private shown({ low, high }: { low: number; high: number }, same: number): Outlook {
+    if (!this.needsHigh || Math.abs(high - low) < same) return sure(low);
+    const car = this.solvedFor!;
+    const { sensor } = car.circuit;
+    const { wheel } = this.state;
+    if (sensor.mode === "noisy") return among([low, high, (low + high) / 2], [0.4, 0.4, 0.2]);
+    if (sensor.mode === "stuck" || this.switchedShare() === 0) return sure(sensor.restsHigh ? high : low);
+    if (car.pulseCoded) return sure(wheel === "still" || wheel === "creep" ? low : low + CODED_DUTY * (high - low));
+    if (wheel === "still") return among(sensor.restsHigh ? [high, low] : [low, high], [1 - MOVED, MOVED]);
+    const between = wheel === "creep" ? CREEP_BETWEEN : TURNING_BETWEEN;
+    return among([low, high, (low + high) / 2], [(1 - between) / 2, (1 - between) / 2, between]);
+  }
+
+  /** A capacitance range counts what it takes to charge the wires; past a leak of a megohm or so, or on a live circuit, it gives up. */
+  private charge(red: Point, black: Point): Outlook {
+    if (this.state.key === "on" && !this.state.batteryOff) return sure(Infinity);
+    const { farad, leakOhms } = this.solved.capacitance(red, black);
+    const givesUp = 1 / (1 + (leakOhms / GIVES_UP_OHMS) ** 2);
+    if (givesUp > 0.999) return sure(Infinity);
+    return { kind: "numbers", values: [farad, Infinity], chances: [1 - givesUp, givesUp] };
+  }
+
+  private alternatingV(red: Point, black: Point): number {
+    if (this.state.wheel === "still") return 0;
+    const car = this.solvedFor!;
+    if (this.setup.family === "passive")
+      return this.solved.coilTransfer(red, black) * coilRmsV(car.ring, speedOf(this.state), car.outputFactor);
+    if (!this.needsHigh || car.circuit.sensor.mode === "stuck") return 0;
+    const { low, high } = this.solved.meterVolts(red, black);
+    const step = Math.abs(high - low);
+    // RMS of pulses about their mean: step · √(d·(1 − d)), half the step at half duty.
+    if (car.pulseCoded) return step * Math.sqrt(CODED_DUTY * (1 - CODED_DUTY) * this.switchedShare());
+    // An averaging meter is scaled for sines: a square wave reads π/(2√2) = 1.11 times its RMS.
+    return (
+      (this.setup.meter?.averageResponding ? AVERAGING_ON_SQUARE : 1) * (step / 2) * Math.sqrt(this.switchedShare())
+    );
+  }
+
+  private rhythm(hookup: Hookup & { red: Point; black: Point }): Outlook {
+    const volts = this.alternatingV(hookup.red, hookup.black);
+    const { ring, pulseCoded } = this.solvedFor!;
+    if (volts < 0.03 || this.solvedFor!.circuit.sensor.mode === "noisy") return sure(0);
+    if (hookup.instrument === "duty") return sure(pulseCoded ? 100 * CODED_DUTY : 50);
+    const kept = (1 - (ring.missing?.count ?? 0) / ring.pulses) * this.switchedShare();
+    // Width-coded sensors give a pulse at each edge of a pole.
+    return sure((pulseCoded ? 2 : 1) * this.hertzPerKmh * speedOf(this.state) * ring.countRatio * kept);
+  }
+
+  private switchedShare(): number {
+    const { ring, switchField } = this.solvedFor!;
+    if (this.setup.family === "passive") return 1;
+    const share = 1 - lostPoleShare(ring, switchField);
+    return share < 0.05 ? 0 : share;
+  }
+
+  /** The same beside the other side's good one: what its make puts out then cancels. */
+  private besideOther(trace: Trace): Trace {
+    const { makeOutputFactor } = this.solvedFor!;
+    return { ...trace, share: (trace.share * USUAL_OUTPUT) / (makeOutputFactor * USUAL_TRANSFER) };
+  }
+
+  /** What a scope sees at a point against the sensor's own ground wire: step in volts, and as a share of a good one. */
+  private trace(red: Point): Trace {
+    const car = this.solvedFor!;
+    const black = returnBeside(red, this.setup);
+    if (this.setup.family === "passive") {
+      const rms =
+        this.solved.coilTransfer(red, black) * coilRmsV(car.ring, Math.max(4, speedOf(this.state)), car.outputFactor);
+      const usual = coilRmsV(
+        { ...car.ring, gapMm: car.ring.nominalGapMm },
+        Math.max(4, speedOf(this.state)),
+        USUAL_OUTPUT,
+      );
+      return { step: rms, share: rms / usual, bothLevels: true };
+    }
+    if (!this.needsHigh || car.circuit.sensor.mode === "stuck") return { step: 0, share: 0, bothLevels: false };
+    const step = Math.abs(this.solved.potential(red, "high") - this.solved.potential(red, "low"));
+    return { step, share: 1, bothLevels: this.moduleView().circuitOk };
+  }
+}
+
+/** The usual second point for a trace: the other leg of a passive pair, else battery negative. */
+function returnBeside(red: Point, setup: CornerSetup): Point {
+  if (setup.family !== "passive" || !("conductor" in red)) return { at: "battery", pole: "negative" };
+  return { ...red, conductor: conductorsOf.passive.find((name) => name !== red.conductor)! };
+}
+
+function withLamp(state: CircuitState, hookups: readonly Hookup[]): CircuitState {
+  const lamp = hookups.find((hookup) => hookup.instrument === "lamp");
+  if (!lamp || lamp.instrument !== "lamp" || feedsThroughWire(lamp)) return state;
+  return { ...state, load: { kind: "lamp", red: pointText(lamp.red), black: pointText(lamp.black) } };
+}
+
+/** Whether an ohmmeter looks into an active sensor: between two of its wires, with the sensor still joined beyond. */
+function isAcrossSensor(red: Point, black: Point, { unplugged }: CircuitState, setup: CornerSetup): boolean {
+  if (setup.family === "passive" || red.at !== "face" || black.at !== "face") return false;
+  const ids = stationsOf(setup).map(({ station }) => station);
+  const nearest = Math.min(ids.indexOf(red.station), ids.indexOf(black.station));
+  const beyond = ids.slice(nearest + (red.face === "out" && black.face === "out" ? 1 : 0));
+  return red.conductor !== black.conductor && !beyond.some((station) => unplugged.includes(station));
+}
+
+/** Looks that ask the module what it sees. */
+const LIVE: ReadonlySet<string> = new Set(["other-side", "speed", "which", "magnet", "steering", "fuse-out"]);
+
+/** A lamp hung at the far end of a wire fed at the near one, both ends open. */
+function feedsThroughWire({ red, black }: { red: Point; black: Point }): boolean {
+  return red.at === "face" && black.at === "face" && red.conductor === black.conductor;
+}
+
+function contactOhmsAt(circuit: CarCondition["circuit"], setup: CornerSetup, red: Point & { station: string }): number {
+  const station = stationsOf(setup).findIndex(({ station }) => station === red.station);
+  const wire = "conductor" in red ? conductorsOf[setup.family].indexOf(red.conductor) : 0;
+  return circuit.contactOhms[station]![wire]!;
+}
+
+/** A wheel that stands keeps the pole it stopped at, unless someone turned it between two readings. */
+const MOVED = 0.1;
+/** How often a meter is caught between the levels: seldom while the wheel creeps, nearly always once it turns. */
+const CREEP_BETWEEN = 0.08;
+const TURNING_BETWEEN = 0.94;
+/** Pulses of 45 to 360 µs, two a pole, at a hand's pace (from memory). */
+const CODED_DUTY = 0.012;
+/** No good active sensor shows less to an ohmmeter (engineering judgement). */
+const SHORTED_OHMS = 3000;
+/** Output a passive sensor is held against where nothing is known of its make, as the analysis of captures has it. */
+const USUAL_OUTPUT = 0.9;
+/** What a module's input leaves of a coil's volts. */
+const USUAL_TRANSFER = 0.95;
+/** Levels closer than this are one to a meter. */
+const SAME_V = 1e-4;
+const SAME_A = 1e-5;
+/** A leak of this size spoils a capacitance range half the time (engineering judgement). */
+const GIVES_UP_OHMS = 2e6;
+const AVERAGING_ON_SQUARE = Math.PI / (2 * Math.SQRT2);
+
+function among(values: number[], chances: number[]): Outlook {
+  return { kind: "numbers", values, chances };
+}
+
+function sure(value: number): Outlook {
+  return { kind: "numbers", values: [value], chances: [1] };
+}
+
+/** Beepers sound under some 30 Ω (common practice, no source), not at one sharp value. */
+function beep(ohms: number): Outlook {
+  const heard = ohms < 0 ? 0.5 : 1 / (1 + (ohms / 30) ** 6);
+  const chance = 0.98 * heard + 0.01;
+  return { kind: "words", chances: [chance, 1 - chance] };
+}
+
+function lamp(amps: number): Outlook {
+  const chances = amps > 0.18 ? [0.985, 0.013, 0.002] : amps > 0.06 ? [0.08, 0.88, 0.04] : [0.01, 0.05, 0.94];
+  return { kind: "words", chances };
+}

@@ -1,0 +1,16 @@
+import * as z from "zod/mini";
+import { circuitStateSchema } from "../circuit/state";
+import { instruments } from "../checks/hookup";
+
+/** A reading as files write it: instrument, where the probes stood, the state of the car, what was shown. */
+export const readingSchema = z.object({
+  instrument: z.enum(instruments),
+  red: z.optional(z.string().check(z.maxLength(60))),
+  black: z.optional(z.string().check(z.maxLength(60))),
+  point: z.optional(z.string().check(z.maxLength(60))),
+  look: z.optional(z.string().check(z.maxLength(40))),
+  finding: z.optional(z.string().check(z.maxLength(40))),
+  state: z._default(circuitStateSchema, () => circuitStateSchema.parse({})),
+  value: z.optional(z.union([z.string().check(z.maxLength(200)), z.number()])),
+});
+export type Reading = z.infer<typeof readingSchema>;

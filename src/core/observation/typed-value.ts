@@ -1,0 +1,99 @@
+import { t } from "../words/words";
+import { answersFor, matchAnswer } from "../checks/answers";
+import { quantityOf, type Hookup } from "../checks/hookup";
+import type { Point } from "../circuit/point";
+import { stationsOf, type CornerSetup } from "../circuit/setup";
+import { parseRange, parseReading, type TypedRange } from "../units/reading";
+import type { Observation } from "./observation";
+
+/** What was seen, before it has a place in a log. */
+export type Observed = Pick<Observation, "hookup" | "value">;
+export type TypedValue = { ok: true; observed: Observed } | { ok: false; say: string };
+
+/** Turns what was typed for a hook-up into what was observed, or says what was not understood. */
+export function typedValue(hookup: Hookup, typed: string, setup: CornerSetup): TypedValue {
+  if (hookup.instrument === "capacitance" && !bothEndsOpen(hookup, setup))
+    return {
+      ok: false,
+      say: t`Capacitance with the module or the sensor joined is that of their own capacitors, a thousand times the wire's: it says nothing of the wire. Undo both ends and read again.`,
+    };
+  const answers = answersFor(hookup, setup);
+  if (answers) {
+    const word = matchAnswer(answers, typed);
+    return word
+      ? { ok: true, observed: { hookup, value: { kind: "word", word } } }
+      : {
+          ok: false,
+          say: t`“${typed.slice(0, 40)}” is no answer here. Answer ${answers.words.map((one, i) => `${i + 1} ${one}`).join(", ")}.`,
+        };
+  }
+  const range = parseRange(typed, quantityOf[hookup.instrument]!);
+  if (range) return range.ok ? { ok: true, observed: seenBetween(hookup, range.value, setup) } : range;
+  const parsed = parseReading(typed, quantityOf[hookup.instrument]!);
+  if (!parsed.ok) return parsed;
+  if (parsed.value.kind === "beep") return heardBeep(hookup, parsed.value.heard);
+  if (parsed.value.kind === "over-limit") {
+    if (SHOWS_OVER_LIMIT.has(hookup.instrument))
+      return { ok: true, observed: { hookup, value: { kind: "over-limit" } } };
+    return { ok: false, say: t`OL is a reading in ohms. On volts, choose a higher range and read again.` };
+  }
+  const { value, resolution, coupling } = parsed.value;
+  if (coupling === "ac" && hookup.instrument === "volts-dc")
+    return {
+      ok: false,
+      say: t`That is AC volts; this check is on DC. Turn the meter to DC, or log it as a free reading on AC.`,
+    };
+  return { ok: true, observed: { hookup, value: { kind: "number", value, resolution: lastDigit(resolution, value) } } };
+}
+
+/** Whether a hook-up can show two levels: live DC on an active sensor's wires, or a meter holding least and greatest. */
+export function canToggle({ instrument, state }: Hookup, setup: CornerSetup): boolean {
+  if (instrument !== "volts-dc" && instrument !== "amps-dc") return state.watched === true && instrument === "ohms";
+  return state.watched === true || (setup.family !== "passive" && state.key === "on" && !state.batteryOff);
+}
+
+/**
+ * Two ends of what was seen. Where levels can toggle, someone turned the wheel between them, whatever the state says;
+ * elsewhere (AC volts and hertz of a hand spin) they are one value, as wide as they are apart.
+ */
+function seenBetween(hookup: Hookup, { low, high, resolution }: TypedRange, setup: CornerSetup): Observed {
+  if (!canToggle(hookup, setup))
+    return {
+      hookup,
+      value: { kind: "number", value: (low + high) / 2, resolution: Math.max(resolution, high - low) },
+    };
+  const turned =
+    hookup.state.wheel === "still" && hookup.state.watched !== true
+      ? { ...hookup, state: { ...hookup.state, wheel: "creep" as const } }
+      : hookup;
+  return { hookup: turned, value: { kind: "range", low, high, resolution: lastDigit(resolution, high) } };
+}
+
+/** Whether neither module nor sensor hangs on the wires between these points and what is unplugged. */
+function bothEndsOpen({ red, state }: Extract<Hookup, { black: Point }>, setup: CornerSetup): boolean {
+  const ids = stationsOf(setup).map(({ station }) => station);
+  if (red.at !== "face") return ["module", "plug"].every((end) => state.unplugged.includes(end));
+  const here = ids.indexOf(red.station);
+  const beyond = red.face === "in" ? ids.slice(0, here) : ids.slice(here + 1);
+  return state.unplugged.includes(red.station) && beyond.some((station) => state.unplugged.includes(station));
+}
+
+/** A number typed bare (“12”) is not good to one volt either way: at most a fifth of it. */
+function lastDigit(resolution: number, value: number): number {
+  return Math.min(resolution, Math.max(Math.abs(value) * 0.2, 0.05));
+}
+
+/** Where OL tells something of the circuit and not of the range chosen. */
+const SHOWS_OVER_LIMIT: ReadonlySet<Hookup["instrument"]> = new Set(["ohms", "capacitance"]);
+
+/** A beep heard while asked for ohms is a continuity reading between the same points. */
+function heardBeep(hookup: Hookup, heard: boolean): TypedValue {
+  if (hookup.instrument !== "ohms") return { ok: false, say: t`A beep belongs to ohms or continuity.` };
+  return {
+    ok: true,
+    observed: {
+      hookup: { ...hookup, instrument: "continuity" },
+      value: { kind: "word", word: heard ? "beep" : "no-beep" },
+    },
+  };
+}

@@ -1,0 +1,96 @@
+import type { Part } from "../faults/fault";
+import type { PartShare } from "../verdict/suspects";
+import type { Proposal } from "./next-check";
+
+/** What repairing each part costs, part and labour, in local money (estimates, typical of the trade). */
+export const repairCosts: Record<Part, number> = {
+  sensor: 220,
+  mounting: 90,
+  ring: 330,
+  bearing: 330,
+  harness: 160,
+  connector: 110,
+  "module-feed": 120,
+  module: 900,
+  tyre: 110,
+  none: 0,
+};
+
+/** Labour, local money an hour. */
+export const LABOUR_RATE = 80;
+
+/** In what order parts are commonly fitted when nothing is measured (common practice, no source). */
+const POPULAR_ORDER: readonly Part[] = [
+  "sensor",
+  "bearing",
+  "ring",
+  "connector",
+  "harness",
+  "mounting",
+  "module-feed",
+  "module",
+  "tyre",
+  "none",
+];
+
+export interface Guess {
+  /** Fit a sensor at once, and carry on by popular order if the lamp comes back. */
+  fitSensorNow: { chancePct: number; expectedCost: number };
+  /** Measure on as proposed, then repair what is found. */
+  plan: { expectedCost: number; minutes: number };
+  /** What measuring on saves on average against fitting by popular order; 0 when it saves nothing. */
+  saves: number;
+  /** Cheapest way on from here by expected cost. */
+  better: "act" | "measure";
+  /** Part the “act” side would repair first: largest chance per cost. */
+  actOn: Part;
+}
+
+/**
+ * Act or check. Repairs that each mend one independent fault are best tried by falling chance/cost (Heckerman,
+ * Breese and Rommelse, Communications of the ACM 38(3), 1995); that sequence is weighed against measuring on first.
+ */
+export function weighGuess(
+  parts: readonly PartShare[],
+  proposals: readonly Proposal[],
+  costs: Record<Part, number> = repairCosts,
+  rate = LABOUR_RATE,
+): Guess {
+  const share = (part: Part) => parts.find((one) => one.part === part)?.share ?? 0;
+  const byRatio = parts
+    .map(({ part }) => part)
+    .sort((a, b) => share(b) / Math.max(20, costs[b]) - share(a) / Math.max(20, costs[a]));
+  const minutes = minutesToProof(parts, proposals);
+  const plan = (minutes / 60) * rate + parts.reduce((sum, one) => sum + one.share * costs[one.part], 0);
+  const act = sequenceCost(byRatio, share, costs);
+  const guessing = Math.round(sequenceCost(POPULAR_ORDER, share, costs));
+  return {
+    fitSensorNow: { chancePct: Math.round(share("sensor") * 100), expectedCost: guessing },
+    saves: Math.max(0, guessing - Math.round(plan)),
+    plan: { expectedCost: Math.round(plan), minutes: Math.round(minutes) },
+    better: act <= plan ? "act" : "measure",
+    actOn: byRatio[0] ?? "none",
+  };
+}
+
+/** Expected bill of repairing part after part in this order until the fault is gone. */
+export function sequenceCost(
+  order: readonly Part[],
+  share: (part: Part) => number,
+  costs: Record<Part, number>,
+): number {
+  let [bill, spent] = [0, 0];
+  for (const part of order) {
+    spent += costs[part];
+    bill += share(part) * spent;
+  }
+  return bill;
+}
+
+/** Minutes still to go: what is left to learn about the part, at the rate the best checks tell it. */
+function minutesToProof(parts: readonly PartShare[], proposals: readonly Proposal[]): number {
+  const entropy = parts.reduce((sum, { share }) => sum - (share > 0 ? share * Math.log2(share) : 0), 0);
+  const best = proposals[0];
+  if (!best || entropy < 0.15) return 0;
+  return Math.min(180, Math.max(best.minutes, entropy / Math.max(best.worth, 0.005)));
+}

@@ -1,0 +1,228 @@
+import { minutesFrom } from "../checks/access";
+import { hookupKey, type Hookup } from "../checks/hookup";
+import { checkCatalogue, type Check } from "../checks/catalogue";
+import { PLANNING_STRIDE } from "../belief/forecasts";
+import { HEALTHY } from "../faults/fault";
+import type { Cloud } from "../belief/kernel";
+import { sharesByPart, type PlanningTable, type Posterior } from "../belief/posterior";
+import type { Policy } from "../complaint/policy";
+import { costOf, type Scored } from "./check-cost";
+import { isPlaceSought, minutesToPlace, rankForPlace } from "./place-search";
+import { gatePinOf, gatePins } from "../checks/module-gate";
+import { hangsOn, sharesWithout } from "../verdict/leave-one-out";
+import { PROOF_SHARE } from "../verdict/suspects";
+import {
+  informationTable,
+  outcomesByCandidate,
+  NEGLIGIBLE_SHARE,
+  subsetWeights,
+  type Outcomes,
+  type Planning,
+} from "./information";
+
+export interface Proposal {
+  check: Check;
+  /** Expected information about which fault it is, in bits. */
+  bits: number;
+  /** Minutes from here, preparations already done left out. */
+  minutes: number;
+  /** Bits per minute, looking two checks ahead where it is the part that is sought. */
+  worth: number;
+  todo: Check["access"];
+  /** Minutes expected from here until the place of damage is found; null where not asked for or the part is sought. */
+  toPlaceMinutes: number | null;
+}
+
+/** What has been prepared already, and what the technician said cannot be done. */
+export interface Progress {
+  done: ReadonlySet<string>;
+  skipped: ReadonlySet<string>;
+}
+
+/** A third look at the same thing is no longer proposed. */
+const MOST_LOOKS = 2;
+const SHORTLIST = 10;
+/** A check that tells less is only shown when there is no other. */
+export const LEAST_BITS = 0.01;
+
+/**
+ * The best next checks: expected information over faults per minute, two checks ahead, so that a set-up which
+ * several checks share is charged once; or, where it is the place that is sought, by the minutes expected to it (see
+ * place-search.ts). Checks not allowed now are left out.
+ * @param foresee the minutes to the place are told too, which takes a second look ahead
+ */
+export function proposeChecks(
+  posterior: Posterior,
+  policy: Policy,
+  progress: Progress,
+  { most = 6, foresee = false }: { most?: number; foresee?: boolean } = {},
+): Proposal[] {
+  // Watched again is a new chance to see an intermittent, and a second look may see what the first missed; a number
+  // taken twice says little more than once.
+  const taken = new Set(
+    posterior.log.flatMap(({ observation: { hookup } }) => {
+      const looks = posterior.looks(hookup);
+      return hookup.state.watched || (looks > 0 && looks < MOST_LOOKS) ? [] : [hookupKey(hookup)];
+    }),
+  );
+  const allowed = checksOf(posterior).filter(
+    (check) => isAllowed(check, posterior, policy) && !taken.has(check.id) && !progress.skipped.has(check.id),
+  );
+  if (allowed.length === 0) return [];
+  const shares = posterior.shares();
+  const sought = isPlaceSought(posterior, shares);
+  const planned = sought ? shares : sharesToConfirm(posterior, shares);
+  const tables = posterior.planningForecasts(
+    allowed.map(({ hookup }) => hookup),
+    planned,
+  );
+  const planning: Planning = {
+    posterior,
+    shares: planned,
+    stride: PLANNING_STRIDE,
+    within: subsetWeights(posterior, PLANNING_STRIDE),
+  };
+  const score = (check: Check, { table, speakers }: PlanningTable, clouds: readonly Cloud[]): Scored => {
+    const information = informationTable(table, planning, speakers, clouds);
+    const cost = costOf(check, progress.done, policy);
+    return { check, information, cost, bits: information.bits, worth: information.bits / cost };
+  };
+  const single = allowed.map((check, i) =>
+    score(check, tables[i]!, spreadsWidely(check.hookup) ? posterior.clouds : []),
+  );
+  if (planned.filter((share) => share > NEGLIGIBLE_SHARE).length <= FEW)
+    sharpen(single, (i) => score(allowed[i]!, tables[i]!, posterior.clouds));
+  const shortlist = sought
+    ? rankForPlace(single, planning, progress.done, policy)
+    : rankByWorth(single, planned, progress.done, policy);
+  const gate = gateChecks(posterior, shares, single);
+  const rest = shortlist.filter((one) => !gate.includes(one));
+  const telling = [...gate, ...rest.filter(({ bits }, i) => bits > LEAST_BITS || (i === 0 && gate.length === 0))];
+  const toPlace =
+    foresee && sought
+      ? minutesToPlace(shortlist, planning, outcomesOf(allowed, tables, planning, posterior.clouds), progress.done)
+      : new Map<Check, number>();
+  return telling.slice(0, most).map(({ check, bits, worth }) => {
+    const todo = check.access.filter(({ id }) => !progress.done.has(id));
+    const toPlaceMinutes = toPlace.get(check) ?? null;
+    return { check, bits, worth, todo, minutes: minutesFrom(check, progress.done), toPlaceMinutes };
+  });
+}
+
+function outcomesOf(
+  checks: readonly Check[],
+  tables: readonly PlanningTable[],
+  planning: Planning,
+  clouds: readonly Cloud[],
+): (check: Check) => Outcomes {
+  const tableOf = new Map(checks.map((check, i) => [check, tables[i]!]));
+  return (check) => {
+    const { table, speakers } = tableOf.get(check)!;
+    return outcomesByCandidate(table, planning, speakers, clouds);
+  };
+}
+
+/** Readings that spread over decades by place or by damp alone: a capacitance, and volts that come through insulation. */
+function spreadsWidely({ instrument, state }: Hookup): boolean {
+  return instrument === "capacitance" || (instrument === "volts-dc" && state.key === "off");
+}
+
+/** With so few suspects left, the leading checks are looked at more sharply. */
+const FEW = 10;
+const SHARPENED = 24;
+const MOST_ROUNDS = 6;
+
+/** Looks again at the leading checks, and at those that lead once the first have been put right. */
+function sharpen(single: Scored[], again: (i: number) => Scored): void {
+  const seen = new Set<number>();
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const leading = [...single.keys()].sort((a, b) => single[b]!.worth - single[a]!.worth).slice(0, SHARPENED);
+    const dull = leading.filter((i) => !seen.has(i));
+    if (dull.length === 0) return;
+    for (const i of dull) {
+      single[i] = again(i);
+      seen.add(i);
+    }
+  }
+}
+
+/** The best first steps of these, by bits per minute of each with its best second step. */
+export function rankByWorth(
+  single: Scored[],
+  shares: Float64Array,
+  done: ReadonlySet<string>,
+  policy: Policy,
+): Scored[] {
+  single.sort((a, b) => b.worth - a.worth);
+  const shortlist = single.slice(0, SHORTLIST);
+  for (const first of shortlist) first.worth = Math.max(first.worth, pairWorth(first, single, shares, done, policy));
+  return shortlist.sort((a, b) => b.worth - a.worth);
+}
+
+/**
+ * The shares to plan by. Where a verdict hangs on one reading, it is as if that reading had not been taken: the best
+ * check is then the one that would confirm it independently.
+ */
+function sharesToConfirm(posterior: Posterior, shares: Float64Array): Float64Array {
+  const leader = [...sharesByPart(posterior, shares)].find(([, share]) => share >= PROOF_SHARE)?.[0];
+  const pivot = leader && hangsOn(posterior, leader);
+  return pivot ? sharesWithout(posterior, pivot) : shares;
+}
+
+/** What the module still lacks before it may be named, where it leads: at each pin the reading that tells most. */
+function gateChecks(posterior: Posterior, shares: Float64Array, single: readonly Scored[]): Scored[] {
+  if ((sharesByPart(posterior, shares).get("module") ?? 0) < GATE_SHARE) return [];
+  const read = new Set(posterior.log.map(({ observation: { hookup } }) => gatePinOf(hookup)));
+  return gatePins.flatMap((pin) => {
+    const there = read.has(pin) ? [] : single.filter(({ check }) => gatePinOf(check.hookup) === pin);
+    return there.length > 0 ? [there.reduce((best, one) => (one.bits > best.bits ? one : best))] : [];
+  });
+}
+
+const GATE_SHARE = 0.9;
+
+/** Every check worth proposing on this corner, made once. */
+export function checksOf(posterior: Posterior): readonly Check[] {
+  let checks = catalogues.get(posterior);
+  if (!checks)
+    catalogues.set(
+      posterior,
+      (checks = checkCatalogue(posterior.setup, posterior.complaint.presence === "intermittent")),
+    );
+  return checks;
+}
+
+const catalogues = new WeakMap<Posterior, readonly Check[]>();
+
+/** Whether the rules of the trade and of the user let this check be done now. */
+export function isAllowed(check: Check, posterior: Posterior, policy: Policy): boolean {
+  if (check.pierces && !policy.pierce) return false;
+  if (check.unplugs && posterior.complaint.presence === "intermittent" && !caught(posterior)) return false;
+  return true;
+}
+
+/** An intermittent counts as caught once a reading was had that a healthy corner would hardly give. */
+function caught(posterior: Posterior): boolean {
+  const healthy = posterior.indexOf(HEALTHY);
+  return posterior.log.some(({ byHypothesis, overall }) => overall > 5 * byHypothesis[healthy]!);
+}
+
+/** Bits per minute of a check followed by the best second one, given each outcome of the first. */
+function pairWorth(
+  first: Scored,
+  all: readonly Scored[],
+  shares: Float64Array,
+  done: ReadonlySet<string>,
+  policy: Policy,
+): number {
+  const after = new Set([...done, ...first.check.access.map(({ id }) => id)]);
+  let best = 0;
+  for (const second of all.slice(0, 3 * SHORTLIST)) {
+    if (second.check.id === first.check.id) continue;
+    const cost = first.cost + costOf(second.check, after, policy);
+    const bound = (first.information.bits + second.information.bits) / cost;
+    if (bound <= best) continue;
+    best = Math.max(best, (first.information.bits + first.information.expectedNext(second.information, shares)) / cost);
+  }
+  return best;
+}

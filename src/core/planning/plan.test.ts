@@ -1,0 +1,254 @@
+import { describe, expect, it } from "vitest";
+import { readCar, simulateCar } from "../simulated/simulated-car";
+import { cornerSetupSchema, type CornerSetup } from "../circuit/setup";
+import { observe } from "../observation/read-observation";
+import { readingSchema } from "../observation/reading";
+import { complaintSchema } from "../complaint/complaint";
+import { contradictions } from "../verdict/contradictions";
+import { sequenceCost, weighGuess } from "./act-or-measure";
+import { Belief } from "../belief/belief";
+import { proposeChecks } from "./next-check";
+import { policySchema } from "../complaint/policy";
+import { rankParts, rankSuspects } from "../verdict/suspects";
+import { typedValue } from "../observation/typed-value";
+
+const path = [
+  { station: "module" },
+  { spanM: 1.2, mm2: 0.5 },
+  { station: "c1", accessMin: 4 },
+  { spanM: 3.4, mm2: 0.5 },
+  { station: "plug", accessMin: 7 },
+];
+const setupOf = (family: CornerSetup["family"]) => cornerSetupSchema.parse({ corner: "RR", family, path });
+const policy = policySchema.parse({});
+
+/** Follows the plan on a simulated car until a part is proven. */
+function diagnose(family: CornerSetup["family"], fault: string, seed: number, most: number) {
+  const setup = setupOf(family);
+  const car = simulateCar(setup, fault, { seed });
+  const belief = new Belief(setup, complaintSchema.parse({}), { seed: seed + 1, perGroup: 80 });
+  const done = new Set<string>();
+  for (let readings = 1; readings <= most; readings++) {
+    const [best] = proposeChecks(belief, policy, { done, skipped: new Set() });
+    const typed = typedValue(best!.check.hookup, readCar(car, best!.check.hookup), setup);
+    if (!typed.ok) throw new Error(typed.say);
+    belief.add({ entryId: "", ...typed.observed });
+    for (const { id } of best!.check.access) done.add(id);
+    const proven = rankSuspects(belief).find(({ verdict }) => verdict === "proven");
+    if (proven) return { proven: proven.id, part: proven.part, readings };
+  }
+  return { proven: null, part: rankParts(rankSuspects(belief))[0]!.part, readings: most };
+}
+
+let entries = 0;
+function evidence(setup: CornerSetup, reading: object) {
+  const read = observe(readingSchema.parse(reading), setup, `r${++entries}`);
+  if (!read.ok) throw new Error(read.say);
+  return read.value;
+}
+
+describe("a plan followed on a simulated car", () => {
+  it.each([
+    ["active-2wire", "ring-missing@ring", "ring"],
+    ["active-2wire", "wire-open@span2.supply", "harness"],
+    ["active-2wire", "sensor-open@sensor", "sensor"],
+    ["passive", "mounting-gap@mounting", "mounting"],
+    ["passive", "sensor-open@sensor", "sensor"],
+    ["active-3wire", "wire-open@span2.signal", "harness"],
+  ] as const)("%s with %s reaches proven on the %s within 12 readings", (family, fault, part) => {
+    const results = [11, 12, 13].map((seed) => diagnose(family, fault, seed, 12));
+    for (const result of results) expect(result.part).toBe(part);
+    expect(results.filter(({ proven }) => proven !== null).length).toBeGreaterThanOrEqual(2);
+  });
+});
+
+describe("the line-up", () => {
+  const setup = setupOf("active-2wire");
+  const supplyAtPlug = {
+    instrument: "volts-dc",
+    red: "plug.in.supply",
+    black: "battery.negative",
+    state: { key: "on", unplugged: ["plug"] },
+    value: "0.002 V",
+  };
+  const supplyAtC1 = {
+    instrument: "volts-dc",
+    red: "c1.out.supply",
+    black: "battery.negative",
+    state: { key: "on", unplugged: ["plug"] },
+    value: "11.4 V",
+  };
+
+  it("same log, same numbers", () => {
+    const run = () => {
+      const belief = new Belief(setup, complaintSchema.parse({ codes: ["C003A-13"] }), { seed: 5, perGroup: 60 });
+      belief.add(evidence(setup, supplyAtPlug));
+      belief.add(evidence(setup, supplyAtC1));
+      return [...belief.shares()];
+    };
+    expect(run()).toEqual(run());
+  });
+
+  it("voltage at C1 and none at the plug puts the break between them", () => {
+    const belief = new Belief(setup, complaintSchema.parse({}), { seed: 5 });
+    belief.add(evidence(setup, supplyAtPlug));
+    belief.add(evidence(setup, supplyAtC1));
+    expect(rankSuspects(belief)[0]).toMatchObject({ fault: "wire-open", place: "span2.supply", verdict: "suspect" });
+    const endToEnd = {
+      instrument: "ohms",
+      red: "c1.out.supply",
+      black: "plug.in.supply",
+      state: { key: "off", batteryOff: true, unplugged: ["c1", "plug"] },
+      value: "OL",
+    };
+    belief.add(evidence(setup, endToEnd));
+    expect(rankSuspects(belief)[0]).toMatchObject({ fault: "wire-open", place: "span2.supply", verdict: "proven" });
+  });
+
+  it("a reading that a set of faults cannot change does not move shares among them", () => {
+    const belief = new Belief(setup, complaintSchema.parse({}), { seed: 9, perGroup: 40 });
+    const ratioOf = (one: string, other: string) => {
+      const shares = belief.shares();
+      return shares[belief.indexOf(one)]! / shares[belief.indexOf(other)]!;
+    };
+    belief.add(evidence(setup, { instrument: "scope", point: "plug.out.return", finding: "eccentric" }));
+    const before = ratioOf("bearing-play@bearing", "ring-eccentric@ring-eccentric");
+    const open = { key: "off", batteryOff: true, unplugged: ["c1"] };
+    for (const value of ["OL", "31 MΩ", "8 MΩ"])
+      belief.add(evidence(setup, { instrument: "ohms", red: "c1.out.return", black: "body", state: open, value }));
+    belief.add(
+      evidence(setup, { instrument: "volts-dc", red: "battery.positive", black: "battery.negative", value: "12.4" }),
+    );
+    expect(ratioOf("bearing-play@bearing", "ring-eccentric@ring-eccentric")).toBeCloseTo(before, 9);
+  });
+
+  it("predicting a reading leaves the line-up as it was", () => {
+    const belief = new Belief(setup, complaintSchema.parse({}), { seed: 9, perGroup: 40 });
+    const before = [...belief.shares()];
+    const predicted = belief.predict(evidence(setup, supplyAtPlug));
+    expect(predicted[belief.indexOf("wire-open@span2.supply")]).toBeGreaterThan(
+      50 * predicted[belief.indexOf("nothing@none")]!,
+    );
+    expect([...belief.shares()]).toEqual(before);
+  });
+
+  it("several corners coded at once turn suspicion to what they share", () => {
+    const share = (codes: string[]) =>
+      rankParts(rankSuspects(new Belief(setup, complaintSchema.parse({ codes }), { seed: 2, perGroup: 24 }))).find(
+        ({ part }) => part === "module-feed",
+      )!.share;
+    expect(share(["C0032-16", "C0035-16"])).toBeGreaterThan(3 * share(["C0032-16"]));
+  });
+
+  it("both approaches name the same part on the same car, with and without piercing", () => {
+    const named = (["access", "wheel"] as const).flatMap((approach) =>
+      [true, false].map((pierce) => {
+        const car = simulateCar(setup, "wire-open@span2.supply", { seed: 21 });
+        const belief = new Belief(setup, complaintSchema.parse({}), { seed: 4, perGroup: 60 });
+        const done = new Set<string>();
+        for (let i = 0; i < 9; i++) {
+          const [best] = proposeChecks(belief, { approach, pierce }, { done, skipped: new Set() });
+          expect(best!.check.pierces && !pierce).toBe(false);
+          const typed = typedValue(best!.check.hookup, readCar(car, best!.check.hookup), setup);
+          if (typed.ok) belief.add({ entryId: "", ...typed.observed });
+          for (const { id } of best!.check.access) done.add(id);
+        }
+        return rankParts(rankSuspects(belief))[0]!.part;
+      }),
+    );
+    expect(new Set(named)).toEqual(new Set(["harness"]));
+  });
+
+  it("weights sum to one and no reading can make a share negative or lost", () => {
+    const belief = new Belief(setup, complaintSchema.parse({}), { seed: 8, perGroup: 40 });
+    for (const value of ["0.8 V", "900 V", "-12 V", "0 V"]) {
+      belief.add(evidence(setup, { ...supplyAtC1, value }));
+      const shares = [...belief.shares()];
+      expect(shares.reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 9);
+      expect(Math.min(...shares)).toBeGreaterThanOrEqual(0);
+    }
+  });
+
+  it("an impossible reading is named as a contradiction and does not overturn the rest", () => {
+    entries = 0;
+    const belief = new Belief(setup, complaintSchema.parse({}), { seed: 5 });
+    belief.add(evidence(setup, supplyAtPlug));
+    belief.add(evidence(setup, supplyAtC1));
+    belief.add(
+      evidence(setup, { instrument: "volts-dc", red: "battery.positive", black: "battery.negative", value: "88 V" }),
+    );
+    expect(contradictions(belief).map(({ entryId }) => entryId)).toEqual(["r3"]);
+    expect(rankSuspects(belief)[0]!.id).toBe("wire-open@span2.supply");
+  });
+
+  it("the module is not proven while its supply and ground are unmeasured", () => {
+    const belief = new Belief(setup, complaintSchema.parse({}), { seed: 5 });
+    belief.add(
+      evidence(setup, { instrument: "volts-dc", red: "module.in.supply", black: "battery.negative", value: "0.01 V" }),
+    );
+    belief.add(
+      evidence(setup, {
+        instrument: "volts-dc",
+        red: "c1.in.supply",
+        black: "battery.negative",
+        state: { unplugged: ["c1"] },
+        value: "0.01 V",
+      }),
+    );
+    expect(rankParts(rankSuspects(belief)).find(({ part }) => part === "module")!.verdict).toBe("suspect");
+  });
+
+  it("an intermittent is not unplugged until it was caught, and nothing is pierced unless allowed", () => {
+    const belief = new Belief(setup, complaintSchema.parse({ presence: "intermittent" }), { seed: 5, perGroup: 30 });
+    const proposals = proposeChecks(belief, policy, { done: new Set(), skipped: new Set() }, { most: 100 });
+    expect(proposals.length).toBeGreaterThan(3);
+    expect(proposals.filter(({ check }) => check.unplugs || check.pierces)).toEqual([]);
+  });
+});
+
+describe("act or check", () => {
+  it("trying repairs by falling chance/cost is the cheapest order (Heckerman, Breese and Rommelse, CACM 38(3), 1995)", () => {
+    const costs = {
+      sensor: 220,
+      mounting: 90,
+      ring: 330,
+      bearing: 330,
+      harness: 160,
+      connector: 110,
+      "module-feed": 120,
+      module: 900,
+      tyre: 110,
+      none: 1,
+    };
+    const chances = { sensor: 0.35, ring: 0.3, connector: 0.25, harness: 0.1 };
+    const share = (part: keyof typeof costs) => chances[part as keyof typeof chances] ?? 0;
+    const orders = permutations(Object.keys(chances) as (keyof typeof chances)[]).map((order) => ({
+      order,
+      cost: sequenceCost(order, share, costs),
+    }));
+    const cheapest = orders.reduce((best, one) => (one.cost < best.cost ? one : best));
+    const byRatio = (Object.keys(chances) as (keyof typeof chances)[]).sort(
+      (a, b) => chances[b] / costs[b] - chances[a] / costs[a],
+    );
+    expect(cheapest.order).toEqual(byRatio);
+    const guess = weighGuess(
+      Object.entries(chances).map(([part, one]) => ({
+        part: part as keyof typeof chances,
+        share: one,
+        verdict: "suspect" as const,
+      })),
+      [],
+      costs,
+    );
+    expect(guess.actOn).toBe(byRatio[0]);
+    expect(guess.fitSensorNow.chancePct).toBe(35);
+  });
+});
+
+function permutations<T>(items: T[]): T[][] {
+  return items.length < 2
+    ? [items]
+    : items.flatMap((item, i) =>
+        permutations([...items.slice(0, i), ...items.slice(i + 1)]).map((rest) => [item, ...rest]),
+      );
+}

@@ -1,0 +1,125 @@
+import { answersFor } from "../checks/answers";
+import { hookupKey, isToggleTest, quantityOf, type Hookup } from "../checks/hookup";
+import type { CornerSetup } from "../circuit/setup";
+import { suspectId, suspectables, type Suspectable } from "../faults/catalogue";
+import type { CarCondition } from "../faults/fault";
+import { normal, seeded, type Random } from "../random/random";
+import { formatQuantity } from "../units/format";
+import { dimensionsOf, fromUniforms } from "../car/dimensions";
+import { drawCar, drawHealthy, dutyOf } from "../car/draw";
+import { secondLook } from "../observation/second-look";
+import { seenShare } from "../observation/seen-share";
+import { StateReader, type Outlook } from "../observation/reader";
+import { whereaboutsOf } from "../car/whereabouts";
+import { SymptomWatch } from "../observation/symptom";
+
+/** A car with one hidden fault whose readings stand in for real instruments. */
+export interface SimulatedCar {
+  setup: CornerSetup;
+  truth: Suspectable;
+  condition: CarCondition;
+  /** The same car while an intermittent fault is away; null when the fault is always there. */
+  away: CarCondition | null;
+  duty: number;
+  random: Random;
+  /** What each look was answered last, by hook-up: a second look is not a first one. */
+  said: Map<string, string>;
+}
+
+export interface SimulatedOptions {
+  seed: number;
+  intermittent?: boolean;
+  /** 1 = the line-up's own tolerances; the benchmark uses 1.5. */
+  spread?: number;
+}
+
+const MOST_TRIES = 60;
+
+/** Makes a simulated car. @param fault its identity as in the line-up, for example `ring-missing@ring` @throws RangeError when this corner cannot have it */
+export function simulateCar(
+  setup: CornerSetup,
+  fault: string,
+  { seed, intermittent = false, spread = 1 }: SimulatedOptions,
+): SimulatedCar {
+  const truth = suspectables(setup).find((one) => suspectId(one.fault, one.place) === fault);
+  if (!truth) throw new RangeError(`this corner cannot have the fault “${fault}”`);
+  const random = seeded(seed);
+  const where = whereaboutsOf(truth, false);
+  const watch = new SymptomWatch(setup);
+  const drawn = () => fromUniforms(setup.family, Float64Array.from(dimensionsOf(setup.family), random), spread);
+  let at = drawn();
+  // A fault too mild to notice is no complaint: draw again until the module would see it.
+  for (
+    let tries = 0;
+    tries < MOST_TRIES &&
+    truth.fault.part !== "none" &&
+    !watch.shows(drawCar(setup, truth.fault, truth.place, at), where);
+    tries++
+  )
+    at = drawn();
+  const comesAndGoes = intermittent && truth.fault.intermittent;
+  return {
+    setup,
+    truth,
+    condition: drawCar(setup, truth.fault, truth.place, at),
+    away: comesAndGoes ? drawHealthy(setup, at) : null,
+    duty: comesAndGoes ? dutyOf(at) : 1,
+    random,
+    said: new Map(),
+  };
+}
+
+/** What the instrument shows on this car, as a person would type it: `11.2 V`, `OL`, `missing-pulses`. */
+export function readCar(car: SimulatedCar, hookup: Hookup): string {
+  const here = car.away === null || car.random() < seenShare(hookup, car.duty);
+  const condition = here ? car.condition : car.away!;
+  const where = whereaboutsOf(car.truth, car.away !== null);
+  const reader = new StateReader(car.setup, hookup.state, [hookup]);
+  reader.take(condition);
+  const outlook = reader.outlook(0, where);
+  if (outlook.kind === "words") {
+    const { words } = answersFor(hookup, car.setup)!;
+    const before = words.indexOf(car.said.get(hookupKey(hookup)) ?? "");
+    const word = words[draw(before < 0 ? outlook.chances : secondLook(outlook.chances, before), car.random)]!;
+    car.said.set(hookupKey(hookup), word);
+    return word;
+  }
+  const at = draw(outlook.chances, car.random);
+  if (isToggleTest(hookup)) return toggled(hookup, outlook, at, car.random);
+  return display(hookup, outlook, at, car.random);
+}
+
+/** Both levels where the wheel, turned a little on again and again, brings both; else the one it stays at, twice. */
+function toggled(hookup: Hookup, outlook: Outlook & { kind: "numbers" }, at: number, random: Random): string {
+  const { values } = outlook;
+  const ends =
+    values.length > 1 ? [values.indexOf(Math.min(...values)), values.indexOf(Math.max(...values))] : [at, at];
+  return ends.map((end) => display(hookup, outlook, end, random)).join(" / ");
+}
+
+function draw(chances: readonly number[], random: Random): number {
+  let left = random() * chances.reduce((sum, chance) => sum + chance, 0);
+  for (let i = 0; i < chances.length; i++) {
+    left -= chances[i]!;
+    if (left <= 0) return i;
+  }
+  return chances.length - 1;
+}
+
+/** A hand meter's own error and digits: 0.5 % and two counts, four thousand counts (typical, common practice). */
+function display(hookup: Hookup, outlook: Outlook & { kind: "numbers" }, at: number, random: Random): string {
+  const quantity = quantityOf[hookup.instrument]!;
+  const bySpin =
+    (hookup.instrument === "volts-ac" || hookup.instrument === "hertz") && hookup.state.wheel === "hand"
+      ? 1 + 0.2 * normal(random)
+      : 1;
+  const value = outlook.values[at]! * Math.max(0.3, bySpin) * (1 + 0.004 * normal(random));
+  if (value === Infinity || (quantity === "ohms" && value > 4e7)) return "OL";
+  if (quantity === "farads") return formatQuantity(Math.max(0, value + 5e-12 * normal(random)), "farads", 3);
+  if (quantity === "volts") return formatQuantity(roundTo(value + 0.001 * normal(random), 0.001), "volts", 4);
+  return formatQuantity(value, quantity, 4);
+}
+
+function roundTo(value: number, step: number): number {
+  return Math.round(value / step) * step;
+}

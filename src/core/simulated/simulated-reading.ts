@@ -1,0 +1,87 @@
+import { t } from "../words/words";
+import { recordCar } from "./synthesise";
+import { signalPoint } from "../circuit/point";
+import { readCar, simulateCar, type SimulatedCar } from "./simulated-car";
+import { hookupKey, type Hookup } from "../checks/hookup";
+import { pointLabel } from "../checks/words";
+import type { Point } from "../circuit/point";
+import type { Capture } from "../capture/capture";
+import { pointText } from "../circuit/point";
+import { driveLog } from "./drive-log";
+import type { ScanLog } from "../scanlog/scan-log";
+import { readingsAfterRepair, standingReadings, standingRepair } from "../job/derive";
+import { observe } from "../observation/read-observation";
+import type { Job } from "../job/schema";
+
+/** What a simulated instrument shows on a demo or practice job. @returns null on a real job, which has no such car */
+export function readSimulated(job: Job, hookup: Hookup): string | null {
+  const car = readSimulatedCar(job);
+  if (!car) return null;
+  // Two readings at the same place differ as they do in life, yet the same log gives the same numbers.
+  for (let i = 0; i < 7 * job.entries.length; i++) car.random();
+  const readings = standingRepair(job) ? readingsAfterRepair(job) : standingReadings(job);
+  for (const { reading } of readings) {
+    const evidence = observe(reading, job.setup);
+    if (evidence.ok && evidence.value.value.kind === "word")
+      car.said.set(hookupKey(evidence.value.hookup), evidence.value.value.word);
+  }
+  return readCar(car, hookup);
+}
+
+/** A wheel spun by hand and left to run out, or kept turning for as long as a recorder rolls. */
+const SPIN = { durationS: 5, fromKmh: 9, toKmh: 3 };
+const ROLL = { durationS: 60, fromKmh: 8, toKmh: 7 };
+
+/**
+ * A turning wheel recorded at any points of a simulated car at once.
+ * @param rolling for a rolling recorder: a minute of it @returns null on a real job
+ */
+export function recordSimulated(
+  job: Job,
+  points: readonly Point[] = [signalPoint(job.setup, "plug")],
+  rolling = false,
+): Capture | null {
+  const car = readSimulatedCar(job);
+  if (!car) return null;
+  const sampleS = 1 / 5000;
+  const seed = (job.simulated?.seed ?? 1) + job.entries.length;
+  return {
+    name: t`${job.car.name || t`simulated car`}, ${job.setup.corner} ${pointText(points[0]!)}, spin ${job.entries.length + 1}`,
+    sampleS,
+    startS: 0,
+    channels: points.map((point) => ({
+      name: points.length > 1 ? pointLabel(point) : t`signal`,
+      unit: "V",
+      samples: recordCar(car, { point, ...(rolling ? ROLL : SPIN), sampleS, noiseV: 0.008, seed }),
+    })),
+  };
+}
+
+/** Every third simulated car publishes no speed below this, as some cars do: no value there is no fault. */
+const SHY_FROM_KMH = 3;
+
+/** A short drive logged by a simulated scan tool. @returns null on a real job */
+export function driveSimulated(job: Job): ScanLog | null {
+  const car = readSimulatedCar(job);
+  if (!car) return null;
+  const seed = (job.simulated?.seed ?? 1) + job.entries.length;
+  const publishedFromKmh = (job.simulated?.seed ?? 1) % 3 === 0 ? SHY_FROM_KMH : 0;
+  return driveLog(car, t`${job.car.name || t`simulated car`}, drive ${job.entries.length + 1}`, seed, publishedFromKmh);
+}
+
+/** Unplugging cures what comes and goes for a while: so many readings long the fault hardly shows. */
+const CURED_READINGS = 4;
+const CURED_DUTY = 0.1;
+
+/** The car behind the job as it is now: with its fault, or mended once the right thing was repaired. */
+export function readSimulatedCar(job: Job): SimulatedCar | null {
+  if (!job.simulated) return null;
+  const { fault, seed, intermittent } = job.simulated;
+  const mended = standingRepair(job)?.fault === fault.split("@")[0];
+  if (mended) return simulateCar(job.setup, "nothing@none", { seed });
+  const car = simulateCar(job.setup, fault, { seed, intermittent });
+  const cured = standingReadings(job)
+    .slice(-CURED_READINGS)
+    .some(({ reading }) => reading.state.unplugged.length > 0);
+  return cured && car.away ? { ...car, duty: car.duty * CURED_DUTY } : car;
+}
