@@ -17,7 +17,7 @@ const rows: [what: string, goal: string, ms: number, baseline: string, baseMs: n
 
 const exercise = practiceCar({ tastatura: "exercise/1", seed: 11, alone: false });
 const job = jobSchema.parse({
-  tastatura: "job/2",
+  tastatura: "job/3",
   id: "bench",
   createdAt: "2026-01-01T00:00:00Z",
   car: { name: exercise.name },

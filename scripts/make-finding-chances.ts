@@ -64,7 +64,7 @@ for (const family of families) {
           { name: "spin", sampleS: SAMPLE_S, startS: 0, channels: [{ name: "signal", unit: "V", samples }] },
           { pulses: setup.pulsesPerRevolution, tyre: setup.tyre, family },
         );
-        const found = matchAnswer(scopeAnswers, channel!.leading) ?? "clean";
+        const found = matchAnswer(scopeAnswers(), channel!.leading) ?? "clean";
         const row = (counts[expected] ??= {});
         row[found] = (row[found] ?? 0) + 1;
       }
@@ -82,8 +82,8 @@ const target = fileURLToPath(new URL("../src/core/observation/finding-chances.ts
 writeFileSync(target, await format(text, { parser: "typescript", printWidth: 120 }));
 
 function shares(row: Record<string, number>): Record<string, number> {
-  const total = scopeAnswers.words.reduce((sum, word) => sum + (row[word] ?? 0) + SMOOTHING, 0);
+  const total = scopeAnswers().words.reduce((sum, word) => sum + (row[word] ?? 0) + SMOOTHING, 0);
   return Object.fromEntries(
-    scopeAnswers.words.map((word) => [word, Math.round((1e4 * ((row[word] ?? 0) + SMOOTHING)) / total) / 1e4]),
+    scopeAnswers().words.map((word) => [word, Math.round((1e4 * ((row[word] ?? 0) + SMOOTHING)) / total) / 1e4]),
   );
 }

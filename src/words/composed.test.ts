@@ -65,7 +65,7 @@ describe.each(languages())("composed in %s", (tag) => {
         say(id, stateWords(hookup.state));
         for (const text of cautions(hookup)) say(id, text);
         for (const step of access) say(id, step.say);
-        for (const text of Object.values(answersFor(hookup, setup)?.say ?? {})) say(id, text);
+        for (const text of Object.values(answersFor(hookup)?.say ?? {})) say(id, text);
         const card = hookupCard(hookup, setup);
         say(id, card && `${card.dial} ${card.sockets} ${card.leads.map(({ where }) => where).join(" ")}`);
       }

@@ -36,7 +36,7 @@ let current: { key: string; readings: string[]; belief: Belief } | null = null;
 
 /** The line-up of a job: the one at hand, with the newest readings added, or rebuilt when the log was cut back. */
 function lineUpOf(job: Job): Belief {
-  const key = JSON.stringify([job.id, job.setup, job.complaint, job.priors]);
+  const key = JSON.stringify([job.id, job.setup, job.complaint, job.priors, job.ratios]);
   const { read } = observationsOf(job);
   const readings = read.map(({ entryId }) => entryId);
   const kept = current;

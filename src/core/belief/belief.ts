@@ -2,6 +2,7 @@ import { secondLook } from "../observation/second-look";
 import { hookupKey, type Hookup } from "../checks/hookup";
 import type { CornerSetup } from "../circuit/setup";
 import type { Complaint } from "../complaint/complaint";
+import type { OwnRatios } from "../complaint/ratio";
 import { defaultPriors, type Suspectable } from "../faults/catalogue";
 import type { Part } from "../faults/fault";
 import type { Observation } from "../observation/observation";
@@ -21,6 +22,8 @@ export interface BeliefOptions {
   /** Candidates per fault and place, at least. */
   perGroup?: number;
   priors?: Record<Part, number>;
+  /** Ratios by which the complaint weighs faults, where the shop has set its own. */
+  ratios?: OwnRatios | undefined;
   /** Shares to begin with, for a car of which more is known than a complaint says. */
   given?: (one: Suspectable) => number;
 }
@@ -71,13 +74,13 @@ export class Belief implements Posterior {
   constructor(
     setup: CornerSetup,
     complaint: Complaint,
-    { seed, perGroup = 96, priors = defaultPriors, given }: BeliefOptions,
+    { seed, perGroup = 96, priors = defaultPriors, ratios, given }: BeliefOptions,
   ) {
     this.setup = setup;
     this.complaint = complaint;
     this.#seed = seed;
     const size = PLANNING_STRIDE * Math.ceil(perGroup / PLANNING_STRIDE);
-    this.#candidates = drawCandidates({ setup, complaint, priors, perGroup: size, seed, given });
+    this.#candidates = drawCandidates({ setup, complaint, priors, ratios, perGroup: size, seed, given });
     this.#forecasts = new Forecasts(this.#candidates);
     this.#planning = new Forecasts(this.#candidates, PLANNING_STRIDE);
     this.#localisation = new Localisation(this.#candidates);

@@ -8,6 +8,7 @@ import { suspectables, suspectId, type Suspectable } from "../faults/catalogue";
 import type { Part } from "../faults/fault";
 import { normal, normalScore, seeded, type Random } from "../random/random";
 import { complaintWeight, type Complaint } from "../complaint/complaint";
+import type { OwnRatios } from "../complaint/ratio";
 
 /**
  * Common tolerances act almost straight on what is read, so the cloud about each candidate (see kernel.ts) carries
@@ -49,6 +50,8 @@ export interface Population {
   setup: CornerSetup;
   complaint: Complaint;
   priors: Record<Part, number>;
+  /** Ratios by which the complaint weighs faults, where the shop has set its own. */
+  ratios?: OwnRatios | undefined;
   /** Cars for every fault and place. */
   perGroup: number;
   seed: number;
@@ -57,11 +60,11 @@ export interface Population {
 }
 
 /** Draws a line-up: so many cars for every fault and place, weights from prior and complaint. */
-export function drawCandidates({ setup, complaint, priors, perGroup, seed, given }: Population): Candidates {
+export function drawCandidates({ setup, complaint, priors, ratios, perGroup, seed, given }: Population): Candidates {
   const random = seeded(seed);
   const weighed = suspectables(setup, priors).map((one) => ({
     ...one,
-    prior: given ? given(one) : one.prior * complaintWeight(one.fault, complaint),
+    prior: given ? given(one) : one.prior * complaintWeight(one.fault, complaint, ratios),
   }));
   const total = weighed.reduce((sum, { prior }) => sum + prior, 0);
   const groups = weighed.map((one, index): Group => {

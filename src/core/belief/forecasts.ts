@@ -73,7 +73,7 @@ export class Forecasts {
     const count = this.candidates.count / this.stride;
     const slots = groups.some(({ comesAndGoes }) => comesAndGoes) ? 2 * LEVELS : LEVELS;
     const tables = hookups.map((hookup): ForecastTable => {
-      const words = answersFor(hookup, setup)?.words;
+      const words = answersFor(hookup)?.words;
       if (words) return { kind: "words", hookup, words, chances: new Float64Array(count * words.length) };
       return {
         kind: "numbers",

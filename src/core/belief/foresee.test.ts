@@ -33,7 +33,7 @@ describe("the share foreseen", () => {
         const checks = checkCatalogue(setup, presence === "intermittent");
         list.forEach(({ check, value, pick }, at) => {
           const { hookup } = checks[check % checks.length]!;
-          const words = answersFor(hookup, setup)?.words;
+          const words = answersFor(hookup)?.words;
           const number = VALUES[value % VALUES.length]!;
           const typed = words
             ? words[pick % words.length]!

@@ -61,7 +61,7 @@ export function describeHookup(hookup: Hookup, setup: CornerSetup): NextCheck {
     cautions: [...locked(hookup), ...cautions(hookup)],
     unit: quantity ? typedUnits[quantity] : null,
     quantity,
-    answers: answersFor(hookup, setup),
+    answers: answersFor(hookup),
     pierces: access.pierces,
     hookup,
   };

@@ -1,4 +1,5 @@
 import { midSentence, t } from "../words/words";
+import { answerList } from "../checks/answers";
 import { hookupLabel } from "../checks/words";
 import type { Hookup } from "../checks/hookup";
 import { HEALTHY } from "../faults/fault";
@@ -26,6 +27,7 @@ export interface ForecastStrip {
   ticks: { at: number; label: string }[];
   /** Ends of the axis on the scale readings are compared on; null for words. */
   axis: { low: number; high: number } | null;
+  /** The answers in short, for the heads of a table; null where a number is read. */
   wordLabels: string[] | null;
 }
 
@@ -62,7 +64,13 @@ export function forecastStrip(posterior: Posterior, hookup: Hookup): ForecastStr
         words.length,
       ),
     }));
-    return { label: hookupLabel(hookup), rows, ticks: [], axis: null, wordLabels: [...words] };
+    return {
+      label: hookupLabel(hookup),
+      rows,
+      ticks: [],
+      axis: null,
+      wordLabels: answerList(hookup)!.map(({ short }) => short()),
+    };
   }
   const range = subsetRange(
     table!,

@@ -1,9 +1,8 @@
-import { wordLabels } from "../checks/word-labels";
-import { t } from "../words/words";
+import { shortAnswer } from "../checks/answers";
 import type { Reading } from "../observation/reading";
 
 /** What was read, as it is shown again: the number as it was typed, or the word in short. */
-export function shownValue({ finding, value }: Reading): string {
+export function shownValue({ instrument, look, finding, value }: Reading): string {
   const said = String(finding ?? value ?? "");
-  return wordLabels[said] ?? t`${said}`;
+  return shortAnswer(instrument, look, said) ?? said;
 }

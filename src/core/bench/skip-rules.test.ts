@@ -43,7 +43,7 @@ describe("a skipped check", () => {
     };
     const job = (entries: object[]) =>
       jobSchema.parse({
-        tastatura: "job/2",
+        tastatura: "job/3",
         id: "j",
         createdAt: "",
         car: { name: "" },

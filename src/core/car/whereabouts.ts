@@ -1,11 +1,11 @@
 import type { Suspectable } from "../faults/catalogue";
-import type { Place } from "../faults/fault";
+import type { Part, Place } from "../faults/fault";
 import { wakeChances, type Wake } from "../faults/wakes";
 
 /** Where the fault of a car sits, whether it comes and goes and what brings it on, as far as a look or a long watch can tell. */
 export interface Whereabouts {
   place: Place;
-  sensorAtFault: boolean;
+  part: Part;
   comesAndGoes: boolean;
   wakes: Record<Wake, number>;
 }
@@ -15,13 +15,13 @@ export function whereaboutsOf(
   { fault, place }: Pick<Suspectable, "fault" | "place">,
   comesAndGoes: boolean,
 ): Whereabouts {
-  return { place, sensorAtFault: fault.part === "sensor", comesAndGoes, wakes: wakeChances(fault) };
+  return { place, part: fault.part, comesAndGoes, wakes: wakeChances(fault) };
 }
 
 /** A hard fault that sits nowhere in particular. */
 export const UNKNOWN_PLACE: Whereabouts = {
   place: { id: "none", share: 1 },
-  sensorAtFault: false,
+  part: "none",
   comesAndGoes: false,
   wakes: { bump: 0, turn: 0, wet: 0, heat: 0 },
 };

@@ -3,6 +3,8 @@ import { accessMinutes, nearestPlug, stationsOf, type CornerSetup } from "../cir
 import type { Point } from "../circuit/point";
 import { stationWords } from "../faults/places";
 import type { Hookup } from "./hookup";
+import type { Look } from "./looks/look";
+import { lookOf } from "./looks/looks";
 
 /** A preparation that several checks share. */
 export interface AccessStep {
@@ -29,8 +31,6 @@ const MINUTES = {
   probe: 2,
   watch: 6,
   capture: 3,
-  drive: 5,
-  look: 1,
   pierce: 5,
   clamp: 4,
   charge: 2,
@@ -58,16 +58,13 @@ export function accessSteps(hookup: Hookup, setup: CornerSetup): Access {
   for (const point of pointsOf(hookup)) if (point.at === "face") reach(point.station);
   for (const point of pointsOf(hookup)) if (point.at === "module") reach("module");
   const pierces = pointsOf(hookup).some((point) => point.at === "span");
-  const look = "look" in hookup ? lookAccess(hookup.look, setup, add, reach) : null;
+  const look = "look" in hookup ? lookOf(hookup.look) : null;
+  if (look) prepare(look, setup, add, reach);
   return {
     access: [...steps.values()],
-    ownMinutes: look ?? ownMinutes(hookup, pierces),
-    damageMinutes:
-      (pierces ? HOLE_MINUTES : 0) + ("look" in hookup && SENSOR_OUT.has(hookup.look) ? SENSOR_OUT_MINUTES : 0),
-    unplugs:
-      hookup.state.unplugged.length > 0 ||
-      hookup.instrument === "amps-dc" ||
-      ("look" in hookup && hookup.look === "swap"),
+    ownMinutes: look?.minutes ?? ownMinutes(hookup, pierces),
+    damageMinutes: (pierces ? HOLE_MINUTES : 0) + (look?.needs?.includes("sensor-out") ? SENSOR_OUT_MINUTES : 0),
+    unplugs: hookup.state.unplugged.length > 0 || hookup.instrument === "amps-dc" || look?.unplugs === true,
     pierces,
   };
 }
@@ -80,54 +77,19 @@ export function minutesFrom(
   return access.reduce((sum, { id, minutes }) => sum + (done.has(id) ? 0 : minutes), ownMinutes);
 }
 
-const SENSOR_OUT = new Set(["face", "swap", "magnet"]);
-const LIFTED = new Set(["sensor", "magnet", "count", "which", "gap", "runout"]);
-const WHEEL_OFF = new Set(["sensor", "count", "gap", "runout"]);
-
-function lookAccess(
-  look: string,
+function prepare(
+  { id, needs = [] }: Look,
   setup: CornerSetup,
   add: (id: string, say: string, minutes: number) => unknown,
   reach: (station: string) => void,
-): number {
-  if (look === "speed") return MINUTES.drive;
-  if (look === "tyres") return MINUTES.look;
-  if (look === "others") return 3;
-  if (look === "steering" || look === "fuse-out") return MINUTES.drive + 2;
-  if (look.startsWith("wiggle-")) {
-    const place = look.slice("wiggle-".length);
-    if (place.startsWith("span")) return 6;
-    reach(place);
-    return 4;
+): void {
+  for (const need of needs) {
+    if (need === "lift") add("lift", t`raise the wheel on a stand`, MINUTES.lift);
+    if (need === "wheel-off") add("wheel-off", t`wheel off`, MINUTES.wheelOff);
+    if (need === "sensor-out") add("sensor-out", t`remove the sensor`, MINUTES.sensorOut);
+    if (need === "nearest-plug") reach(nearestPlug(setup));
+    if (need === "reach") reach(id.replace(/^wiggle-/, ""));
   }
-  if (look.startsWith("wake-")) return 6;
-  if (look === "other-side") {
-    reach(nearestPlug(setup));
-    return 6;
-  }
-  if (look === "wiring") return 5;
-  if (
-    look === "bearing" ||
-    look === "foot" ||
-    look === "ring" ||
-    look === "encoder" ||
-    look === "face" ||
-    look === "swap" ||
-    LIFTED.has(look)
-  )
-    add("lift", t`raise the wheel on a stand`, MINUTES.lift);
-  if (look === "foot" || look === "ring" || look === "encoder" || WHEEL_OFF.has(look))
-    add("wheel-off", t`wheel off`, MINUTES.wheelOff);
-  if (SENSOR_OUT.has(look)) {
-    add("wheel-off", t`wheel off`, MINUTES.wheelOff);
-    add("sensor-out", t`draw the sensor`, MINUTES.sensorOut);
-    return look === "swap" ? 20 : look === "magnet" ? 4 : MINUTES.look;
-  }
-  if (look === "count" || look === "runout") return 5;
-  if (look === "which" || look === "gap") return 3;
-  if (look === "sensor") return MINUTES.look;
-  reach(look);
-  return MINUTES.look + 1;
 }
 
 function ownMinutes(hookup: Hookup, pierces: boolean): number {

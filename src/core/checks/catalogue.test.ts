@@ -104,7 +104,7 @@ function differs(one: Outlook, other: Outlook): boolean {
 
 describe("answers", () => {
   const setup = setupOf("active-2wire");
-  const ring = answersFor({ instrument: "eyes", look: "ring", state: checkCatalogue(setup)[0]!.hookup.state }, setup)!;
+  const ring = answersFor({ instrument: "eyes", look: "ring", state: checkCatalogue(setup)[0]!.hookup.state })!;
   it.each([
     ["intact", "intact"],
     ["whole", "intact"],

@@ -1,9 +1,18 @@
-import { conductorsOf, signalConductor, spansOf, stationsOf, type Conductor, type CornerSetup } from "../circuit/setup";
+import {
+  conductorsOf,
+  signalConductor,
+  spansOf,
+  stationsOf,
+  type Conductor,
+  type CornerSetup,
+  type StationId,
+} from "../circuit/setup";
 import type { Point } from "../circuit/point";
 import { circuitStateSchema, type CircuitState } from "../circuit/state";
-import { wakes } from "../faults/wakes";
 import { accessSteps, type AccessStep } from "./access";
 import { hookupKey, type Hookup } from "./hookup";
+import type { Look } from "./looks/look";
+import { looksOf, type LookId } from "./looks/looks";
 
 /** Something a technician can do next: a hook-up with what it takes to get there. */
 export interface Check {
@@ -32,7 +41,12 @@ export function checkCatalogue(setup: CornerSetup, comesAndGoes = false): Check[
   const stations = stationsOf(setup).map(({ station }) => station);
   const checks: Hookup[] = [];
   for (const station of stations) checks.push(...atStation(setup, station));
-  checks.push(...alongHarness(setup, stations), ...moduleSupply(), ...wheelAndRing(setup), ...pierced(setup));
+  checks.push(
+    ...alongHarness(setup, stations),
+    ...moduleSupply(),
+    ...looksOf(setup).map(hookupOfLook),
+    ...pierced(setup),
+  );
   if (comesAndGoes) checks.push(...checks.filter(isWatchable).map(watched));
   const unique = new Map(checks.map((hookup) => [hookupKey(hookup), hookup]));
   return [...unique].map(([id, hookup]) => ({ id, hookup, ...accessSteps(hookup, setup) }));
@@ -53,14 +67,14 @@ function state(parts: Partial<CircuitState> = {}): CircuitState {
   return circuitStateSchema.parse(parts);
 }
 
-const dead = (...unplugged: string[]) => state({ key: "off", batteryOff: true, unplugged });
+const dead = (...unplugged: StationId[]) => state({ key: "off", batteryOff: true, unplugged });
 
-function face(station: string, side: "in" | "out", conductor: Conductor): Point {
+function face(station: StationId, side: "in" | "out", conductor: Conductor): Point {
   return { at: "face", station, face: side, conductor };
 }
 
 /** Readings at one connector: back-probed live, opened live, opened dead. */
-function atStation(setup: CornerSetup, station: string): Hookup[] {
+function atStation(setup: CornerSetup, station: StationId): Hookup[] {
   const conductors = conductorsOf[setup.family];
   const [first, second] = conductors as [Conductor, Conductor];
   const passive = setup.family === "passive";
@@ -92,7 +106,6 @@ function atStation(setup: CornerSetup, station: string): Hookup[] {
       black: setup.family === "active-3wire" ? face(station, "out", "ground") : BATTERY_NEGATIVE,
       state: state({ wheel: "creep" }),
     });
-  list.push({ instrument: "eyes", look: station, state: state({ key: "off" }) });
   if (station === "module") return list;
   if (!passive)
     list.push({
@@ -134,7 +147,7 @@ function atStation(setup: CornerSetup, station: string): Hookup[] {
 }
 
 /** A voltmeter to each wire loose at this end finds a short beyond it, to ground from battery +, to power from battery −, with the battery left on. */
-function shortsBeyond({ family }: CornerSetup, station: string): Hookup[] {
+function shortsBeyond({ family }: CornerSetup, station: StationId): Hookup[] {
   const openedOff = state({ key: "off", unplugged: [station] });
   return conductorsOf[family].flatMap((conductor): Hookup[] => {
     const wire = face(station, "out", conductor);
@@ -146,7 +159,7 @@ function shortsBeyond({ family }: CornerSetup, station: string): Hookup[] {
 }
 
 /** Each conductor between every opened connector and the module's plug, dead: end to end, to body, to its neighbour. */
-function alongHarness(setup: CornerSetup, stations: string[]): Hookup[] {
+function alongHarness(setup: CornerSetup, stations: StationId[]): Hookup[] {
   const conductors = conductorsOf[setup.family];
   const list: Hookup[] = [];
   for (let near = 0; near < stations.length - 1; near++)
@@ -185,38 +198,9 @@ function moduleSupply(): Hookup[] {
   ];
 }
 
-function wheelAndRing(setup: CornerSetup): Hookup[] {
-  const still = state({ key: "off" });
-  const driven = state({ wheel: "driven", speedKmh: 30 });
-  const list: Hookup[] = [
-    { instrument: "scan", look: "speed", state: driven },
-    { instrument: "hands", look: "bearing", state: still },
-    { instrument: "eyes", look: "wiring", state: still },
-    { instrument: "eyes", look: "foot", state: still },
-    { instrument: "eyes", look: "tyres", state: still },
-    { instrument: "eyes", look: "ring", state: still },
-    { instrument: "eyes", look: "face", state: still },
-    { instrument: "eyes", look: "swap", state: still },
-    { instrument: "eyes", look: "count", state: still },
-    { instrument: "hands", look: "sensor", state: still },
-    { instrument: "gauge", look: "gap", state: still },
-    { instrument: "gauge", look: "runout", state: still },
-    { instrument: "hands", look: "magnet", state: state() },
-    { instrument: "scan", look: "others", state: state() },
-    { instrument: "scan", look: "which", state: state({ wheel: "hand", speedKmh: HAND_SPIN_KMH }) },
-    { instrument: "scan", look: "steering", state: driven },
-    { instrument: "scan", look: "fuse-out", state: driven },
-    { instrument: "compare", look: "other-side", state: state({ wheel: "hand", speedKmh: HAND_SPIN_KMH }) },
-    ...wakes.map((wake): Hookup => ({ instrument: "hands", look: `wake-${wake}`, state: state() })),
-    ...[
-      ...stationsOf(setup)
-        .slice(1)
-        .map(({ station }) => station),
-      ...spansOf(setup).map((_, i) => `span${i + 1}`),
-    ].map((place): Hookup => ({ instrument: "hands", look: `wiggle-${place}`, state: state() })),
-  ];
-  if (setup.family !== "passive") list.push({ instrument: "film", look: "encoder", state: still });
-  return list;
+/** The hook-up of a look. */
+export function hookupOfLook({ id, instrument, state: own }: Look): Hookup {
+  return { instrument, look: id as LookId, state: state(own) };
 }
 
 /** Points half and quarter way along each span, through the insulation. */

@@ -2,6 +2,7 @@ import { t } from "../words/words";
 import { parsePoint, pointText, type Point } from "../circuit/point";
 import type { CornerSetup } from "../circuit/setup";
 import { stateKey, type CircuitState } from "../circuit/state";
+import type { LookId } from "./looks/looks";
 import type { Quantity } from "../units/quantity";
 
 /** What answers without probes. */
@@ -68,7 +69,7 @@ export type Hookup =
     }
   | { instrument: "lamp"; red: Point; black: Point; state: CircuitState }
   | { instrument: "scope"; red: Point; state: CircuitState }
-  | { instrument: LookInstrument; look: string; state: CircuitState };
+  | { instrument: LookInstrument; look: LookId; state: CircuitState };
 
 /** Names a hook-up: two readings with the same key were taken the same way. */
 export function hookupKey(hookup: Hookup): string {

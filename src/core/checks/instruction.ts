@@ -5,11 +5,13 @@ import { stationWords } from "../faults/places";
 import { conductorWord } from "../faults/wire-faults";
 import { t } from "../words/words";
 import { instrumentWords, type Hookup } from "./hookup";
-import { MOTION, wiggledLabel } from "./words";
+import type { LookCaution } from "./looks/look";
+import { lookOf } from "./looks/looks";
+import { motionWords } from "./words";
 
 /** What to do, in one sentence a person can follow without looking anything up. */
 export function instruction(hookup: Hookup, setup: CornerSetup): string {
-  if ("look" in hookup) return lookSentence(hookup.look);
+  if ("look" in hookup) return lookOf(hookup.look).sentence();
   const before = stateSentence(hookup.state);
   const red = pointWords(hookup.red, setup);
   if (hookup.instrument === "amps-dc")
@@ -52,11 +54,14 @@ export function pointWords(point: Point, setup: CornerSetup): string {
 export function cautions(hookup: Hookup): string[] {
   const list: string[] = [];
   const { state } = hookup;
-  if ("look" in hookup && hookup.look === "fuse-out")
-    list.push(t`Private ground only, no traffic; never leave the fuse out.`);
+  const own: ReadonlySet<LookCaution> = new Set("look" in hookup ? lookOf(hookup.look).cautions : []);
+  if (own.has("private-ground"))
+    list.push(
+      t`Private ground only, no traffic; never leave the fuse out. Not at all where rear brake balance or the servo hang on it.`,
+    );
   else if (state.wheel === "driven")
     list.push(t`Drive where it is safe, a helper reading the screen. Not in traffic with ABS out of action.`);
-  if (state.wheel === "hand" || state.wheel === "creep" || ("look" in hookup && RAISED.has(hookup.look)))
+  if (state.wheel === "hand" || state.wheel === "creep" || own.has("raised"))
     list.push(t`Rated stands on firm level ground, other wheels chocked. Never under a jack alone.`);
   if (state.wheel === "hand") list.push(t`Hands, sleeves and leads clear of the spinning hub.`);
   if (state.batteryOff)
@@ -71,67 +76,16 @@ export function cautions(hookup: Hookup): string[] {
     list.push(
       t`Back-probe beside the wire seal; do not spread the terminal. No lamp or jumper into a connected module.`,
     );
-  if ("look" in hookup && (hookup.look === "swap" || hookup.look === "face" || hookup.look === "magnet"))
+  if (own.has("sensor-out"))
     list.push(
       t`A seized sensor can break on its way out. Pry gently at the metal, never at the plastic. No dry blowing of brake dust.`,
     );
-  if ("look" in hookup && hookup.look === "bearing")
-    list.push(t`A bearing with play can let the wheel go: do not drive.`);
+  if (own.has("play")) list.push(t`A bearing with play can let the wheel go: do not drive.`);
   return list;
 }
 
 /** A clamp is too coarse for 7 and 14 mA; six loops make 42 and 84 of them (common practice, no source). */
 const CLAMP_LOOPS = 6;
-const RAISED = new Set([
-  "bearing",
-  "ring",
-  "encoder",
-  "foot",
-  "face",
-  "swap",
-  "sensor",
-  "magnet",
-  "count",
-  "which",
-  "gap",
-  "runout",
-  "other-side",
-]);
-function lookSentence(look: string): string {
-  const sentences: Record<string, string> = {
-    wiring: t`Follow the wire by eye and hand along its clips, sensor to frame rail: chafe, stretch, melt, old repairs.`,
-    ring: t`Wheel off, turn the hub slowly and look at the whole ring: teeth gone, cracks, packed rust.`,
-    encoder: t`Wheel off, lay the viewing film on the encoder and turn the hub once: even stripes, a gap, or none.`,
-    foot: t`Wheel off, look under the sensor foot: flat in its seat, lifted by rust, or loose to the finger.`,
-    face: t`Draw the sensor and look at its face: rubbed, slanted, iron dust.`,
-    bearing: t`Wheel raised: rock it at 12–6 and 3–9, then again with a helper on the brake.`,
-    tyres: t`Read all four tyre sizes and wear.`,
-    swap: t`Change the sensor over with the other side's, clear, drive, and see where the fault is now.`,
-    sensor: t`Wheel off: try to rock and turn the sensor in its seat by hand.`,
-    magnet: t`Sensor drawn, still plugged in, key on: pass a small magnet (encoder) or a steel blade (toothed ring) across its tip and watch the output.`,
-    count: t`Wheel off: mark one tooth and count once round, or count the poles under film.`,
-    gap: t`Wheel off: feeler gauge, non-magnetic, between sensor tip and ring; the widest leaf that slides, in mm.`,
-    runout: t`Dial gauge on the ring, turn the hub once: highest less lowest, in mm.`,
-    others: t`Scan tool: do the other corners show good speeds and no codes?`,
-    which: t`Wheel raised, spin this wheel alone by hand and see which corner's live speed answers.`,
-    steering: t`On dry, private ground stop gently from 20 km/h: does the pedal buzz and the car pull to the other side?`,
-    "fuse-out": t`On private ground only: pull the ABS fuse, stop gently from 20 km/h, put the fuse back. Is the pull or buzz gone?`,
-    "other-side": t`Both wheels raised, key on, spun alike one turn a second: the same capture here and at the other side's plug. Lay one over the other.`,
-    "wake-bump": t`Back-probed and watched, key on: push the corner down hard and let it bounce, then tap the loom. Does the reading jump?`,
-    "wake-turn": t`Back-probed and watched, key on: steer slowly from lock to lock. Does the reading jump?`,
-    "wake-wet": t`Back-probed and watched, key on: mist the plugs and the loom with salt water, module apart. Does the reading jump?`,
-    "wake-heat": t`Back-probed and watched, key on: warm the sensor and its lead with hot air, as warm as a hand bears. Does the reading jump?`,
-    speed: t`Drive to 30 km/h and coast to a stop while watching this corner's live speed beside the others.`,
-  };
-  const wiggled = /^wiggle-(.+)$/.exec(look)?.[1];
-  if (wiggled)
-    return t`Back-probed and watched, key on: bend and tug ${wiggled.startsWith("span") ? t`the loom along ${wiggledLabel(wiggled)}` : t`the ${stationWords(wiggled)}`}. Does the reading jump?`;
-  return (
-    sentences[look] ??
-    t`Open your eyes before the plug: look at the ${stationWords(look)} for bloom, water, a broken latch, backed-out terminals.`
-  );
-}
-
 function stateSentence(state: CircuitState): string {
   const parts = [state.key === "on" ? t`Key on, engine off` : t`Key off`];
   if (state.batteryOff) parts.push(t`battery negative off`);
@@ -141,6 +95,6 @@ function stateSentence(state: CircuitState): string {
       : t`everything plugged in`,
   );
   if (state.wheel !== "still")
-    parts.push(state.wheel === "hand" ? t`wheel raised and spun by hand, one turn a second` : MOTION[state.wheel]);
+    parts.push(state.wheel === "hand" ? t`wheel raised and spun by hand, one turn a second` : motionWords(state.wheel));
   return `${parts.join(", ")}.`;
 }

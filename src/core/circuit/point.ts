@@ -1,9 +1,17 @@
 import { t } from "../words/words";
-import { conductorsOf, signalConductor, spansOf, stationsOf, type Conductor, type CornerSetup } from "./setup";
+import {
+  conductorsOf,
+  signalConductor,
+  spansOf,
+  stationsOf,
+  type Conductor,
+  type CornerSetup,
+  type StationId,
+} from "./setup";
 
 /** A place a probe can touch. */
 export type Point =
-  | { at: "face"; station: string; face: "in" | "out"; conductor: Conductor }
+  | { at: "face"; station: StationId; face: "in" | "out"; conductor: Conductor }
   | { at: "span"; span: number; percent: number; conductor: Conductor }
   | { at: "battery"; pole: "negative" | "positive" }
   | { at: "module"; pin: "power" | "earth" }
@@ -35,10 +43,10 @@ export function parsePoint(text: string, setup: CornerSetup): { ok: true; point:
       return { ok: false, say: t`point “${text}”: a place along a span is 1 to 99 percent` };
     return { ok: true, point: { at: "span", span: number, percent, conductor } };
   }
-  if (!stationsOf(setup).some(({ station }) => station === first))
-    return { ok: false, say: t`point “${text}”: this path has no station “${first}”` };
+  const station = stationsOf(setup).find((one) => one.station === first)?.station;
+  if (!station) return { ok: false, say: t`point “${text}”: this path has no station “${first}”` };
   if (second !== "in" && second !== "out") return { ok: false, say: t`point “${text}”: the face must be in or out` };
-  return { ok: true, point: { at: "face", station: first, face: second, conductor } };
+  return { ok: true, point: { at: "face", station, face: second, conductor } };
 }
 
 /** The written form of a point, the inverse of `parsePoint`. */
@@ -60,6 +68,6 @@ export function facePoints(setup: CornerSetup): string[] {
 }
 
 /** The setup's signal conductor, the one worth recording. */
-export function signalPoint(setup: CornerSetup, station: string): Point {
+export function signalPoint(setup: CornerSetup, station: StationId): Point {
   return { at: "face", station, face: "out", conductor: signalConductor(setup) };
 }

@@ -2,6 +2,7 @@ import type { CornerSetup } from "../circuit/setup";
 import { suspectables } from "../faults/catalogue";
 import { partWords, type Part } from "../faults/fault";
 import { complaintWeight, type Complaint } from "./complaint";
+import type { OwnRatios } from "./ratio";
 
 export interface ComplaintReason {
   /** The answer it is about: a code as typed, a symptom or a work by its name, or the presence. */
@@ -18,6 +19,7 @@ export function complaintReasons(
   complaint: Complaint,
   setup: CornerSetup,
   priors: Record<Part, number>,
+  own: OwnRatios = {},
 ): ComplaintReason[] {
   const nothing: Complaint = { presence: "hard", codes: [], symptoms: [], recentWork: [] };
   const alone: [string, Complaint][] = [
@@ -32,7 +34,7 @@ export function complaintReasons(
     const after = new Map<Part, number>();
     let [total, weighed] = [0, 0];
     for (const { fault, prior } of all) {
-      const weight = prior * complaintWeight(fault, only);
+      const weight = prior * complaintWeight(fault, only, own);
       before.set(fault.part, (before.get(fault.part) ?? 0) + prior);
       after.set(fault.part, (after.get(fault.part) ?? 0) + weight);
       total += prior;

@@ -7,7 +7,7 @@ import { recordCar } from "../simulated/synthesise";
 import type { Hookup } from "../checks/hookup";
 import { hookupLabel } from "../checks/words";
 import type { Point } from "../circuit/point";
-import { cornerSetupSchema, signalConductor, type CornerSetup, type Family } from "../circuit/setup";
+import { cornerSetupSchema, signalConductor, type CornerSetup, type Family, type StationId } from "../circuit/setup";
 import { circuitStateSchema } from "../circuit/state";
 import { suspectables } from "../faults/catalogue";
 import type { CarCondition } from "../faults/fault";
@@ -129,7 +129,7 @@ function carOf(setup: CornerSetup, settings: ExplainSettings): CarCondition {
   return car;
 }
 
-function at(station: string, conductor: ReturnType<typeof signalConductor>): Point {
+function at(station: StationId, conductor: ReturnType<typeof signalConductor>): Point {
   return { at: "face", station, face: station === "module" ? "in" : "out", conductor };
 }
 

@@ -31,6 +31,40 @@ export const partWords: Record<Part, string> = {
   none: t`nothing wrong at this corner`,
 };
 
+/** What the module would complain of, in a word or two. */
+export const effectWords: Record<CodeKind | "none", string> = {
+  get open() {
+    return t`open circuit`;
+  },
+  get ground() {
+    return t`short to ground`;
+  },
+  get power() {
+    return t`short to power`;
+  },
+  get feed() {
+    return t`supply voltage`;
+  },
+  get weak() {
+    return t`weak signal`;
+  },
+  get count() {
+    return t`wrong pulse count`;
+  },
+  get erratic() {
+    return t`erratic signal`;
+  },
+  get "no-signal"() {
+    return t`no signal`;
+  },
+  get any() {
+    return t`any`;
+  },
+  get none() {
+    return t`nothing`;
+  },
+};
+
 /** One whole car as numbers: the circuit, the ring, and what no meter shows. */
 export interface CarCondition {
   circuit: CornerCondition;

@@ -3,7 +3,7 @@ import { checkCatalogue } from "../checks/catalogue";
 import { suspectId } from "../faults/catalogue";
 import { describe, expect, it } from "vitest";
 import type { Hookup } from "../checks/hookup";
-import { cornerSetupSchema, families, type CornerSetup, type Family } from "../circuit/setup";
+import { cornerSetupSchema, families, type CornerSetup, type Family, type StationId } from "../circuit/setup";
 import { circuitStateSchema } from "../circuit/state";
 import { breakPlaces } from "./break-place";
 import { complaintSchema } from "../complaint/complaint";
@@ -44,7 +44,7 @@ function weigh(belief: Belief, check: string, shown: string): void {
 const spans = (belief: Belief) => breakPlaces(belief).map(({ share }) => share);
 
 describe("capacitance of a broken wire", () => {
-  const charge = (station: string, ...unplugged: string[]): Hookup => ({
+  const charge = (station: StationId, ...unplugged: StationId[]): Hookup => ({
     instrument: "capacitance",
     red: { at: "face", station, face: "in", conductor: "supply" },
     black: { at: "face", station, face: "in", conductor: "return" },

@@ -1,4 +1,4 @@
-import { spansOf, stationsOf, type CornerSetup, type Span, type Station } from "../circuit/setup";
+import { spansOf, stationsOf, type CornerSetup, type Span, type Station, type StationId } from "../circuit/setup";
 
 type Path = CornerSetup["path"];
 
@@ -13,8 +13,8 @@ export function withSpan(setup: CornerSetup, index: number, parts: Partial<Span>
 }
 
 /**
- * The path with an inline connector moved to another place in the order, its span on the module side with it; names are
- * given out anew along the path. @param from and `to` count inline connectors from 0, module first
+ * The path with an inline connector moved to another place in the order, its span on the module side with it. It keeps
+ * its name, so that what was read at it stays read at it. @param from and `to` count inline connectors from 0, module first
  */
 export function withConnectorMoved(setup: CornerSetup, from: number, to: number): Path {
   const stations = stationsOf(setup);
@@ -23,19 +23,15 @@ export function withConnectorMoved(setup: CornerSetup, from: number, to: number)
   const [moved] = pairs.splice(from, 1);
   if (!moved) return setup.path;
   pairs.splice(to, 0, moved);
-  return [
-    stations[0]!,
-    ...pairs.flatMap(({ station, span }, i) => [span, { ...station, station: `c${i + 1}` }]),
-    spans.at(-1)!,
-    stations.at(-1)!,
-  ];
+  return [stations[0]!, ...pairs.flatMap(({ station, span }) => [span, station]), spans.at(-1)!, stations.at(-1)!];
 }
 
 /**
- * The path with so many inline connectors. A new one halves the last span; one taken out joins its two spans; what is
- * known of the rest stays.
+ * The path with so many inline connectors. A new one halves the last span; the last one taken out joins its two spans;
+ * what is known of the rest stays, each under its own name. A new one never takes a name that was given before.
+ * @param named every connector that readings have been taken at, whether it is still there or not
  */
-export function withConnectors(setup: CornerSetup, connectors: number): Path {
+export function withConnectors(setup: CornerSetup, connectors: number, named: Iterable<StationId> = []): Path {
   const stations = stationsOf(setup);
   const spans = spansOf(setup).map((span) => ({ ...span }));
   const inline = stations.slice(1, -1);
@@ -43,7 +39,7 @@ export function withConnectors(setup: CornerSetup, connectors: number): Path {
     const last = spans.pop()!;
     const half = Math.max(0.1, Math.round(5 * last.spanM) / 10);
     spans.push({ ...last, spanM: half }, { ...last, spanM: half });
-    inline.push({ station: `c${inline.length + 1}`, accessMin: 4 });
+    inline.push({ station: freeName([...inline.map(({ station }) => station), ...named]), accessMin: 4 });
   }
   while (inline.length > Math.max(0, connectors)) {
     const last = spans.pop()!;
@@ -54,4 +50,9 @@ export function withConnectors(setup: CornerSetup, connectors: number): Path {
   const path: Path = [stations[0]!];
   [...inline, stations.at(-1)!].forEach((station, i) => path.push(spans[i]!, station));
   return path;
+}
+
+function freeName(taken: readonly StationId[]): StationId {
+  const numbers = taken.map((one) => Number(one.slice(1))).filter(Number.isFinite);
+  return `c${Math.max(0, ...numbers) + 1}`;
 }

@@ -1,6 +1,6 @@
 import { accessSteps, minutesFrom } from "../checks/access";
 import { circuitStateSchema } from "../circuit/state";
-import { conductorsOf, type CornerSetup } from "../circuit/setup";
+import { conductorsOf, type CornerSetup, type StationId } from "../circuit/setup";
 import { HANDLING_MINUTES } from "../planning/place-search";
 import type { PathItem } from "./path-shares";
 
@@ -29,7 +29,7 @@ function halve(setup: CornerSetup, items: readonly Item[], done: ReadonlySet<str
   const [near, far] = [items.slice(0, middle), items.slice(middle)];
   // Between a span and a connector lies a face of that connector.
   const { id } = [near.at(-1)!, far[0]!].find(({ kind }) => kind === "station")!;
-  const probe = probeAt(setup, id);
+  const probe = probeAt(setup, id as StationId);
   const after = new Set([...done, ...probe.access.map((step) => step.id)]);
   const held = (part: readonly Item[]) => part.reduce((sum, { share }) => sum + share, 0);
   const nearer = held(near) / held(items);
@@ -41,7 +41,7 @@ function halve(setup: CornerSetup, items: readonly Item[], done: ReadonlySet<str
   );
 }
 
-function probeAt(setup: CornerSetup, station: string) {
+function probeAt(setup: CornerSetup, station: StationId) {
   const [conductor] = conductorsOf[setup.family];
   return accessSteps(
     {

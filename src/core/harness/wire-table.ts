@@ -1,7 +1,15 @@
 import { t } from "../words/words";
 import { circuitStateSchema, type CircuitState } from "../circuit/state";
 import type { Point } from "../circuit/point";
-import { conductorsOf, meterOf, spansOf, stationsOf, type Conductor, type CornerSetup } from "../circuit/setup";
+import {
+  conductorsOf,
+  meterOf,
+  spansOf,
+  stationsOf,
+  type Conductor,
+  type CornerSetup,
+  type StationId,
+} from "../circuit/setup";
 import { wireOhms } from "../circuit/wire";
 import type { Hookup } from "../checks/hookup";
 
@@ -47,8 +55,8 @@ const HOT_C = 60;
  */
 export function wireTable(
   setup: CornerSetup,
-  near: string,
-  far: string,
+  near: StationId,
+  far: StationId,
   leadOhms = meterOf(setup).leadOhms,
 ): WireCell[] {
   const conductors = conductorsOf[setup.family];
@@ -116,8 +124,8 @@ export function passes(limit: Limit, reading: number | "OL" | string): boolean {
 /** Wire by length, size and heat, contacts and leads: what a good run may show at most (ISO 6722-1 maximum values). */
 function endToEndLimit(
   setup: CornerSetup,
-  near: string,
-  far: string,
+  near: StationId,
+  far: StationId,
   leadOhms: number,
 ): { ohms: number; wire: number; say: string } {
   const ids = stationsOf(setup).map(({ station }) => station);
@@ -140,7 +148,7 @@ function lampDropV(wire: number): number {
   return LAMP_A * wire;
 }
 
-function at(station: string, face: "in" | "out", conductor: Conductor): Point {
+function at(station: StationId, face: "in" | "out", conductor: Conductor): Point {
   return { at: "face", station, face, conductor };
 }
 

@@ -23,7 +23,7 @@ interface Document {
 }
 
 /** From each version to the next. A new version adds a line; none is ever taken out. */
-const STEPS: Partial<Record<string, (job: Document) => Document>> = { "job/1": fromOne };
+const STEPS: Partial<Record<string, (job: Document) => Document>> = { "job/1": fromOne, "job/2": fromTwo };
 
 /** Version 2 keeps why a check was put off apart from what it was; before, both stood in one sentence. */
 function fromOne(job: Document): Document {
@@ -35,6 +35,14 @@ function fromOne(job: Document): Document {
       ? entries.map((entry: unknown) => (isSkip(entry) ? splitReason(entry) : entry))
       : entries,
   };
+}
+
+/**
+ * Version 3 lets a connector keep its name wherever it is moved to, and a shop its own ratios; the names that version 2
+ * gave out along the path are names like any other.
+ */
+function fromTwo(job: Document): Document {
+  return { ...job, tastatura: "job/3" };
 }
 
 interface Skip {

@@ -9,6 +9,7 @@ export function replay(job: Job, perGroup?: number): Belief {
     seed: seedFrom(job.id),
     ...(perGroup ? { perGroup } : {}),
     ...(job.priors ? { priors: job.priors } : {}),
+    ratios: job.ratios,
   });
   for (const observation of observationsOf(job).read) belief.add(observation);
   return belief;

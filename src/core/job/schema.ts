@@ -69,8 +69,11 @@ export const simulatedSchema = z.object({
 
 export const priorsSchema = z.record(z.enum(parts), z.number().check(z.gte(0), z.lte(1)));
 
+/** Ratios of the complaint that the shop has set itself, by the name of their row (see complaint/ratio-table.ts). */
+export const ratiosSchema = z.record(z.string().check(z.maxLength(60)), z.number().check(z.gte(0.01), z.lte(100)));
+
 /** Every earlier version is read too, see earlier-jobs.ts. */
-export const JOB_VERSION = "job/2";
+export const JOB_VERSION = "job/3";
 
 export const jobSchema = z.object({
   tastatura: z.literal(JOB_VERSION),
@@ -86,6 +89,8 @@ export const jobSchema = z.object({
   policy: policySchema,
   /** Shares of suspicion by part before anything is known, where the shop uses other than the usual ones. */
   priors: z.optional(priorsSchema),
+  /** Ratios of the complaint, where the shop uses other than the usual ones. */
+  ratios: z.optional(ratiosSchema),
   entries: z.array(entrySchema).check(z.maxLength(5000)),
   simulated: z.optional(simulatedSchema),
 });

@@ -5,7 +5,7 @@ import { jobSchema } from "./schema";
 import { packJob, unpackJob } from "./zip";
 
 const job = jobSchema.parse({
-  tastatura: "job/2",
+  tastatura: "job/3",
   id: "z",
   createdAt: "2026-01-01T00:00:00Z",
   car: { name: "=HYPERLINK()" },

@@ -1,6 +1,6 @@
 import { t } from "../words/words";
 import { signalPoint } from "../circuit/point";
-import { answersFor } from "../checks/answers";
+import { looksOf, parseLook } from "../checks/looks/looks";
 import { isLookInstrument, type Hookup, type LookInstrument } from "../checks/hookup";
 import { circuitStateSchema } from "../circuit/state";
 import { parsePoint, pointText, type Point } from "../circuit/point";
@@ -27,7 +27,10 @@ export function hookupOf(reading: Reading, setup: CornerSetup): Read<Hookup> {
       const loaded = parsePoint(text, setup);
       if (!loaded.ok) return loaded;
     }
-  if (isLookInstrument(instrument)) return lookOf(reading, instrument, setup);
+  if (isLookInstrument(instrument)) {
+    if (!reading.look && instrument !== "scan") return { ok: false, say: t`${instrument}: “look” must say at what` };
+    return lookHookup(reading, instrument, setup);
+  }
   const red = pointOf(reading.red ?? reading.point, "red", setup);
   if (!red.ok) return red;
   if (instrument === "scope")
@@ -91,23 +94,14 @@ export function speedReading(word: string): Reading {
   return readingFrom({ instrument: "scan", look: "speed", state }, word);
 }
 
-function lookOf({ look, state }: Reading, instrument: LookInstrument, setup: CornerSetup): Read<Hookup> {
-  if (!look && instrument !== "scan") return { ok: false, say: t`${instrument}: “look” must say at what` };
-  const hookup: Hookup = {
-    instrument,
-    look: look ?? "speed",
-    state:
-      instrument === "scan" && (look ?? "speed") === "speed"
-        ? { ...state, wheel: "driven", speedKmh: state.speedKmh ?? 30 }
-        : state,
-  };
-  try {
-    answersFor(hookup, setup);
-  } catch (error) {
-    if (error instanceof RangeError) return { ok: false, say: error.message };
-    throw error;
+function lookHookup({ look = "speed", state }: Reading, instrument: LookInstrument, setup: CornerSetup): Read<Hookup> {
+  const id = parseLook(look, setup);
+  if (!id) {
+    const known = looksOf(setup).map((one) => one.id);
+    return { ok: false, say: t`nothing called “${look}” to look at on this corner; known: ${known.join(", ")}` };
   }
-  return { ok: true, value: hookup };
+  const driven = id === "speed" ? { ...state, wheel: "driven" as const, speedKmh: state.speedKmh ?? 30 } : state;
+  return { ok: true, value: { instrument, look: id, state: driven } };
 }
 
 function pointOf(text: string | undefined, probe: string, setup: CornerSetup): Read<Point> {

@@ -1,8 +1,9 @@
-import { provokedBy, wiggledPlace } from "../checks/answers";
+import { lookOf, type LookId } from "../checks/looks/looks";
+import type { Seen, Trace } from "../checks/looks/look";
 import { piercedPoints, type Hookup } from "../checks/hookup";
 import { CornerNet } from "../circuit/corner-net";
-import { pointText, type Point } from "../circuit/point";
-import { conductorsOf, nearestPlug, signalConductor, stationsOf, type CornerSetup } from "../circuit/setup";
+import { pointText, signalPoint, type Point } from "../circuit/point";
+import { conductorsOf, nearestPlug, stationsOf, type CornerSetup } from "../circuit/setup";
 import { SolvedCorner } from "../circuit/solve";
 import { speedOf, type CircuitState } from "../circuit/state";
 import type { CarCondition } from "../faults/fault";
@@ -10,18 +11,7 @@ import { coilRmsV, lostPoleShare } from "../ring/ring";
 import { frequencyHz, parseTyre, rollingCircumferenceM } from "../tyre/tyre";
 import { modulePins, moduleView, type ModuleView } from "../car/signal";
 import type { Whereabouts } from "../car/whereabouts";
-import {
-  comparedChances,
-  expectedFinding,
-  lookChances,
-  moduleAnswers,
-  provokedChances,
-  scopeChances,
-  speedChances,
-  swapChances,
-  wiggleChances,
-  type Trace,
-} from "./word-chances";
+import { expectedFinding, scopeChances, wordChances } from "./word-chances";
 
 /** What one car would answer to one hook-up: numbers with their chances (Infinity = over limit), or the chances of each word. */
 export type Outlook = { kind: "numbers"; values: number[]; chances: number[] } | { kind: "words"; chances: number[] };
@@ -57,7 +47,7 @@ export class StateReader {
       charged ? new CornerNet(setup, pierced) : null,
     );
     this.pins = modulePins(setup);
-    this.electrical = hookups.some((hookup) => "red" in hookup || LIVE.has(hookup.look));
+    this.electrical = hookups.some((hookup) => "red" in hookup || lookOf(hookup.look).live);
     const circumferenceM = rollingCircumferenceM(parseTyre(setup.tyre) ?? DEFAULT_TYRE);
     this.hertzPerKmh = frequencyHz(1, setup.pulsesPerRevolution, circumferenceM);
     this.loadsWire = hookups.some((hookup) => hookup.instrument === "lamp");
@@ -95,38 +85,38 @@ export class StateReader {
         );
       case "amps-dc":
         return this.clamped(hookup.red, hookup.black);
-      case "gauge":
-        return sure(hookup.look === "gap" ? car.ring.gapMm : 2 * car.ring.runoutMm);
       case "scope":
         return {
           kind: "words",
-          chances: scopeChances(car, this.trace(hookup.red), hookup, this.setup, where.comesAndGoes, this.moduleView()),
+          chances: scopeChances(
+            car,
+            this.trace(hookup.red),
+            hookup,
+            this.setup.family,
+            where.comesAndGoes,
+            this.moduleView(),
+          ),
         };
       default:
-        return { kind: "words", chances: this.looked(hookup, where) };
+        return this.looked(hookup, where);
     }
   }
 
-  private looked(hookup: Hookup & { look: string }, where: Whereabouts): number[] {
+  private looked(hookup: Hookup & { look: LookId }, where: Whereabouts): Outlook {
     const car = this.solvedFor!;
-    if (hookup.look === "swap") return swapChances(where.sensorAtFault);
-    if (hookup.look === "speed") return speedChances(car, this.moduleView(), hookup, this.setup, where.comesAndGoes);
-    if (hookup.look === "other-side") {
-      const point: Point = {
-        at: "face",
-        station: nearestPlug(this.setup),
-        face: "out",
-        conductor: signalConductor(this.setup),
-      };
-      return comparedChances(car, this.besideOther(this.trace(point)), hookup, this.setup, this.moduleView());
-    }
-    const wake = provokedBy(hookup.look);
-    if (wake) return provokedChances(car, where, wake);
-    if (LIVE.has(hookup.look)) return moduleAnswers(car, this.moduleView(), hookup, this.setup);
-    const wiggled = wiggledPlace(hookup.look, this.setup);
-    if (wiggled) return wiggleChances(car, where, wiggled);
-    const station = where.place.station === undefined ? null : stationsOf(this.setup)[where.place.station]!.station;
-    return lookChances(car, hookup, this.setup, station);
+    const { answers, readsMm } = lookOf(hookup.look);
+    if (readsMm) return sure(readsMm(car));
+    const words = answers!.list.map(({ word }) => word);
+    const seen: Seen = {
+      car,
+      where: { ...where, station: stationOf(where, this.setup) },
+      state: hookup.state,
+      setup: this.setup,
+      sign: (name) => car.signs[name] ?? 0,
+      module: () => this.moduleView(),
+      besideOther: () => this.besideOther(this.trace(signalPoint(this.setup, nearestPlug(this.setup)))),
+    };
+    return { kind: "words", chances: wordChances(words, answers!.chances(seen), answers!.rest) };
   }
 
   /** The finding a perfect eye would have in a capture at this hook-up of the car last taken. */
@@ -268,8 +258,9 @@ function isAcrossSensor(red: Point, black: Point, { unplugged }: CircuitState, s
   return red.conductor !== black.conductor && !beyond.some((station) => unplugged.includes(station));
 }
 
-/** Looks that ask the module what it sees. */
-const LIVE: ReadonlySet<string> = new Set(["other-side", "speed", "which", "magnet", "steering", "fuse-out"]);
+function stationOf({ place }: Whereabouts, setup: CornerSetup): string | null {
+  return place.station === undefined ? null : stationsOf(setup)[place.station]!.station;
+}
 
 /** A lamp hung at the far end of a wire fed at the near one, both ends open. */
 function feedsThroughWire({ red, black }: { red: Point; black: Point }): boolean {

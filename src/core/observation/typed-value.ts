@@ -17,7 +17,7 @@ export function typedValue(hookup: Hookup, typed: string, setup: CornerSetup): T
       ok: false,
       say: t`Capacitance with the module or the sensor joined is that of their own capacitors, a thousand times the wire's: it says nothing of the wire. Undo both ends and read again.`,
     };
-  const answers = answersFor(hookup, setup);
+  const answers = answersFor(hookup);
   if (answers) {
     const word = matchAnswer(answers, typed);
     return word

@@ -86,7 +86,7 @@ export function reportOf(
   const value = (reading: (typeof before)[number]["reading"]) => {
     const word = String(reading.finding ?? reading.value ?? "");
     const hookup = hookupOf(reading, job.setup);
-    return (hookup.ok ? answersFor(hookup.value, job.setup)?.say[word] : undefined) ?? word;
+    return (hookup.ok ? answersFor(hookup.value)?.say[word] : undefined) ?? word;
   };
   const date = now.toISOString().slice(0, 10);
   return {

@@ -1,7 +1,7 @@
 import * as z from "zod/mini";
 import { meterSchema } from "../circuit/setup";
 import { policySchema } from "../complaint/policy";
-import { priorsSchema } from "../job/schema";
+import { priorsSchema, ratiosSchema } from "../job/schema";
 import { usualEstimate } from "../repair/usual-estimate";
 
 /** Tongues there is a catalogue of (src/words). */
@@ -20,6 +20,8 @@ export const settingsSchema = z.object({
   ),
   /** Shares of suspicion new jobs begin with; the usual ones when absent. */
   priors: z.optional(priorsSchema),
+  /** Ratios by which a complaint weighs faults in new jobs; the usual ones where absent. */
+  ratios: z.optional(ratiosSchema),
   /** How new jobs go about it, and the meter in the shop. */
   policy: z._default(policySchema, () => policySchema.parse({})),
   meter: z.optional(meterSchema),

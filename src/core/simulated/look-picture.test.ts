@@ -8,7 +8,7 @@ import { readSimulatedCar } from "./simulated-reading";
 
 const job = (fault: string, entries: object[] = [], intermittent = false): Job =>
   jobSchema.parse({
-    tastatura: "job/2",
+    tastatura: "job/3",
     id: "p",
     createdAt: "",
     car: { name: "" },

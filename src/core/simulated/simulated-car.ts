@@ -78,7 +78,7 @@ export function readCar(car: SimulatedCar, hookup: Hookup): string {
   reader.take(condition);
   const outlook = reader.outlook(0, where);
   if (outlook.kind === "words") {
-    const { words } = answersFor(hookup, car.setup)!;
+    const { words } = answersFor(hookup)!;
     const before = words.indexOf(car.said.get(hookupKey(hookup)) ?? "");
     const word = words[draw(before < 0 ? outlook.chances : secondLook(outlook.chances, before), car.random)]!;
     car.said.set(hookupKey(hookup), word);

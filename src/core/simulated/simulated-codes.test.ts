@@ -8,7 +8,7 @@ import { parsePoint } from "../circuit/point";
 
 const job = (fault: string, parts: object = {}): Job =>
   jobSchema.parse({
-    tastatura: "job/2",
+    tastatura: "job/3",
     id: "c",
     createdAt: "",
     car: { name: "Skua" },

@@ -64,7 +64,7 @@ export const CapturePanel = memo(function CapturePanel({
           <ul>
             {channel.findings.map((finding) => (
               <li key={finding.code + finding.startS} className="border-t border-rule py-1.5">
-                <b>{scopeAnswers.say[finding.code] ?? finding.code}</b>
+                <b>{scopeAnswers().say[finding.code] ?? finding.code}</b>
                 {finding.tooth && (
                   <span className="font-mono">{jt` · tooth ${finding.tooth} of ${channel.pulsesPerRevolution}`}</span>
                 )}
@@ -93,7 +93,7 @@ export const CapturePanel = memo(function CapturePanel({
                   );
                   markLogged();
                 }}
-              >{t`Weigh this in: ${scopeAnswers.say[channel.leading]}`}</Cap>
+              >{t`Weigh this in: ${scopeAnswers().say[channel.leading]}`}</Cap>
             )}
           </div>
         </>

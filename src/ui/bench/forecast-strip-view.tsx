@@ -2,7 +2,6 @@
 import { msgid, ngettext, t } from "@/core/words/words";
 import clsx from "clsx";
 import type { ForecastStrip } from "@/core/bench/forecast-strip";
-import { wordLabels } from "@/core/checks/word-labels";
 import { formatShare } from "@/core/units/format";
 import { useUnits } from "../settings/use-units";
 
@@ -96,7 +95,7 @@ function WordForecast({ strip, words }: { strip: ForecastStrip; words: string[] 
             {words.map((word, i) =>
               shown[i] ? (
                 <th key={word} className="px-1 font-normal">
-                  {wordLabels[word] ?? word}
+                  {word}
                 </th>
               ) : null,
             )}

@@ -44,8 +44,8 @@ export function FreeReading({
     ...(watched ? { watched } : {}),
     ...(wheel === "hand" ? { speedKmh: 7 } : {}),
   });
-  const possible = looksFor(instrument, setup);
-  const lookHere = possible.includes(look) ? look : possible[0]!;
+  const possible = isLookInstrument(instrument) ? looksFor(instrument, setup) : [];
+  const lookHere = possible.find((one) => one === look) ?? possible[0];
   const chosen = hookupOf(
     isLookInstrument(instrument)
       ? { instrument, look: lookHere, state }

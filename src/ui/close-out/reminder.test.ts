@@ -12,7 +12,7 @@ it("an iCalendar package reads the reminder back: the car, the day, a quarter of
   });
   const car = { name: 'Osmund Drover; 09, "old"' };
   const job = jobSchema.parse({
-    tastatura: "job/2",
+    tastatura: "job/3",
     id: "j",
     createdAt: "",
     car,

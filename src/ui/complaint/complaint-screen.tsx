@@ -5,11 +5,14 @@ import { useRouter, useSearchParams } from "next/navigation";
 import { useHotkeys } from "react-hotkeys-hook";
 import { families, familyWords, meterOf, stationsOf, type Family } from "@/core/circuit/setup";
 import { withConnectors } from "@/core/harness/edit-path";
+import { stationsRead } from "@/core/job/stations-read";
 import { decodeCode, onlyHistory, sayCode, splitCodes } from "@/core/codes/code";
 import type { Job } from "@/core/job/schema";
 import { defaultPriors } from "@/core/faults/catalogue";
 import { complaintReasons } from "@/core/complaint/complaint-reasons";
-import { cornersCoded, recentWorks, symptoms, type Complaint } from "@/core/complaint/complaint";
+import { cornersCoded, type Complaint } from "@/core/complaint/complaint";
+import { recentWorks } from "@/core/complaint/recent-works";
+import { symptoms } from "@/core/complaint/symptoms/symptoms";
 import { corners, cornerWords } from "@/core/units/corner";
 import { parseTyre } from "@/core/tyre/tyre";
 import { WithJob } from "../jobs/with-job";
@@ -41,32 +44,10 @@ export function ComplaintScreen() {
 }
 
 const DRIVEN: Record<"front" | "rear" | "all", string> = { front: t`front`, rear: t`rear`, all: t`all` };
-const SYMPTOM_WORDS: Record<(typeof symptoms)[number], string> = {
-  lamp: t`lamp lit`,
-  "lamp-at-key-on": t`lamp comes on with the key`,
-  "lamp-when-rolling": t`lamp comes on when rolling`,
-  "functions-lost": t`traction, cruise or hill hold lost`,
-  "false-abs-low-speed": t`pedal buzzes in the last few km/h`,
-  "pulls-under-braking": t`pulls to one side braking`,
-  "after-bumps": t`after bumps`,
-  "when-turning": t`when turning`,
-  "when-wet": t`when wet`,
-  "when-hot": t`when hot`,
-};
-const WORK_WORDS: Record<(typeof recentWorks)[number], string> = {
-  brakes: t`brakes`,
-  bearing: t`wheel bearing`,
-  exhaust: t`exhaust`,
-  tyres: t`tyres`,
-  sensor: t`this sensor`,
-  body: t`body, arch liner`,
-  battery: t`battery`,
-};
-
 /** An answer's name as its cap has it; a code as typed. */
 function answerWords(answer: string): string {
   if (answer === "intermittent") return t`comes and goes`;
-  return { ...SYMPTOM_WORDS, ...WORK_WORDS }[answer as keyof typeof SYMPTOM_WORDS] ?? answer;
+  return [...symptoms, ...recentWorks].find(({ id }) => id === answer)?.say() ?? answer;
 }
 
 function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
@@ -155,24 +136,24 @@ function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
         </Group>
         <Codes codes={job.complaint.codes} onChange={(codes) => complain({ codes })} />
         <Group label={t`What is noticed`}>
-          {symptoms.map((symptom) => (
+          {symptoms.map(({ id, say }) => (
             <Cap
-              key={symptom}
-              aria-pressed={job.complaint.symptoms.includes(symptom)}
-              onClick={() => complain({ symptoms: toggle(job.complaint.symptoms, symptom) })}
+              key={id}
+              aria-pressed={job.complaint.symptoms.includes(id)}
+              onClick={() => complain({ symptoms: toggle(job.complaint.symptoms, id) })}
             >
-              {SYMPTOM_WORDS[symptom]}
+              {say()}
             </Cap>
           ))}
         </Group>
         <Group label={t`Recent work`}>
-          {recentWorks.map((work) => (
+          {recentWorks.map(({ id, say }) => (
             <Cap
-              key={work}
-              aria-pressed={job.complaint.recentWork.includes(work)}
-              onClick={() => complain({ recentWork: toggle(job.complaint.recentWork, work) })}
+              key={id}
+              aria-pressed={job.complaint.recentWork.includes(id)}
+              onClick={() => complain({ recentWork: toggle(job.complaint.recentWork, id) })}
             >
-              {WORK_WORDS[work]}
+              {say()}
             </Cap>
           ))}
         </Group>
@@ -236,7 +217,7 @@ function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
             <Cap
               key={count}
               aria-pressed={stationsOf(job.setup).length - 2 === count}
-              onClick={() => setup({ path: withConnectors(job.setup, count) })}
+              onClick={() => setup({ path: withConnectors(job.setup, count, stationsRead(job)) })}
             >
               {count}
             </Cap>
@@ -246,7 +227,7 @@ function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
       <aside className="grid content-start gap-4">
         <SuspicionPanel
           diagnosis={diagnosis}
-          reasons={complaintReasons(job.complaint, job.setup, job.priors ?? defaultPriors)}
+          reasons={complaintReasons(job.complaint, job.setup, job.priors ?? defaultPriors, job.ratios)}
           nameOf={answerWords}
         />
         <KnownGood job={job} change={change} />

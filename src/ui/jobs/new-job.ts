@@ -5,7 +5,7 @@ import { complaintSchema } from "@/core/complaint/complaint";
 import type { Settings } from "@/core/settings/settings";
 
 /** A job with a usual car behind it, so that three answers are enough to start. */
-export function newJob({ priors, policy, meter }: Settings): Job {
+export function newJob({ priors, ratios, policy, meter }: Settings): Job {
   return {
     tastatura: JOB_VERSION,
     id: nanoid(10),
@@ -26,6 +26,7 @@ export function newJob({ priors, policy, meter }: Settings): Job {
     complaint: complaintSchema.parse({}),
     policy,
     ...(priors ? { priors } : {}),
+    ...(ratios ? { ratios } : {}),
     entries: [],
   };
 }

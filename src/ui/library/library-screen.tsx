@@ -147,7 +147,7 @@ function Shelf({
                 <td className="pr-3 font-mono whitespace-nowrap">
                   {item.levels?.millivoltsPerKmh ? t`${item.levels.millivoltsPerKmh.toFixed(0)} mV per km/h` : "–"}
                 </td>
-                <td className="pr-3 text-sm">{scopeAnswers.say[item.finding] ?? item.finding}</td>
+                <td className="pr-3 text-sm">{scopeAnswers().say[item.finding] ?? item.finding}</td>
                 <td>
                   {onRemove && (
                     <button

@@ -43,7 +43,7 @@ export function EyesSheet({ job, change }: { job: Job; change: ChangeJob }) {
     setChosen(null);
   };
   useHotkeys("1,2,3,4,5,6", (_, { keys }) => {
-    const word = answersFor(item, job.setup)?.words[Number(keys?.[0]) - 1];
+    const word = answersFor(item)?.words[Number(keys?.[0]) - 1];
     if (word) answer(item, word);
   });
   const readIt = async () => {
@@ -87,7 +87,7 @@ export function EyesSheet({ job, change }: { job: Job; change: ChangeJob }) {
                 </span>
                 <span>{capital(hookupLabel(one))}</span>
                 <span className="ml-auto text-sm text-muted">
-                  {saidOf(one, answered.get(hookupKey(one))?.value, job) ??
+                  {saidOf(one, answered.get(hookupKey(one))?.value) ??
                     (unseen.has(hookupKey(one)) ? t`could not see` : "")}
                 </span>
               </button>
@@ -116,7 +116,7 @@ function OpenItem({
   onReadIt: (() => void) | null;
 }) {
   const { units } = useSettings().settings;
-  const answers = answersFor(hookup, job.setup);
+  const answers = answersFor(hookup);
   return (
     <div className="my-2 rounded-xl bg-paper p-3">
       <p className="font-bold">{instruction(hookup, job.setup)}</p>
@@ -171,7 +171,7 @@ function answersIn(job: Job): Map<string, { id: string; value: string }> {
   return found;
 }
 
-function saidOf(hookup: Hookup, value: string | undefined, job: Job): string | null {
+function saidOf(hookup: Hookup, value: string | undefined): string | null {
   if (value === undefined) return null;
-  return answersFor(hookup, job.setup)?.say[value] ?? value;
+  return answersFor(hookup)?.say[value] ?? value;
 }

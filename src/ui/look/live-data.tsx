@@ -3,7 +3,9 @@ import { t } from "@/core/words/words";
 import dynamic from "next/dynamic";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
-import { looks } from "@/core/checks/answers";
+import { answersFor } from "@/core/checks/answers";
+import { hookupOfLook } from "@/core/checks/catalogue";
+import { lookOf } from "@/core/checks/looks/looks";
 import { speedReading } from "@/core/observation/read-observation";
 import type { Job } from "@/core/job/schema";
 import { liveSpeedWord } from "@/core/scanlog/analyse-scan";
@@ -146,7 +148,7 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
               lead
               className="w-full"
               onClick={weigh}
-            >{t`Weigh this in: ${cornerWords[job.setup.corner]} ${looks.speed!.say[word!]}`}</Cap>
+            >{t`Weigh this in: ${cornerWords[job.setup.corner]} ${answersFor(hookupOfLook(lookOf("speed")))!.say[word!]}`}</Cap>
           )}
         </>
       )}

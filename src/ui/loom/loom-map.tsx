@@ -12,6 +12,7 @@ import { CSS } from "@dnd-kit/utilities";
 import type { ReactNode } from "react";
 import { spansOf, stationsOf, type CornerSetup } from "@/core/circuit/setup";
 import { withConnectorMoved, withConnectors, withSpan, withStation } from "@/core/harness/edit-path";
+import { stationsRead } from "@/core/job/stations-read";
 import { stationWords } from "@/core/faults/places";
 import type { Job } from "@/core/job/schema";
 import { decimal } from "@/core/units/decimal";
@@ -49,7 +50,10 @@ export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
           },
         }}
         onDragEnd={({ active, over }) => {
-          const [from, to] = [inline.indexOf(String(active.id)), inline.indexOf(String(over?.id))];
+          const [from, to] = [active.id, over?.id].map((id) => inline.findIndex((one) => one === id)) as [
+            number,
+            number,
+          ];
           if (from >= 0 && to >= 0 && from !== to) setPath(withConnectorMoved(job.setup, from, to));
         }}
       >
@@ -125,7 +129,7 @@ export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
       <div className="flex flex-wrap gap-2 pt-2">
         <Cap
           disabled={stations.length >= 6}
-          onClick={() => setPath(withConnectors(job.setup, stations.length - 1))}
+          onClick={() => setPath(withConnectors(job.setup, stations.length - 1, stationsRead(job)))}
         >{t`add a connector`}</Cap>
         <Cap
           disabled={stations.length <= 2}

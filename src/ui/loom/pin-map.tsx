@@ -4,7 +4,7 @@ import { useState } from "react";
 import { parsePinTable } from "@/core/harness/pin-table";
 import { conductorsOf, stationsOf } from "@/core/circuit/setup";
 import { countTerminal } from "@/core/checks/count-terminal";
-import { stationLabel } from "@/core/checks/words";
+import { stationLabel } from "@/core/checks/station-label";
 import { withStation } from "@/core/harness/edit-path";
 import { decimal } from "@/core/units/decimal";
 import { conductorWord } from "@/core/faults/wire-faults";

@@ -6,7 +6,7 @@ import { useRef, useState } from "react";
 import { answersFor } from "@/core/checks/answers";
 import { hookupKey } from "@/core/checks/hookup";
 import { cautions, instruction } from "@/core/checks/instruction";
-import { conductorsOf, stationsOf } from "@/core/circuit/setup";
+import { conductorsOf, stationsOf, type StationId } from "@/core/circuit/setup";
 import { conductorWord } from "@/core/faults/wire-faults";
 import { stationWords } from "@/core/faults/places";
 import { cellReadings } from "@/core/bench/cell-readings";
@@ -20,7 +20,7 @@ import { toast } from "../keys/toast";
 /** Every conductor between two opened connectors, test by test; the field walks on by itself. */
 export function WireTable({ job, change }: { job: Job; change: ChangeJob }) {
   const stations = stationsOf(job.setup).map(({ station }) => station);
-  const [[near, far], setStretch] = useState<[string, string]>([stations.at(-2)!, "plug"]);
+  const [[near, far], setStretch] = useState<[StationId, StationId]>([stations.at(-2)!, "plug"]);
   const cells = wireTable(job.setup, near, far);
   const readings = cellReadings(job, cells);
   const [at, setAt] = useState(0);
@@ -33,7 +33,7 @@ export function WireTable({ job, change }: { job: Job; change: ChangeJob }) {
     if (input.current) input.current.value = "";
     setAt(Math.min(cells.length - 1, at + 1));
   };
-  const answers = answersFor(cell.hookup, job.setup);
+  const answers = answersFor(cell.hookup);
   return (
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Wire table`}>
       <h2 className="flex flex-wrap items-center justify-between gap-2 border-b border-rule pb-2 text-sm">
@@ -43,7 +43,7 @@ export function WireTable({ job, change }: { job: Job; change: ChangeJob }) {
             className="min-h-11 rounded-lg border border-rule bg-paper px-2"
             value={`${near}>${far}`}
             onChange={(event) => {
-              setStretch(event.target.value.split(">") as [string, string]);
+              setStretch(event.target.value.split(">") as [StationId, StationId]);
               setAt(0);
             }}
           >

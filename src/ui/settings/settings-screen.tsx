@@ -15,6 +15,7 @@ import { download } from "../jobs/download";
 import { Cap } from "../keys/cap";
 import { PlainHeader } from "../keys/plain-header";
 import { useSettings } from "./use-settings";
+import { RatiosPanel } from "./ratios-panel";
 import { toast } from "../keys/toast";
 
 /** Units, money, and the store. */
@@ -56,6 +57,7 @@ export function SettingsScreen() {
         <UnitsPanel />
         <LookPanel />
         <PriorsPanel />
+        <RatiosPanel />
         <StorePanel />
         <SnapshotsPanel />
       </main>

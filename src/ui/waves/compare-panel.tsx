@@ -50,7 +50,7 @@ export function ComparePanel({
         {searchLibrary(library, query).map(({ captureId, model, kind, finding, simulated }) => (
           <option key={captureId} value={captureId}>
             {kind === "known-good" ? t`known-good` : t`known-bad`}: {gettext(model)},{" "}
-            {scopeAnswers.say[finding] ?? finding}
+            {scopeAnswers().say[finding] ?? finding}
             {simulated ? t` (simulated)` : ""}
           </option>
         ))}

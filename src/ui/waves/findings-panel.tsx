@@ -106,7 +106,7 @@ export function FindingsPanel({
           lead
           className="mt-3 w-full"
           onClick={onWeigh}
-        >{t`Weigh this in: ${scopeAnswers.say[channel.leading] ?? channel.leading}`}</Cap>
+        >{t`Weigh this in: ${scopeAnswers().say[channel.leading] ?? channel.leading}`}</Cap>
       )}
     </section>
   );

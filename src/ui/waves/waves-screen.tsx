@@ -73,7 +73,7 @@ function Waves({ job, change }: { job: Job; change: ChangeJob }) {
       }),
     );
     markLogged();
-    toast(t`Weighed in: ${scopeAnswers.say[leading] ?? leading}.`);
+    toast(t`Weighed in: ${scopeAnswers().say[leading] ?? leading}.`);
   };
   return (
     <main

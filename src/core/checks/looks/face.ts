@@ -1,0 +1,26 @@
+import { t } from "../../words/words";
+import type { Look } from "./look";
+
+/** The face of the sensor, taken out. */
+export const face = {
+  id: "face",
+  instrument: "eyes",
+  state: { key: "off" },
+  label: () => t`sensor face`,
+  sentence: () => t`Remove the sensor and look at its face: rubbed, slanted, iron dust.`,
+  minutes: 1,
+  needs: ["lift", "wheel-off", "sensor-out"],
+  cautions: ["raised", "sensor-out"],
+  walk: 12,
+  answers: {
+    list: [
+      { word: "clean", say: () => t`clean and even`, short: () => t`clean` },
+      { word: "worn", say: () => t`rubbed at a slant`, short: () => t`worn` },
+      { word: "debris", say: () => t`iron dust on it`, short: () => t`debris` },
+    ],
+    chances: ({ sign }) => ({
+      worn: Math.max(sign("sensor-worn"), 0.02),
+      debris: Math.max(sign("ring-debris") * 0.6, 0.05),
+    }),
+  },
+} satisfies Look;

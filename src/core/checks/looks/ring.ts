@@ -1,0 +1,28 @@
+import { t } from "../../words/words";
+import type { Look } from "./look";
+
+/** The tone ring, seen. */
+export const ring = {
+  id: "ring",
+  instrument: "eyes",
+  state: { key: "off" },
+  label: () => t`tone ring, seen`,
+  sentence: () => t`Wheel off, turn the hub slowly and look at the whole ring: teeth gone, cracks, packed rust.`,
+  minutes: 1,
+  needs: ["lift", "wheel-off"],
+  cautions: ["raised"],
+  walk: 9,
+  answers: {
+    list: [
+      { word: "intact", say: () => t`whole and clean`, short: () => t`intact`, also: ["whole", "good"] },
+      { word: "missing", say: () => t`teeth or a chunk gone`, short: () => t`missing`, also: ["broken"] },
+      { word: "cracked", say: () => t`cracked`, short: () => t`cracked` },
+      { word: "debris", say: () => t`packed or bent`, short: () => t`debris`, also: ["dirty"] },
+    ],
+    chances: ({ car, sign }) => ({
+      missing: car.ring.missing ? sign("ring-damaged") : 0.01,
+      cracked: car.ring.crack ? sign("ring-damaged") : 0.01,
+      debris: Math.max(sign("ring-debris"), 0.03),
+    }),
+  },
+} satisfies Look;

@@ -1,0 +1,38 @@
+import { t } from "../../words/words";
+import { speedOf } from "../../circuit/state";
+import type { Look, Seen } from "./look";
+
+/** This corner's live speed on a short drive. */
+export const speed = {
+  id: "speed",
+  instrument: "scan",
+  state: { wheel: "driven", speedKmh: 30 },
+  label: () => t`live speed`,
+  sentence: () => t`Drive to 30 km/h and coast to a stop while watching this corner's live speed beside the others.`,
+  minutes: 5,
+  live: true,
+  answers: {
+    list: [
+      { word: "follows", say: () => t`follows the wheel all the way`, short: () => t`follows`, also: ["ok"] },
+      { word: "zero", say: () => t`stays at zero`, short: () => t`zero`, also: ["none"] },
+      { word: "drops-out", say: () => t`drops out now and then`, short: () => t`drops out`, also: ["dropout"] },
+      { word: "cuts-low", say: () => t`falls to zero early while slowing`, short: () => t`cuts low` },
+      { word: "ratio-off", say: () => t`steadily high or low`, short: () => t`ratio off` },
+      { word: "erratic", say: () => t`jumps every turn`, short: () => t`erratic` },
+    ],
+    chances: (seen) => ({ "drops-out": 0.02, [speedWord(seen)]: 0.92 }),
+  },
+} satisfies Look;
+
+function speedWord({ car, where: { comesAndGoes }, module, state }: Seen): string {
+  const { circuitOk, lostShare, dropOutKmh } = module();
+  if (car.elsewhere) return "erratic";
+  if (car.inputFault || !circuitOk) return comesAndGoes ? "drops-out" : "zero";
+  if (car.circuit.sensor.mode === "noisy") return "erratic";
+  if (lostShare > 0.6 || dropOutKmh > Math.max(10, speedOf(state))) return "zero";
+  if (comesAndGoes || lostShare > 0.02 || car.ring.wobble > 0.08) return "drops-out";
+  if (dropOutKmh > 4.5) return "cuts-low";
+  if (car.ring.countRatio !== 1) return "ratio-off";
+  if (car.ring.missing || car.ring.crack || car.ring.odd || car.ring.runoutMm > 0.3) return "erratic";
+  return "follows";
+}

@@ -1,0 +1,37 @@
+import { t } from "../../words/words";
+import type { Look } from "./look";
+
+/** Both sides' sensors changed over, where they interchange. */
+export const swap = {
+  id: "swap",
+  instrument: "eyes",
+  state: { key: "off" },
+  label: () => t`sensors changed over`,
+  sentence: () => t`Change the sensor over with the other side's, clear, drive, and see where the fault is now.`,
+  minutes: 20,
+  needs: ["lift", "wheel-off", "sensor-out"],
+  cautions: ["raised", "sensor-out"],
+  unplugs: true,
+  answers: {
+    list: [
+      { word: "follows", say: () => t`fault goes with the sensor`, short: () => t`follows` },
+      { word: "stays", say: () => t`fault stays at this corner`, short: () => t`stays` },
+      {
+        word: "vanished",
+        say: () => t`the fault is gone: plug or seat was disturbed`,
+        short: () => t`vanished`,
+        also: ["gone", "cured"],
+      },
+    ],
+    chances: ({ where }) =>
+      where.part === "sensor"
+        ? { follows: 0.93, vanished: 0.02 }
+        : DISTURBED.has(where.part)
+          ? { follows: 0.04, vanished: 0.45 }
+          : { follows: 0.04, vanished: 0.02 },
+    rest: "stays",
+  },
+} satisfies Look;
+
+/** What taking a sensor out and another in moves. */
+const DISTURBED: ReadonlySet<string> = new Set(["connector", "mounting"]);

@@ -1,0 +1,29 @@
+import { t } from "../../words/words";
+import { speedOf } from "../../circuit/state";
+import type { Look } from "./look";
+
+/** Which corner's live speed answers this wheel. */
+export const which = {
+  id: "which",
+  instrument: "scan",
+  state: { wheel: "hand", speedKmh: 7 },
+  label: () => t`which corner answers`,
+  sentence: () => t`Wheel raised, spin this wheel alone by hand and see which corner's live speed answers.`,
+  minutes: 3,
+  needs: ["lift"],
+  cautions: ["raised"],
+  live: true,
+  answers: {
+    list: [
+      { word: "this", say: () => t`this corner answers`, short: () => t`this` },
+      { word: "another", say: () => t`another corner answers`, short: () => t`another`, also: ["other"] },
+      { word: "none", say: () => t`no corner answers`, short: () => t`none`, also: ["zero"] },
+    ],
+    chances: ({ car, module, state }) => {
+      const { circuitOk, lostShare, dropOutKmh } = module();
+      const seen = !car.inputFault && circuitOk && lostShare < 0.9 && dropOutKmh < speedOf(state);
+      return { [car.elsewhere ? "another" : seen ? "this" : "none"]: 0.96 };
+    },
+    rest: "none",
+  },
+} satisfies Look;
