@@ -7,7 +7,7 @@ import { libraryItem, type LibraryItem } from "../core/library/library";
 import { seeded } from "../core/random/random";
 import { analyseCapture } from "../core/waveform/analyse";
 import type { FindingCode } from "../core/waveform/findings";
-import { gettext } from "../core/words/words";
+import { marked } from "../core/words/words";
 
 const PATH: CornerSetup["path"] = [
   { station: "module" },
@@ -34,52 +34,52 @@ interface Recording {
 
 /** One recording for each kind of sensor in good order, one for each defect a capture shows, and what is no defect. */
 const RECORDINGS: Recording[] = [
-  { model: gettext("Two-wire active, good"), family: "active-2wire" },
-  { model: gettext("Three-wire active, good"), family: "active-3wire" },
-  { model: gettext("Passive, good"), family: "passive" },
-  { model: gettext("Encoder chunk gone"), family: "active-2wire", fault: "ring-missing@ring" },
-  { model: gettext("Ring cracked"), family: "active-2wire", fault: "ring-cracked@ring-crack" },
-  { model: gettext("Debris on a tooth"), family: "passive", fault: "ring-debris@ring-debris" },
-  { model: gettext("Ring runs out of true"), family: "passive", fault: "ring-eccentric@ring-eccentric" },
-  { model: gettext("Gap too wide"), family: "passive", fault: "mounting-gap@mounting" },
-  { model: gettext("Sensor switches by itself"), family: "active-2wire", fault: "sensor-erratic@sensor" },
+  { model: marked("Two-wire active, good"), family: "active-2wire" },
+  { model: marked("Three-wire active, good"), family: "active-3wire" },
+  { model: marked("Passive, good"), family: "passive" },
+  { model: marked("Encoder chunk gone"), family: "active-2wire", fault: "ring-missing@ring" },
+  { model: marked("Ring cracked"), family: "active-2wire", fault: "ring-cracked@ring-crack" },
+  { model: marked("Debris on a tooth"), family: "passive", fault: "ring-debris@ring-debris" },
+  { model: marked("Ring runs out of true"), family: "passive", fault: "ring-eccentric@ring-eccentric" },
+  { model: marked("Gap too wide"), family: "passive", fault: "mounting-gap@mounting" },
+  { model: marked("Sensor switches by itself"), family: "active-2wire", fault: "sensor-erratic@sensor" },
   {
-    model: gettext("Plug terminal loose"),
+    model: marked("Plug terminal loose"),
     family: "active-2wire",
     fault: "terminal-open@plug.return",
     intermittent: true,
   },
   {
-    model: gettext("Rust under the foot, down to a stop"),
+    model: marked("Rust under the foot, down to a stop"),
     family: "passive",
     fault: "mounting-gap@mounting",
     spin: { fromKmh: 14, toKmh: 3 },
   },
   {
-    model: gettext("Sensor too far off an encoder"),
+    model: marked("Sensor too far off an encoder"),
     shows: "duty-shift",
     family: "active-2wire",
     fault: "mounting-gap@mounting",
   },
-  { model: gettext("Sensor loose in its seat"), family: "active-2wire", fault: "mounting-loose@mounting-loose" },
-  { model: gettext("Bearing with play"), family: "active-2wire", fault: "bearing-play@bearing" },
-  { model: gettext("Tip worn by the ring"), family: "passive", fault: "sensor-worn-tip@sensor" },
-  { model: gettext("Coil with shorted turns"), family: "passive", fault: "sensor-shorted-turns@sensor" },
+  { model: marked("Sensor loose in its seat"), family: "active-2wire", fault: "mounting-loose@mounting-loose" },
+  { model: marked("Bearing with play"), family: "active-2wire", fault: "bearing-play@bearing" },
+  { model: marked("Tip worn by the ring"), family: "passive", fault: "sensor-worn-tip@sensor" },
+  { model: marked("Coil with shorted turns"), family: "passive", fault: "sensor-shorted-turns@sensor" },
   {
-    model: gettext("Coil leaks, wheel at rest"),
+    model: marked("Coil leaks, wheel at rest"),
     family: "passive",
     fault: "sensor-coil-leak@sensor",
     spin: { fromKmh: 0, toKmh: 0 },
   },
-  { model: gettext("Wrong ring count"), family: "active-2wire", fault: "ring-count@ring-count" },
+  { model: marked("Wrong ring count"), family: "active-2wire", fault: "ring-count@ring-count" },
   {
-    model: gettext("Return chafed to power"),
+    model: marked("Return chafed to power"),
     shows: "level-out-of-window",
     family: "active-2wire",
     fault: "wire-to-power@span2.return",
   },
   {
-    model: gettext("Supply terminal opens"),
+    model: marked("Supply terminal opens"),
     shows: "supply-dip",
     family: "active-3wire",
     fault: "terminal-open@plug.supply",
@@ -87,12 +87,12 @@ const RECORDINGS: Recording[] = [
     withSupply: true,
   },
   {
-    model: gettext("Probe on body ground"),
+    model: marked("Probe on body ground"),
     family: "active-2wire",
     add: (_, random, stepV) => 0.37 * stepV * (random() - 0.5),
   },
-  { model: gettext("Probe moved"), family: "active-2wire", add: (second) => (second > 2 && second < 2.001 ? 6 : 0) },
-  { model: gettext("Key turned on"), family: "active-2wire", add: (second) => (second < 0.4 ? -Infinity : 0) },
+  { model: marked("Probe moved"), family: "active-2wire", add: (second) => (second > 2 && second < 2.001 ? 6 : 0) },
+  { model: marked("Key turned on"), family: "active-2wire", add: (second) => (second < 0.4 ? -Infinity : 0) },
 ];
 const SAMPLE_S = 1 / 4000;
 const USUAL = { durationS: 4, sampleS: SAMPLE_S, fromKmh: 15, toKmh: 10, noiseV: 0.006 };

@@ -7,10 +7,18 @@ import type { Entry, Job } from "../job/schema";
 export const logKinds = ["all", "measured", "looked", "notes"] as const;
 export type LogKind = (typeof logKinds)[number];
 export const logKindWords: Record<LogKind, string> = {
-  all: t`all`,
-  measured: t`measured`,
-  looked: t`looked`,
-  notes: t`notes`,
+  get all() {
+    return t`all`;
+  },
+  get measured() {
+    return t`measured`;
+  },
+  get looked() {
+    return t`looked`;
+  },
+  get notes() {
+    return t`notes`;
+  },
 };
 
 /** Entries of one kind whose text holds what was typed, newest first; retractions only strike others through. */

@@ -25,23 +25,45 @@ export interface Lead {
   face: { rows: number; columns: number; row: number; column: number; say: string } | null;
 }
 
-const DIALS: Partial<Record<Hookup["instrument"], [dial: string, sockets: string]>> = {
-  "volts-dc": [t`V DC, autorange or 20 V`, t`red in V·Ω, black in COM`],
-  "volts-ac": [t`V AC, true RMS, 2 V range`, t`red in V·Ω, black in COM`],
-  ohms: [t`Ω, leads held together first: note or null them`, t`red in V·Ω, black in COM`],
-  continuity: [t`beeper; it sounds under some 30 Ω, which is not 0`, t`red in V·Ω, black in COM`],
-  capacitance: [t`nF, leads apart first: null what they show`, t`as the meter's book has it for capacitance`],
-  hertz: [t`Hz, on the V socket`, t`red in V·Ω, black in COM`],
-  duty: [t`duty %, on the V socket`, t`red in V·Ω, black in COM`],
-  "amps-dc": [t`A DC on the clamp, zeroed beside the loop`, t`arrow of the clamp toward the sensor`],
-  lamp: [t`filament lamp, about 250 mA; an LED is no load`, t`its own leads`],
-  scope: [
-    t`DC coupling, 0.5 V a division, 20 ms a division, low-pass 10 kHz for a hand spin`,
-    t`probe ×1, its ground at the connector's own ground`,
-  ],
+type Setting = [dial: string, sockets: string];
+
+const DIALS: Partial<Record<Hookup["instrument"], Setting>> = {
+  get "volts-dc"(): Setting {
+    return [t`V DC, autorange or 20 V`, t`red in V·Ω, black in COM`];
+  },
+  get "volts-ac"(): Setting {
+    return [t`V AC, true RMS, 2 V range`, t`red in V·Ω, black in COM`];
+  },
+  get ohms(): Setting {
+    return [t`Ω, leads held together first: note or null them`, t`red in V·Ω, black in COM`];
+  },
+  get continuity(): Setting {
+    return [t`beeper; it sounds under some 30 Ω, which is not 0`, t`red in V·Ω, black in COM`];
+  },
+  get capacitance(): Setting {
+    return [t`nF, leads apart first: null what they show`, t`as the meter's book has it for capacitance`];
+  },
+  get hertz(): Setting {
+    return [t`Hz, on the V socket`, t`red in V·Ω, black in COM`];
+  },
+  get duty(): Setting {
+    return [t`duty %, on the V socket`, t`red in V·Ω, black in COM`];
+  },
+  get "amps-dc"(): Setting {
+    return [t`A DC on the clamp, zeroed beside the loop`, t`arrow of the clamp toward the sensor`];
+  },
+  get lamp(): Setting {
+    return [t`filament lamp, about 250 mA; an LED is no load`, t`its own leads`];
+  },
+  get scope(): Setting {
+    return [
+      t`DC coupling, 0.5 V a division, 20 ms a division, low-pass 10 kHz for a hand spin`,
+      t`probe ×1, its ground at the connector's own ground`,
+    ];
+  },
 };
 
-const EITHER_COUPLING = t`AC or DC coupling, 0.5 V a division, 20 ms a division, low-pass 10 kHz for a hand spin`;
+const EITHER_COUPLING = () => t`AC or DC coupling, 0.5 V a division, 20 ms a division, low-pass 10 kHz for a hand spin`;
 
 /** The set-up of a measured hook-up; null for looks. */
 export function hookupCard(hookup: Hookup, setup: CornerSetup): HookupCard | null {
@@ -52,7 +74,7 @@ export function hookupCard(hookup: Hookup, setup: CornerSetup): HookupCard | nul
   const { instrument } = hookup;
   const picture =
     instrument === "scope" ? "scope" : instrument === "amps-dc" ? "clamp" : instrument === "lamp" ? "lamp" : "meter";
-  const usual = hookup.instrument === "scope" && setup.family === "passive" ? EITHER_COUPLING : set[0];
+  const usual = hookup.instrument === "scope" && setup.family === "passive" ? EITHER_COUPLING() : set[0];
   const dial = hookup.state.watched ? t`${usual}, MIN/MAX hold on` : usual;
   return { picture, dial: `${instrumentWords[hookup.instrument]}: ${dial}`, sockets: set[1], leads };
 }

@@ -35,22 +35,50 @@ export const quantityOf: Partial<Record<Instrument, Quantity>> = {
 };
 
 export const instrumentWords: Record<Instrument, string> = {
-  "volts-dc": t`DC volts`,
-  "volts-ac": t`AC volts`,
+  get "volts-dc"() {
+    return t`DC volts`;
+  },
+  get "volts-ac"() {
+    return t`AC volts`;
+  },
   ohms: "ohms",
-  continuity: t`continuity`,
-  capacitance: t`capacitance`,
-  "amps-dc": t`DC amps`,
+  get continuity() {
+    return t`continuity`;
+  },
+  get capacitance() {
+    return t`capacitance`;
+  },
+  get "amps-dc"() {
+    return t`DC amps`;
+  },
   hertz: "Hz",
-  duty: t`duty %`,
-  lamp: t`test lamp`,
-  eyes: t`look`,
-  hands: t`feel`,
-  film: t`viewing film`,
-  gauge: t`gauge`,
-  compare: t`compare`,
-  scan: t`scan data`,
-  scope: t`scope`,
+  get duty() {
+    return t`duty %`;
+  },
+  get lamp() {
+    return t`test lamp`;
+  },
+  get eyes() {
+    return t`look`;
+  },
+  get hands() {
+    return t`feel`;
+  },
+  get film() {
+    return t`viewing film`;
+  },
+  get gauge() {
+    return t`gauge`;
+  },
+  get compare() {
+    return t`compare`;
+  },
+  get scan() {
+    return t`scan data`;
+  },
+  get scope() {
+    return t`scope`;
+  },
 };
 
 export type LookInstrument = (typeof lookInstruments)[number];

@@ -21,12 +21,13 @@ export function instruction(hookup: Hookup, setup: CornerSetup): string {
   if (hookup.instrument === "scope")
     return t`${before} Scope, DC-coupled: probe on ${red}, its ground at the same connector. Record at least three turns.`;
   const meter = t`Meter on ${instrumentWords[hookup.instrument]}: red on ${red}, black on ${pointWords(hookup.black, setup)}.`;
-  if (hookup.instrument === "capacitance") return `${before} ${meter} ${NULLED}`;
-  return `${before} ${meter}${hookup.state.watched ? ` ${WATCH}` : ""}`;
+  if (hookup.instrument === "capacitance") return `${before} ${meter} ${NULLED()}`;
+  return `${before} ${meter}${hookup.state.watched ? ` ${WATCH()}` : ""}`;
 }
 
-const NULLED = t`Null it first, leads apart, hands off: it counts the metres both wires are whole.`;
-const WATCH = t`MIN/MAX hold on, five minutes: move the loom and bounce the corner. Type the value it jumped to, or the steady one if it never did.`;
+const NULLED = () => t`Null it first, leads apart, hands off: it counts the metres both wires are whole.`;
+const WATCH = () =>
+  t`MIN/MAX hold on, five minutes: move the loom and bounce the corner. Type the value it jumped to, or the steady one if it never did.`;
 
 /** A point as said aloud: “the supply wire of connector C1, module side”. */
 export function pointWords(point: Point, setup: CornerSetup): string {

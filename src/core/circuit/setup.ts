@@ -17,9 +17,15 @@ export const conductorsOf: Record<Family, readonly Conductor[]> = {
 };
 
 export const familyWords: Record<Family, string> = {
-  "active-2wire": t`active, two wires`,
-  "active-3wire": t`active, three wires`,
-  passive: t`passive, two wires`,
+  get "active-2wire"() {
+    return t`active, two wires`;
+  },
+  get "active-3wire"() {
+    return t`active, three wires`;
+  },
+  get passive() {
+    return t`passive, two wires`;
+  },
 };
 
 export const protocols = ["half-duty", "width", "three-level", "unknown"] as const;

@@ -28,7 +28,7 @@ export function decodeCode(text: string): DecodedCode | null {
   const [code, type, rest] = [match[1]!.toUpperCase(), match[2]?.toUpperCase(), match[3]!.toLowerCase()];
   const status = HISTORY.test(rest) ? "history" : PRESENT.test(rest) ? "present" : null;
   if (code[1] !== "0") {
-    const words = FAILURE_WORDS.find(([pattern]) => pattern.test(rest));
+    const words = FAILURE_WORDS().find(([pattern]) => pattern.test(rest));
     const failure = words ? { type: "text", say: words[1], kind: words[2] } : failureOf(type);
     return { code, corner: cornerIn(rest), subject: t`maker's own code`, failure, maker: true, status };
   }
@@ -74,7 +74,7 @@ const CORNER_WORDS: [RegExp, Corner][] = [
   [/\b(rl|lr)\b|rear[\s-]*left|left[\s-]*rear/, "RL"],
   [/\brr\b|rear[\s-]*right|right[\s-]*rear/, "RR"],
 ];
-const FAILURE_WORDS: [RegExp, string, CodeKind][] = [
+const FAILURE_WORDS: () => [RegExp, string, CodeKind][] = () => [
   [/short\w* to (ground|earth)/, t`short to ground`, "ground"],
   [/short\w* to (batt|power|plus|supply)/, t`short to battery`, "power"],
   [/open|interrupt|broken/, t`open circuit`, "open"],
@@ -94,31 +94,166 @@ function failureOf(type: string | undefined): DecodedCode["failure"] {
 }
 
 const FAILURE_TYPES: Record<string, { say: string; kind: CodeKind }> = {
-  "11": { say: t`short to ground`, kind: "ground" },
-  "12": { say: t`short to battery`, kind: "power" },
-  "13": { say: t`open circuit`, kind: "open" },
-  "14": { say: t`short to ground or open`, kind: "open" },
-  "15": { say: t`short to battery or open`, kind: "open" },
-  "16": { say: t`voltage below threshold`, kind: "feed" },
-  "17": { say: t`voltage above threshold`, kind: "power" },
-  "18": { say: t`current below threshold`, kind: "open" },
-  "19": { say: t`current above threshold`, kind: "ground" },
-  "1A": { say: t`resistance below threshold`, kind: "ground" },
-  "1B": { say: t`resistance above threshold`, kind: "open" },
-  "1F": { say: t`intermittent`, kind: "erratic" },
-  "21": { say: t`amplitude below minimum`, kind: "weak" },
-  "22": { say: t`amplitude above maximum`, kind: "any" },
-  "25": { say: t`waveform wrong`, kind: "count" },
-  "29": { say: t`signal invalid`, kind: "any" },
-  "2F": { say: t`signal erratic`, kind: "erratic" },
-  "31": { say: t`no signal`, kind: "no-signal" },
-  "36": { say: t`frequency too low`, kind: "count" },
-  "37": { say: t`frequency too high`, kind: "erratic" },
-  "38": { say: t`frequency incorrect`, kind: "count" },
-  "39": { say: t`too few pulses`, kind: "count" },
-  "3A": { say: t`too many pulses`, kind: "erratic" },
-  "62": { say: t`signals do not agree`, kind: "count" },
-  "64": { say: t`signal not plausible`, kind: "any" },
-  "76": { say: t`wrong mounting position`, kind: "weak" },
-  "96": { say: t`component internal failure`, kind: "any" },
+  "11": {
+    get say() {
+      return t`short to ground`;
+    },
+    kind: "ground",
+  },
+  "12": {
+    get say() {
+      return t`short to battery`;
+    },
+    kind: "power",
+  },
+  "13": {
+    get say() {
+      return t`open circuit`;
+    },
+    kind: "open",
+  },
+  "14": {
+    get say() {
+      return t`short to ground or open`;
+    },
+    kind: "open",
+  },
+  "15": {
+    get say() {
+      return t`short to battery or open`;
+    },
+    kind: "open",
+  },
+  "16": {
+    get say() {
+      return t`voltage below threshold`;
+    },
+    kind: "feed",
+  },
+  "17": {
+    get say() {
+      return t`voltage above threshold`;
+    },
+    kind: "power",
+  },
+  "18": {
+    get say() {
+      return t`current below threshold`;
+    },
+    kind: "open",
+  },
+  "19": {
+    get say() {
+      return t`current above threshold`;
+    },
+    kind: "ground",
+  },
+  "1A": {
+    get say() {
+      return t`resistance below threshold`;
+    },
+    kind: "ground",
+  },
+  "1B": {
+    get say() {
+      return t`resistance above threshold`;
+    },
+    kind: "open",
+  },
+  "1F": {
+    get say() {
+      return t`intermittent`;
+    },
+    kind: "erratic",
+  },
+  "21": {
+    get say() {
+      return t`amplitude below minimum`;
+    },
+    kind: "weak",
+  },
+  "22": {
+    get say() {
+      return t`amplitude above maximum`;
+    },
+    kind: "any",
+  },
+  "25": {
+    get say() {
+      return t`waveform wrong`;
+    },
+    kind: "count",
+  },
+  "29": {
+    get say() {
+      return t`signal invalid`;
+    },
+    kind: "any",
+  },
+  "2F": {
+    get say() {
+      return t`signal erratic`;
+    },
+    kind: "erratic",
+  },
+  "31": {
+    get say() {
+      return t`no signal`;
+    },
+    kind: "no-signal",
+  },
+  "36": {
+    get say() {
+      return t`frequency too low`;
+    },
+    kind: "count",
+  },
+  "37": {
+    get say() {
+      return t`frequency too high`;
+    },
+    kind: "erratic",
+  },
+  "38": {
+    get say() {
+      return t`frequency incorrect`;
+    },
+    kind: "count",
+  },
+  "39": {
+    get say() {
+      return t`too few pulses`;
+    },
+    kind: "count",
+  },
+  "3A": {
+    get say() {
+      return t`too many pulses`;
+    },
+    kind: "erratic",
+  },
+  "62": {
+    get say() {
+      return t`signals do not agree`;
+    },
+    kind: "count",
+  },
+  "64": {
+    get say() {
+      return t`signal not plausible`;
+    },
+    kind: "any",
+  },
+  "76": {
+    get say() {
+      return t`wrong mounting position`;
+    },
+    kind: "weak",
+  },
+  "96": {
+    get say() {
+      return t`component internal failure`;
+    },
+    kind: "any",
+  },
 };

@@ -10,7 +10,13 @@ export type Policy = z.infer<typeof policySchema>;
 
 /** The schools of where to start, each as it is offered. */
 export const approachWords: Record<Policy["approach"], string> = {
-  information: t`most per minute`,
-  access: t`easy plugs first`,
-  wheel: t`at the wheel first`,
+  get information() {
+    return t`most per minute`;
+  },
+  get access() {
+    return t`easy plugs first`;
+  },
+  get wheel() {
+    return t`at the wheel first`;
+  },
 };

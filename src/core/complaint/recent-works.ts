@@ -6,12 +6,28 @@ const ALL = [
   {
     id: "brakes",
     say: () => t`brakes`,
-    ratios: { rows: [{ faults: ["mounting-unseated"], times: 3 }, { faults: ["corners-swapped"], times: 2 }, { parts: ["sensor"], times: 1.8 }, { parts: ["mounting"], times: 1.5 }, { parts: ["connector"], times: 1.4 }] } satisfies Ratios,
+    ratios: {
+      rows: [
+        { faults: ["mounting-unseated"], times: 3 },
+        { faults: ["corners-swapped"], times: 2 },
+        { parts: ["sensor"], times: 1.8 },
+        { parts: ["mounting"], times: 1.5 },
+        { parts: ["connector"], times: 1.4 },
+      ],
+    } satisfies Ratios,
   },
   {
     id: "bearing",
     say: () => t`wheel bearing`,
-    ratios: { rows: [{ faults: ["encoder-reversed"], times: 12 }, { faults: ["mounting-unseated", "ring-count"], times: 6 }, { faults: ["terminal-open", "mounting-loose"], times: 2 }, { parts: ["sensor"], times: 1.6 }, { parts: ["bearing"], times: 0.4 }] } satisfies Ratios,
+    ratios: {
+      rows: [
+        { faults: ["encoder-reversed"], times: 12 },
+        { faults: ["mounting-unseated", "ring-count"], times: 6 },
+        { faults: ["terminal-open", "mounting-loose"], times: 2 },
+        { parts: ["sensor"], times: 1.6 },
+        { parts: ["bearing"], times: 0.4 },
+      ],
+    } satisfies Ratios,
   },
   {
     id: "exhaust",
@@ -26,12 +42,25 @@ const ALL = [
   {
     id: "sensor",
     say: () => t`this sensor`,
-    ratios: { rows: [{ faults: ["mounting-unseated"], times: 8 }, { faults: ["terminals-crossed", "corners-swapped"], times: 3 }, { parts: ["sensor"], times: 0.5 }, { parts: ["connector"], times: 1.6 }, { parts: ["harness"], times: 1.4 }] } satisfies Ratios,
+    ratios: {
+      rows: [
+        { faults: ["mounting-unseated"], times: 8 },
+        { faults: ["terminals-crossed", "corners-swapped"], times: 3 },
+        { parts: ["sensor"], times: 0.5 },
+        { parts: ["connector"], times: 1.6 },
+        { parts: ["harness"], times: 1.4 },
+      ],
+    } satisfies Ratios,
   },
   {
     id: "body",
     say: () => t`body, arch liner`,
-    ratios: { rows: [{ parts: ["harness"], times: 1.8 }, { parts: ["connector"], times: 1.6 }] } satisfies Ratios,
+    ratios: {
+      rows: [
+        { parts: ["harness"], times: 1.8 },
+        { parts: ["connector"], times: 1.6 },
+      ],
+    } satisfies Ratios,
   },
   {
     id: "battery",

@@ -98,18 +98,34 @@ export function explainCorner(settings: ExplainSettings): Explained {
 }
 
 const UNITS: Partial<Record<Hookup["instrument"], string>> = {
-  "volts-dc": t`DC, still`,
-  "volts-ac": t`AC, turning`,
+  get "volts-dc"() {
+    return t`DC, still`;
+  },
+  get "volts-ac"() {
+    return t`AC, turning`;
+  },
   hertz: "Hz",
 };
 const SPEED_WORDS = ["follows", "zero", "drops-out", "cuts-low", "ratio-off", "erratic"] as const;
 const MODULE_WORDS: Record<string, string> = {
-  follows: t`The module's speed follows the wheel all the way.`,
-  zero: t`The module sees nothing: lamp on, ABS off.`,
-  "drops-out": t`The speed falls out now and then.`,
-  "cuts-low": t`The speed falls to zero early while slowing: the module takes it for a locking wheel.`,
-  "ratio-off": t`The speed is steadily high or low.`,
-  erratic: t`The speed jumps every turn.`,
+  get follows() {
+    return t`The module's speed follows the wheel all the way.`;
+  },
+  get zero() {
+    return t`The module sees nothing: lamp on, ABS off.`;
+  },
+  get "drops-out"() {
+    return t`The speed falls out now and then.`;
+  },
+  get "cuts-low"() {
+    return t`The speed falls to zero early while slowing: the module takes it for a locking wheel.`;
+  },
+  get "ratio-off"() {
+    return t`The speed is steadily high or low.`;
+  },
+  get erratic() {
+    return t`The speed jumps every turn.`;
+  },
 };
 
 function carOf(setup: CornerSetup, settings: ExplainSettings): CarCondition {

@@ -11,64 +11,124 @@ export interface Lesson {
 
 export const lessons: readonly Lesson[] = [
   {
-    title: t`What makes the voltage`,
+    get title() {
+      return t`What makes the voltage`;
+    },
     start: { family: "passive", gapMm: 0.4 },
-    text: t`A passive sensor is a magnet and a coil. Every passing tooth bends its field, and a changing field makes a voltage: the faster the change, the higher.`,
-    move: t`Move the speed. AC volts and hertz rise together in a straight line.`,
+    get text() {
+      return t`A passive sensor is a magnet and a coil. Every passing tooth bends its field, and a changing field makes a voltage: the faster the change, the higher.`;
+    },
+    get move() {
+      return t`Move the speed. AC volts and hertz rise together in a straight line.`;
+    },
   },
   {
-    title: t`Why the gap matters so much`,
+    get title() {
+      return t`Why the gap matters so much`;
+    },
     start: { family: "passive", gapMm: 0.4 },
-    text: t`The field of a toothed ring dies away within a tooth's width. A millimetre of rust under the foot takes most of the signal.`,
-    move: t`Open the gap from 0.4 to 1.6 mm and watch the AC volts.`,
+    get text() {
+      return t`The field of a toothed ring dies away within a tooth's width. A millimetre of rust under the foot takes most of the signal.`;
+    },
+    get move() {
+      return t`Open the gap from 0.4 to 1.6 mm and watch the AC volts.`;
+    },
   },
   {
-    title: t`Why the ABS acts on a dry stop`,
+    get title() {
+      return t`Why the ABS acts on a dry stop`;
+    },
     start: { family: "passive", gapMm: 2, speedKmh: 12 },
-    text: t`Too small a signal is lost before the car stands. To the module the wheel stops dead.`,
-    move: t`Slow down from 20 km/h. See at what speed the module loses it; then close the gap.`,
+    get text() {
+      return t`Too small a signal is lost before the car stands. To the module the wheel stops dead.`;
+    },
+    get move() {
+      return t`Slow down from 20 km/h. See at what speed the module loses it; then close the gap.`;
+    },
   },
   {
-    title: t`Two currents say it all`,
+    get title() {
+      return t`Two currents say it all`;
+    },
     start: { family: "active-2wire" },
-    text: t`An active two-wire sensor is fed by the module and draws about 7 or 14 mA. Over the sense resistor that makes two levels, the same at any speed.`,
-    move: t`Move the speed: only the frequency changes, never the levels.`,
+    get text() {
+      return t`An active two-wire sensor is fed by the module and draws about 7 or 14 mA. Over the sense resistor that makes two levels, the same at any speed.`;
+    },
+    get move() {
+      return t`Move the speed: only the frequency changes, never the levels.`;
+    },
   },
   {
-    title: t`A missing chunk`,
+    get title() {
+      return t`A missing chunk`;
+    },
     start: { family: "active-2wire", missing: 2 },
-    text: t`With a piece of the encoder gone the output stays where it was until the next pole. It comes back at the same place each turn.`,
-    move: t`Set missing poles from 0 to 4 and look at the trace and at what the module says.`,
+    get text() {
+      return t`With a piece of the encoder gone the output stays where it was until the next pole. It comes back at the same place each turn.`;
+    },
+    get move() {
+      return t`Set missing poles from 0 to 4 and look at the trace and at what the module says.`;
+    },
   },
   {
-    title: t`Out of true`,
+    get title() {
+      return t`Out of true`;
+    },
     start: { family: "active-2wire", runoutMm: 0.5 },
-    text: t`A ring that runs out comes nearer and goes away once a turn. The period swings with it.`,
-    move: t`Raise the runout until poles begin to fail.`,
+    get text() {
+      return t`A ring that runs out comes nearer and goes away once a turn. The period swings with it.`;
+    },
+    get move() {
+      return t`Raise the runout until poles begin to fail.`;
+    },
   },
   {
-    title: t`Why 12 V proves nothing`,
+    get title() {
+      return t`Why 12 V proves nothing`;
+    },
     start: { family: "active-2wire", contactOhms: 20_000 },
-    text: t`A meter draws next to nothing. Through 20 kΩ of green corrosion it still shows nearly all of the supply with nothing connected; as soon as the sensor asks for current, it is gone.`,
-    move: t`Move the contact resistance from 0 to 50 kΩ and watch the supply at the plug under the sensor's load.`,
+    get text() {
+      return t`A meter draws next to nothing. Through 20 kΩ of green corrosion it still shows nearly all of the supply with nothing connected; as soon as the sensor asks for current, it is gone.`;
+    },
+    get move() {
+      return t`Move the contact resistance from 0 to 50 kΩ and watch the supply at the plug under the sensor's load.`;
+    },
   },
   {
-    title: t`A little resistance`,
+    get title() {
+      return t`A little resistance`;
+    },
     start: { family: "active-2wire", contactOhms: 200 },
-    text: t`Some hundred ohms lower the supply at the sensor but leave both currents as they were: the module may not care, and still a terminal is going.`,
-    move: t`Find the resistance at which the module stops hearing.`,
+    get text() {
+      return t`Some hundred ohms lower the supply at the sensor but leave both currents as they were: the module may not care, and still a terminal is going.`;
+    },
+    get move() {
+      return t`Find the resistance at which the module stops hearing.`;
+    },
   },
   {
-    title: t`Chafed to ground`,
+    get title() {
+      return t`Chafed to ground`;
+    },
     start: { family: "active-2wire", chafeOhms: 300 },
-    text: t`A leak from the return wire to ground runs beside the sense resistor and steals part of the current: both levels sink together.`,
-    move: t`Lower the chafe resistance and see when the levels leave their windows.`,
+    get text() {
+      return t`A leak from the return wire to ground runs beside the sense resistor and steals part of the current: both levels sink together.`;
+    },
+    get move() {
+      return t`Lower the chafe resistance and see when the levels leave their windows.`;
+    },
   },
   {
-    title: t`Three wires`,
+    get title() {
+      return t`Three wires`;
+    },
     start: { family: "active-3wire" },
-    text: t`Supply, ground, and an output that pulls a line low. The module holds that line up through a resistor; a broken wire leaves it up.`,
-    move: t`Raise the contact resistance, then the chafe, and compare.`,
+    get text() {
+      return t`Supply, ground, and an output that pulls a line low. The module holds that line up through a resistor; a broken wire leaves it up.`;
+    },
+    get move() {
+      return t`Raise the contact resistance, then the chafe, and compare.`;
+    },
   },
 ];
 

@@ -19,16 +19,36 @@ export const parts = [
 export type Part = (typeof parts)[number];
 
 export const partWords: Record<Part, string> = {
-  sensor: t`sensor`,
-  mounting: t`sensor mounting and gap`,
-  ring: t`tone ring or encoder`,
-  bearing: t`wheel bearing`,
-  harness: t`wiring`,
-  connector: t`connector`,
-  "module-feed": t`module supply or ground`,
-  module: t`module`,
-  tyre: t`tyre or ring count`,
-  none: t`nothing wrong at this corner`,
+  get sensor() {
+    return t`sensor`;
+  },
+  get mounting() {
+    return t`sensor mounting and gap`;
+  },
+  get ring() {
+    return t`tone ring or encoder`;
+  },
+  get bearing() {
+    return t`wheel bearing`;
+  },
+  get harness() {
+    return t`wiring`;
+  },
+  get connector() {
+    return t`connector`;
+  },
+  get "module-feed"() {
+    return t`module supply or ground`;
+  },
+  get module() {
+    return t`module`;
+  },
+  get tyre() {
+    return t`tyre or ring count`;
+  },
+  get none() {
+    return t`nothing wrong at this corner`;
+  },
 };
 
 /** What the module would complain of, in a word or two. */

@@ -13,12 +13,24 @@ export function conductorWord(conductor: string): string {
 }
 
 const CONDUCTORS: Record<string, string> = {
-  a: t`leg A`,
-  b: t`leg B`,
-  supply: t`supply`,
-  return: t`return`,
-  ground: t`ground`,
-  signal: t`signal`,
+  get a() {
+    return t`leg A`;
+  },
+  get b() {
+    return t`leg B`;
+  },
+  get supply() {
+    return t`supply`;
+  },
+  get return() {
+    return t`return`;
+  },
+  get ground() {
+    return t`ground`;
+  },
+  get signal() {
+    return t`signal`;
+  },
 };
 
 function wireFault(
@@ -27,7 +39,7 @@ function wireFault(
   effect: CodeKind,
   say: (wire: string, where: string) => string,
   damage: { kind: "series" | "to-ground" | "to-power" | "to-neighbour"; from: number; to: number },
-  clearedBy: string,
+  clearedBy: (where: string) => string,
 ): Fault {
   return {
     code,
@@ -49,7 +61,7 @@ function wireFault(
       car.signs["wiring-damaged"] = 0.5;
     },
     words: (place, setup) => say(place.conductor ? capital(wireWord(place)) : "", placeWords(place, setup)),
-    clearedBy: (place, setup) => clearedBy.replace("{where}", placeWords(place, setup)),
+    clearedBy: (place, setup) => clearedBy(placeWords(place, setup)),
   };
 }
 
@@ -61,7 +73,7 @@ export const wireFaults: Fault[] = [
     "open",
     (wire, where) => t`${wire} open in ${where}`,
     { kind: "series", from: Infinity, to: Infinity },
-    t`The same voltage at both ends of {where}.`,
+    (where) => t`The same voltage at both ends of ${where}.`,
   ),
   wireFault(
     "wire-resistance",
@@ -69,7 +81,7 @@ export const wireFaults: Fault[] = [
     "open",
     (wire, where) => t`${wire} corroded, high resistance, in ${where}`,
     { kind: "series", from: 50, to: 100_000 },
-    t`No drop along {where} while current flows.`,
+    (where) => t`No drop along ${where} while current flows.`,
   ),
   {
     code: "wire-strands",
@@ -99,7 +111,7 @@ export const wireFaults: Fault[] = [
     "ground",
     (wire, where) => t`${wire} chafed to ground in ${where}`,
     { kind: "to-ground", from: 0.2, to: 3000 },
-    t`OL to body along {where}, both ends unplugged.`,
+    (where) => t`OL to body along ${where}, both ends unplugged.`,
   ),
   wireFault(
     "wire-to-power",
@@ -107,7 +119,7 @@ export const wireFaults: Fault[] = [
     "power",
     (wire, where) => t`${wire} chafed to power in ${where}`,
     { kind: "to-power", from: 0.5, to: 3000 },
-    t`0 V along {where}, both ends unplugged.`,
+    (where) => t`0 V along ${where}, both ends unplugged.`,
   ),
   wireFault(
     "wire-to-neighbour",
@@ -115,7 +127,7 @@ export const wireFaults: Fault[] = [
     "ground",
     (_, where) => t`Wires shorted together in ${where}`,
     { kind: "to-neighbour", from: 0.2, to: 1500 },
-    t`OL between the wires of {where}, both ends unplugged.`,
+    (where) => t`OL between the wires of ${where}, both ends unplugged.`,
   ),
   {
     code: "terminal-open",

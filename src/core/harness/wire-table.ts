@@ -17,11 +17,21 @@ export const wireTests = ["end-to-end", "to-ground", "to-power", "to-neighbour",
 export type WireTest = (typeof wireTests)[number];
 
 export const wireTestWords: Record<WireTest, string> = {
-  "end-to-end": t`end to end`,
-  "to-ground": t`to ground`,
-  "to-power": t`to power`,
-  "to-neighbour": t`to neighbour`,
-  load: t`under load`,
+  get "end-to-end"() {
+    return t`end to end`;
+  },
+  get "to-ground"() {
+    return t`to ground`;
+  },
+  get "to-power"() {
+    return t`to power`;
+  },
+  get "to-neighbour"() {
+    return t`to neighbour`;
+  },
+  get load() {
+    return t`under load`;
+  },
 };
 
 /** One cell of the table: how it is measured and what is good. */

@@ -16,10 +16,22 @@ export const benchReasons = skipReasons.filter((reason) => reason !== "could not
 
 /** Each as it is offered; the log keeps the English, by which the plan goes. */
 export const skipWords: Record<SkipReason, string> = {
-  "can't reach it": t`can't reach it`,
-  "no tool for it": t`no tool for it`,
-  "not raised now": t`not raised now`,
-  "too cold to lift": t`too cold to lift`,
-  "would do harm": t`would do harm`,
-  "could not see": t`could not see`,
+  get "can't reach it"() {
+    return t`can't reach it`;
+  },
+  get "no tool for it"() {
+    return t`no tool for it`;
+  },
+  get "not raised now"() {
+    return t`not raised now`;
+  },
+  get "too cold to lift"() {
+    return t`too cold to lift`;
+  },
+  get "would do harm"() {
+    return t`would do harm`;
+  },
+  get "could not see"() {
+    return t`could not see`;
+  },
 };

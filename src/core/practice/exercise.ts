@@ -12,17 +12,31 @@ export type Skill = (typeof skills)[number];
 
 /** Each as it is shown; files and scores keep the English. */
 export const skillWords: Record<Skill, string> = {
-  "sensor and ring": t`sensor and ring`,
-  wiring: t`wiring`,
-  intermittent: t`intermittent`,
-  "supply and module": t`supply and module`,
+  get "sensor and ring"() {
+    return t`sensor and ring`;
+  },
+  get wiring() {
+    return t`wiring`;
+  },
+  get intermittent() {
+    return t`intermittent`;
+  },
+  get "supply and module"() {
+    return t`supply and module`;
+  },
 };
 
 /** What the driver says; each leaves the faults that make it. */
 export const practiceComplaints = {
-  lamp: t`the lamp is on`,
-  buzz: t`the pedal buzzes on slow stops`,
-  "comes-and-goes": t`it comes and goes`,
+  get lamp() {
+    return t`the lamp is on`;
+  },
+  get buzz() {
+    return t`the pedal buzzes on slow stops`;
+  },
+  get "comes-and-goes"() {
+    return t`it comes and goes`;
+  },
 };
 export type PracticeComplaint = keyof typeof practiceComplaints;
 

@@ -39,12 +39,42 @@ const both = (value: number, unit: string) =>
 export const sums: readonly Sum[] = [
   {
     id: "speed",
-    title: t`Speed and frequency`,
+    get title() {
+      return t`Speed and frequency`;
+    },
     fields: [
-      { key: "tyre", label: t`tyre`, unit: "", usual: "205/55R16" },
-      { key: "pulses", label: t`pulses a turn`, unit: "", usual: "48" },
-      { key: "kmh", label: t`speed`, unit: "km/h", usual: "30" },
-      { key: "hz", label: t`or frequency`, unit: "Hz", usual: "" },
+      {
+        key: "tyre",
+        get label() {
+          return t`tyre`;
+        },
+        unit: "",
+        usual: "205/55R16",
+      },
+      {
+        key: "pulses",
+        get label() {
+          return t`pulses a turn`;
+        },
+        unit: "",
+        usual: "48",
+      },
+      {
+        key: "kmh",
+        get label() {
+          return t`speed`;
+        },
+        unit: "km/h",
+        usual: "30",
+      },
+      {
+        key: "hz",
+        get label() {
+          return t`or frequency`;
+        },
+        unit: "Hz",
+        usual: "",
+      },
     ],
     work: (read, text, tell) => {
       const tyre = parseTyre(text("tyre"));
@@ -58,17 +88,56 @@ export const sums: readonly Sum[] = [
       lines.push(t`one turn a second is ${tell(round * 3.6, "km/h")}`);
       return lines;
     },
-    source: t`UNECE R30 for the diameter; 3.05 × diameter after the ETRTO manual (from memory)`,
+    get source() {
+      return t`UNECE R30 for the diameter; 3.05 × diameter after the ETRTO manual (from memory)`;
+    },
   },
   {
     id: "passive",
-    title: t`Passive: volts to expect, and where it falls out`,
+    get title() {
+      return t`Passive: volts to expect, and where it falls out`;
+    },
     fields: [
-      { key: "kmh", label: t`speed`, unit: "km/h", usual: "8" },
-      { key: "nominal", label: t`usual gap`, unit: "mm", usual: "0.4" },
-      { key: "gap", label: t`gap as it is`, unit: "mm", usual: "0.4" },
-      { key: "pitch", label: t`tooth pitch`, unit: "mm", usual: "6.5" },
-      { key: "threshold", label: t`module threshold`, unit: "mV", usual: "150" },
+      {
+        key: "kmh",
+        get label() {
+          return t`speed`;
+        },
+        unit: "km/h",
+        usual: "8",
+      },
+      {
+        key: "nominal",
+        get label() {
+          return t`usual gap`;
+        },
+        unit: "mm",
+        usual: "0.4",
+      },
+      {
+        key: "gap",
+        get label() {
+          return t`gap as it is`;
+        },
+        unit: "mm",
+        usual: "0.4",
+      },
+      {
+        key: "pitch",
+        get label() {
+          return t`tooth pitch`;
+        },
+        unit: "mm",
+        usual: "6.5",
+      },
+      {
+        key: "threshold",
+        get label() {
+          return t`module threshold`;
+        },
+        unit: "mV",
+        usual: "150",
+      },
     ],
     work: (read, _, tell) => {
       const usual = (PASSIVE_REFERENCE.volts * read("kmh")) / PASSIVE_REFERENCE.speedKmh;
@@ -78,42 +147,117 @@ export const sums: readonly Sum[] = [
         t`falls under the threshold at ${tell(dropOutSpeedKmh(volts * Math.SQRT2, read("kmh"), read("threshold") / 1000), "km/h")}`,
       ];
     },
-    source: t`0.65 V at 5 mph (common practice); Wallace 1951 for the gap`,
+    get source() {
+      return t`0.65 V at 5 mph (common practice); Wallace 1951 for the gap`;
+    },
   },
   {
     id: "coil",
-    title: t`Coil at temperature`,
+    get title() {
+      return t`Coil at temperature`;
+    },
     fields: [
-      { key: "ohms", label: t`at 20 °C`, unit: "Ω", usual: "1100" },
-      { key: "celsius", label: t`temperature`, unit: "°C", usual: "100" },
+      {
+        key: "ohms",
+        get label() {
+          return t`at 20 °C`;
+        },
+        unit: "Ω",
+        usual: "1100",
+      },
+      {
+        key: "celsius",
+        get label() {
+          return t`temperature`;
+        },
+        unit: "°C",
+        usual: "100",
+      },
     ],
     work: (read, _, tell) => [
       t`${show(copperAt(read("ohms"), read("celsius")), 4)} Ω at ${tell(read("celsius"), "°C")}`,
     ],
-    source: t`IEC 60028, 0.00393 per kelvin`,
+    get source() {
+      return t`IEC 60028, 0.00393 per kelvin`;
+    },
   },
   {
     id: "wire",
-    title: t`Wire: resistance and drop`,
+    get title() {
+      return t`Wire: resistance and drop`;
+    },
     fields: [
-      { key: "metres", label: t`length`, unit: "m", usual: "3" },
-      { key: "mm2", label: t`size`, unit: "mm²", usual: "0.5" },
-      { key: "celsius", label: t`temperature`, unit: "°C", usual: "20" },
-      { key: "ma", label: t`current`, unit: "mA", usual: "250" },
+      {
+        key: "metres",
+        get label() {
+          return t`length`;
+        },
+        unit: "m",
+        usual: "3",
+      },
+      {
+        key: "mm2",
+        get label() {
+          return t`size`;
+        },
+        unit: "mm²",
+        usual: "0.5",
+      },
+      {
+        key: "celsius",
+        get label() {
+          return t`temperature`;
+        },
+        unit: "°C",
+        usual: "20",
+      },
+      {
+        key: "ma",
+        get label() {
+          return t`current`;
+        },
+        unit: "mA",
+        usual: "250",
+      },
     ],
     work: (read) => {
       const ohms = wireOhms(read("metres"), read("mm2"), read("celsius"));
       return [t`${show(ohms)} Ω`, t`${show(ohms * read("ma"))} mV lost at ${show(read("ma"))} mA`];
     },
-    source: t`ISO 6722-1 maximum values (from memory)`,
+    get source() {
+      return t`ISO 6722-1 maximum values (from memory)`;
+    },
   },
   {
     id: "break",
-    title: t`How far to the break, from its capacitance`,
+    get title() {
+      return t`How far to the break, from its capacitance`;
+    },
     fields: [
-      { key: "near", label: t`from this end`, unit: "pF", usual: "240" },
-      { key: "far", label: t`from the other end`, unit: "pF", usual: "80" },
-      { key: "metres", label: t`whole wire`, unit: "m", usual: "4" },
+      {
+        key: "near",
+        get label() {
+          return t`from this end`;
+        },
+        unit: "pF",
+        usual: "240",
+      },
+      {
+        key: "far",
+        get label() {
+          return t`from the other end`;
+        },
+        unit: "pF",
+        usual: "80",
+      },
+      {
+        key: "metres",
+        get label() {
+          return t`whole wire`;
+        },
+        unit: "m",
+        usual: "4",
+      },
     ],
     work: (read) => {
       const whole = read("near") + read("far");
@@ -123,30 +267,87 @@ export const sums: readonly Sum[] = [
         t`${show(whole / read("metres"))} pF a metre; a pair usually has ${show(PAIR_FARAD_PER_M.from * 1e12)}–${show(PAIR_FARAD_PER_M.to * (1 + BODY_SHARE) * 1e12)}`,
       ];
     },
-    source: t`Capacitance goes by length; both plugs undone, battery negative off (textbook)`,
+    get source() {
+      return t`Capacitance goes by length; both plugs undone, battery negative off (textbook)`;
+    },
   },
   {
     id: "sense",
-    title: t`Sense resistor, shunt and clamp`,
+    get title() {
+      return t`Sense resistor, shunt and clamp`;
+    },
     fields: [
-      { key: "volts", label: t`volts across it`, unit: "V", usual: "0.84" },
-      { key: "ohms", label: t`resistor`, unit: "Ω", usual: "120" },
-      { key: "loops", label: t`loops in the clamp`, unit: "", usual: "6" },
+      {
+        key: "volts",
+        get label() {
+          return t`volts across it`;
+        },
+        unit: "V",
+        usual: "0.84",
+      },
+      {
+        key: "ohms",
+        get label() {
+          return t`resistor`;
+        },
+        unit: "Ω",
+        usual: "120",
+      },
+      {
+        key: "loops",
+        get label() {
+          return t`loops in the clamp`;
+        },
+        unit: "",
+        usual: "6",
+      },
     ],
     work: (read) => {
       const ma = (1000 * read("volts")) / read("ohms");
       return [t`${show(ma)} mA`, t`a clamp with ${show(read("loops"))} loops shows ${show(ma * read("loops"))} mA`];
     },
-    source: t`Ohm; six loops make 42 and 84 mA of 7 and 14 (common practice)`,
+    get source() {
+      return t`Ohm; six loops make 42 and 84 mA of 7 and 14 (common practice)`;
+    },
   },
   {
     id: "length",
-    title: t`Gap, torque, speed, temperature: the other unit`,
+    get title() {
+      return t`Gap, torque, speed, temperature: the other unit`;
+    },
     fields: [
-      { key: "mm", label: t`length`, unit: "mm", usual: "0.4" },
-      { key: "nm", label: t`torque`, unit: "N·m", usual: "119" },
-      { key: "kmh", label: t`speed`, unit: "km/h", usual: "8" },
-      { key: "celsius", label: t`temperature`, unit: "°C", usual: "20" },
+      {
+        key: "mm",
+        get label() {
+          return t`length`;
+        },
+        unit: "mm",
+        usual: "0.4",
+      },
+      {
+        key: "nm",
+        get label() {
+          return t`torque`;
+        },
+        unit: "N·m",
+        usual: "119",
+      },
+      {
+        key: "kmh",
+        get label() {
+          return t`speed`;
+        },
+        unit: "km/h",
+        usual: "8",
+      },
+      {
+        key: "celsius",
+        get label() {
+          return t`temperature`;
+        },
+        unit: "°C",
+        usual: "20",
+      },
     ],
     work: (read) => [
       both(read("mm"), "mm"),
@@ -154,6 +355,8 @@ export const sums: readonly Sum[] = [
       both(read("kmh"), "km/h"),
       both(read("celsius"), "°C"),
     ],
-    source: t`NIST SP 811, exact`,
+    get source() {
+      return t`NIST SP 811, exact`;
+    },
   },
 ];

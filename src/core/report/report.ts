@@ -18,16 +18,36 @@ const line = z.string().check(z.maxLength(600));
 
 /** The heads of its parts, in the tongue the report is written in: the server that sets it knows none. */
 export const reportHeads = {
-  came: t`Why the car came`,
-  found: t`What was found`,
-  proof: t`How it was proven`,
-  cleared: t`What was cleared`,
-  done: t`What was done`,
-  checked: t`Checked after the repair`,
-  good: t`Checked after the repair: good`,
-  file: t`For the file`,
-  readings: t`All readings`,
-  after: t`after the repair`,
+  get came() {
+    return t`Why the car came`;
+  },
+  get found() {
+    return t`What was found`;
+  },
+  get proof() {
+    return t`How it was proven`;
+  },
+  get cleared() {
+    return t`What was cleared`;
+  },
+  get done() {
+    return t`What was done`;
+  },
+  get checked() {
+    return t`Checked after the repair`;
+  },
+  get good() {
+    return t`Checked after the repair: good`;
+  },
+  get file() {
+    return t`For the file`;
+  },
+  get readings() {
+    return t`All readings`;
+  },
+  get after() {
+    return t`after the repair`;
+  },
 };
 const headsSchema = z.object(
   Object.fromEntries(Object.keys(reportHeads).map((key) => [key, line])) as Record<
@@ -104,7 +124,7 @@ export function reportOf(
     found: proven
       ? proven.words
       : t`Nothing is proven yet. First in question: ${lead.words} (${formatShare(lead.share)}).`,
-    meaning: MEANING,
+    meaning: MEANING(),
     proof: (proven?.provenBy ?? []).flatMap((entryId) => {
       const entry = before.find(({ id }) => id === entryId);
       return entry ? [`${label(entry.reading).what}, ${label(entry.reading).state}: ${value(entry.reading)}`] : [];
@@ -125,7 +145,7 @@ export function reportOf(
         t`${check.label}: ${was} before, ${after ?? t`not measured`} after${passes === null ? "" : passes ? t`, good` : t`, still wrong`}`,
     ),
     fixed: verification?.fixed ?? false,
-    advice: ADVICE,
+    advice: ADVICE(),
     readings: [
       ...before.map((entry) => ({
         at: entry.at.slice(0, 16).replace("T", " "),
@@ -148,5 +168,7 @@ export function reportOf(
   };
 }
 
-const MEANING = t`The sensor at each wheel tells the brakes how fast that wheel turns. When one is wrong, ABS, traction and stability control switch themselves off or act when they should not. The ordinary brakes work.`;
-const ADVICE = t`The tool that helped with this diagnosis advises; a qualified person decided. Wheel nuts are to be checked again after the first drive. Shares are estimates.`;
+const MEANING = () =>
+  t`The sensor at each wheel tells the brakes how fast that wheel turns. When one is wrong, ABS, traction and stability control switch themselves off or act when they should not. The ordinary brakes work.`;
+const ADVICE = () =>
+  t`The tool that helped with this diagnosis advises; a qualified person decided. Wheel nuts are to be checked again after the first drive. Shares are estimates.`;

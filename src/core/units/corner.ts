@@ -4,8 +4,16 @@ export const corners = ["FL", "FR", "RL", "RR"] as const;
 export type Corner = (typeof corners)[number];
 
 export const cornerWords: Record<Corner, string> = {
-  FL: t`front left`,
-  FR: t`front right`,
-  RL: t`rear left`,
-  RR: t`rear right`,
+  get FL() {
+    return t`front left`;
+  },
+  get FR() {
+    return t`front right`;
+  },
+  get RL() {
+    return t`rear left`;
+  },
+  get RR() {
+    return t`rear right`;
+  },
 };

@@ -198,14 +198,26 @@ const FIXED_UNITS: Record<string, Unit> = {
 };
 
 const EXAMPLES: Record<Quantity, string> = {
-  volts: t`11.2, 953mV or 0.65vac`,
-  ohms: t`1.1k, 0.4 or OL`,
-  farads: t`0.42 nF, 420p or OL`,
-  amps: t`7mA or 0.014`,
+  get volts() {
+    return t`11.2, 953mV or 0.65vac`;
+  },
+  get ohms() {
+    return t`1.1k, 0.4 or OL`;
+  },
+  get farads() {
+    return t`0.42 nF, 420p or OL`;
+  },
+  get amps() {
+    return t`7mA or 0.014`;
+  },
   hertz: "55.7",
   percent: "50",
-  speed: t`22 km/h or 5 mph`,
-  length: t`0.4 mm or 0.015 in`,
+  get speed() {
+    return t`22 km/h or 5 mph`;
+  },
+  get length() {
+    return t`0.4 mm or 0.015 in`;
+  },
 };
 
 function example(expected: Quantity): string {

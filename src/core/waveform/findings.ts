@@ -54,20 +54,48 @@ export function leadingFinding(findings: readonly Finding[], signal: string): st
 
 /** Findings as titles. */
 export const findingWords: Record<FindingCode, string> = {
-  "missing-pulses": t`Pulses missing, same place each turn`,
-  "cracked-ring": t`Ring cracked`,
-  "odd-tooth": t`One odd tooth`,
-  eccentric: t`Ring out of true, or play`,
-  "random-dropout": t`Lost at random places`,
-  "supply-dip": t`Supply sinks with it`,
-  "noise-at-rest": t`Noise without a wheel`,
-  interference: t`Hash`,
-  "low-amplitude": t`Too small for the speed`,
-  "drop-out-speed": t`Falls out at low speed`,
-  "duty-shift": t`High and low uneven`,
-  "level-out-of-window": t`Levels wrong`,
-  "key-on-transient": t`Key turned on`,
-  "probe-spike": t`Probe moved`,
+  get "missing-pulses"() {
+    return t`Pulses missing, same place each turn`;
+  },
+  get "cracked-ring"() {
+    return t`Ring cracked`;
+  },
+  get "odd-tooth"() {
+    return t`One odd tooth`;
+  },
+  get eccentric() {
+    return t`Ring out of true, or play`;
+  },
+  get "random-dropout"() {
+    return t`Lost at random places`;
+  },
+  get "supply-dip"() {
+    return t`Supply sinks with it`;
+  },
+  get "noise-at-rest"() {
+    return t`Noise without a wheel`;
+  },
+  get interference() {
+    return t`Hash`;
+  },
+  get "low-amplitude"() {
+    return t`Too small for the speed`;
+  },
+  get "drop-out-speed"() {
+    return t`Falls out at low speed`;
+  },
+  get "duty-shift"() {
+    return t`High and low uneven`;
+  },
+  get "level-out-of-window"() {
+    return t`Levels wrong`;
+  },
+  get "key-on-transient"() {
+    return t`Key turned on`;
+  },
+  get "probe-spike"() {
+    return t`Probe moved`;
+  },
 };
 
 /** The teeth a finding covers, counted from 1 round a ring of `columns`. */

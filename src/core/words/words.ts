@@ -26,6 +26,9 @@ export const ngettext: typeof plainCount = (one, many, count) =>
 /** A sentence kept as English elsewhere (as data, or as a name), in the tongue spoken. */
 export const gettext = (english: string) => globalThis.tastaturaTongue?.gettext(english) ?? english;
 
+/** Marks English that is kept as data, so that the catalogues hold it; it is translated by `gettext` where it is shown. */
+export const marked = (english: string) => english;
+
 /** The English of one, kept with its parts so that it can be looked up. */
 export function msgid(strings: TemplateStringsArray, ...values: Value[]): Counted {
   return Object.assign(new String(plain(strings, ...values)), { _strs: strings, _exprs: values });

@@ -3,7 +3,7 @@ import { t } from "@/core/words/words";
 import { Dialog, DialogPanel, DialogTitle } from "@headlessui/react";
 import { Cap } from "../keys/cap";
 
-const KEYS: [string, string][] = [
+const KEYS: () => [string, string][] = () => [
   ["0–9 . , −", t`start a reading, anywhere`],
   ["Enter", t`log it`],
   ["Esc", t`leave the field`],
@@ -27,7 +27,7 @@ export function KeySheet({ onClose }: { onClose: () => void }) {
         <DialogPanel className="w-full max-w-md rounded-2xl bg-card p-5">
           <DialogTitle className="text-xl font-bold">{t`Keys`}</DialogTitle>
           <dl className="my-3 grid grid-cols-[7rem_1fr] gap-y-2">
-            {KEYS.map(([key, does]) => (
+            {KEYS().map(([key, does]) => (
               <div key={key} className="contents">
                 <dt className="font-mono font-semibold">{key}</dt>
                 <dd>{does}</dd>

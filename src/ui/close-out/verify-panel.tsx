@@ -100,7 +100,7 @@ export function VerifyPanel({
         </p>
       )}
       <div className="flex flex-wrap gap-2 pt-1">
-        {ROAD_TEST.map((item) => (
+        {ROAD_TEST().map((item) => (
           <Cap key={item} aria-pressed={ticked.has(item)} onClick={() => onTick(item)}>
             {ticked.has(item) ? "✓ " : ""}
             {item}

@@ -43,7 +43,17 @@ export function ComplaintScreen() {
   );
 }
 
-const DRIVEN: Record<"front" | "rear" | "all", string> = { front: t`front`, rear: t`rear`, all: t`all` };
+const DRIVEN: Record<"front" | "rear" | "all", string> = {
+  get front() {
+    return t`front`;
+  },
+  get rear() {
+    return t`rear`;
+  },
+  get all() {
+    return t`all`;
+  },
+};
 /** An answer's name as its cap has it; a code as typed. */
 function answerWords(answer: string): string {
   if (answer === "intermittent") return t`comes and goes`;

@@ -26,20 +26,45 @@ import { toast } from "../keys/toast";
 const column = createColumnHelper<HistoryRow>();
 const columns = [
   column.accessor("car", {
-    header: t`car`,
+    get header() {
+      return t`car`;
+    },
     cell: ({ row, getValue }) => (
       <Link className="underline" href={`/close-out?job=${row.original.id}`}>
         {getValue()}
       </Link>
     ),
   }),
-  column.accessor("date", { header: t`date` }),
-  column.accessor("corner", { header: t`corner` }),
-  column.accessor("family", { header: t`sensor`, cell: ({ getValue }) => familyWords[getValue()] }),
-  column.accessor("readings", { header: t`readings` }),
-  column.accessor("minutes", { header: t`minutes` }),
+  column.accessor("date", {
+    get header() {
+      return t`date`;
+    },
+  }),
+  column.accessor("corner", {
+    get header() {
+      return t`corner`;
+    },
+  }),
+  column.accessor("family", {
+    get header() {
+      return t`sensor`;
+    },
+    cell: ({ getValue }) => familyWords[getValue()],
+  }),
+  column.accessor("readings", {
+    get header() {
+      return t`readings`;
+    },
+  }),
+  column.accessor("minutes", {
+    get header() {
+      return t`minutes`;
+    },
+  }),
   column.accessor("part", {
-    header: t`repaired`,
+    get header() {
+      return t`repaired`;
+    },
     cell: ({ getValue, row }) => {
       const part = getValue();
       return part ? `${partWords[part]}${row.original.guess ? t` (a guess)` : ""}` : t`open`;

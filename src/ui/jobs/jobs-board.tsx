@@ -134,12 +134,48 @@ async function takeZip(file: File): Promise<Job> {
 }
 
 const PLACES = [
-  { key: "p", name: t`Practice`, path: "/practice" },
-  { key: "x", name: t`Explain`, path: "/explain" },
-  { key: "l", name: t`Library`, path: "/library" },
-  { key: "h", name: t`History`, path: "/history" },
-  { key: "k", name: t`Reckoner`, path: "/reckoner" },
-  { key: "s", name: t`Settings`, path: "/settings" },
+  {
+    key: "p",
+    get name() {
+      return t`Practice`;
+    },
+    path: "/practice",
+  },
+  {
+    key: "x",
+    get name() {
+      return t`Explain`;
+    },
+    path: "/explain",
+  },
+  {
+    key: "l",
+    get name() {
+      return t`Library`;
+    },
+    path: "/library",
+  },
+  {
+    key: "h",
+    get name() {
+      return t`History`;
+    },
+    path: "/history",
+  },
+  {
+    key: "k",
+    get name() {
+      return t`Reckoner`;
+    },
+    path: "/reckoner",
+  },
+  {
+    key: "s",
+    get name() {
+      return t`Settings`;
+    },
+    path: "/settings",
+  },
 ] as const;
 
 function JobRow({ job, at }: { job: Job; at: number }) {

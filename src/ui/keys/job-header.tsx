@@ -9,21 +9,99 @@ import { Palette } from "./palette";
 import { CarMark } from "./car-mark";
 
 const SCREENS = [
-  { key: "c", legend: "C", name: t`Complaint`, path: "/complaint" },
-  { key: "e", legend: "E", name: t`Look`, path: "/look" },
-  { key: "b", legend: "B", name: t`Bench`, path: "/bench" },
-  { key: "w", legend: "W", name: t`Waves`, path: "/waves" },
-  { key: "l", legend: "L", name: t`Loom`, path: "/loom" },
-  { key: "x", legend: "X", name: t`Close-out`, path: "/close-out" },
+  {
+    key: "c",
+    legend: "C",
+    get name() {
+      return t`Complaint`;
+    },
+    path: "/complaint",
+  },
+  {
+    key: "e",
+    legend: "E",
+    get name() {
+      return t`Look`;
+    },
+    path: "/look",
+  },
+  {
+    key: "b",
+    legend: "B",
+    get name() {
+      return t`Bench`;
+    },
+    path: "/bench",
+  },
+  {
+    key: "w",
+    legend: "W",
+    get name() {
+      return t`Waves`;
+    },
+    path: "/waves",
+  },
+  {
+    key: "l",
+    legend: "L",
+    get name() {
+      return t`Loom`;
+    },
+    path: "/loom",
+  },
+  {
+    key: "x",
+    legend: "X",
+    get name() {
+      return t`Close-out`;
+    },
+    path: "/close-out",
+  },
 ] as const;
 
 const OUTSIDE = [
-  { id: "/", say: t`Jobs board`, path: "/" },
-  { id: "/practice", say: t`Practice`, path: "/practice" },
-  { id: "/library", say: t`Library`, path: "/library" },
-  { id: "/history", say: t`History`, path: "/history" },
-  { id: "/reckoner", say: t`Reckoner`, path: "/reckoner" },
-  { id: "/settings", say: t`Settings`, path: "/settings" },
+  {
+    id: "/",
+    get say() {
+      return t`Jobs board`;
+    },
+    path: "/",
+  },
+  {
+    id: "/practice",
+    get say() {
+      return t`Practice`;
+    },
+    path: "/practice",
+  },
+  {
+    id: "/library",
+    get say() {
+      return t`Library`;
+    },
+    path: "/library",
+  },
+  {
+    id: "/history",
+    get say() {
+      return t`History`;
+    },
+    path: "/history",
+  },
+  {
+    id: "/reckoner",
+    get say() {
+      return t`Reckoner`;
+    },
+    path: "/reckoner",
+  },
+  {
+    id: "/settings",
+    get say() {
+      return t`Settings`;
+    },
+    path: "/settings",
+  },
 ];
 
 /** Name of the car, its corner, and the caps that lead from screen to screen. */

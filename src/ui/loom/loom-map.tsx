@@ -20,7 +20,7 @@ import { changeSetup } from "../jobs/change-setup";
 import type { ChangeJob } from "../jobs/use-job";
 import { Cap } from "../keys/cap";
 
-const EXPOSURES: [number, string][] = [
+const EXPOSURES: () => [number, string][] = () => [
   [0.6, "sheltered"],
   [1, t`ordinary`],
   [2, t`frame rail, arch`],
@@ -105,7 +105,7 @@ export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
                       value={String(spans[i].exposure ?? 1)}
                       onChange={(event) => setPath(withSpan(job.setup, i, { exposure: Number(event.target.value) }))}
                     >
-                      {EXPOSURES.map(([value, say]) => (
+                      {EXPOSURES().map(([value, say]) => (
                         <option key={value} value={value}>
                           {say}
                         </option>

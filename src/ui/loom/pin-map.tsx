@@ -150,7 +150,14 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
   );
 }
 
-const SIDES: Record<"wire" | "mating", string> = { wire: t`wire`, mating: t`mating` };
+const SIDES: Record<"wire" | "mating", string> = {
+  get wire() {
+    return t`wire`;
+  },
+  get mating() {
+    return t`mating`;
+  },
+};
 
 /** A pin map copied from a diagram, taken in one go. */
 function PastePins({ job, change }: { job: Job; change: ChangeJob }) {

@@ -171,4 +171,11 @@ function latestPins(pins: readonly Pin[]): Pin[] {
   return [...new Map(pins.map((pin) => [pin.point, pin])).values()].slice(-8);
 }
 
-const PROBES: Record<"red" | "black", string> = { red: t`red`, black: t`black` };
+const PROBES: Record<"red" | "black", string> = {
+  get red() {
+    return t`red`;
+  },
+  get black() {
+    return t`black`;
+  },
+};

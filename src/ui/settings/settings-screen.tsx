@@ -120,12 +120,13 @@ function WayPanel() {
   );
 }
 
-const UNITS = [
-  ["speed", t`speed`, ["km/h", "mph"]],
-  ["length", t`gaps`, ["mm", "in"]],
-  ["torque", t`torque`, ["N·m", "lb·ft"]],
-  ["temperature", t`temperature`, ["°C", "°F"]],
-] as const;
+const UNITS = () =>
+  [
+    ["speed", t`speed`, ["km/h", "mph"]],
+    ["length", t`gaps`, ["mm", "in"]],
+    ["torque", t`torque`, ["N·m", "lb·ft"]],
+    ["temperature", t`temperature`, ["°C", "°F"]],
+  ] as const;
 
 function UnitsPanel() {
   const { settings, change } = useSettings();
@@ -133,7 +134,7 @@ function UnitsPanel() {
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Units`}>
       <h2 className="border-b border-rule pb-1 font-semibold">{t`Units`}</h2>
       <p className="pt-2 text-sm text-muted">{t`For what is shown. Either unit is understood wherever one is typed.`}</p>
-      {UNITS.map(([key, label, choices]) => (
+      {UNITS().map(([key, label, choices]) => (
         <fieldset key={key} className="flex flex-wrap items-center gap-2 pt-2">
           <legend className="sr-only">{label}</legend>
           <span className="w-28 text-muted">{label}</span>
@@ -152,8 +153,25 @@ function UnitsPanel() {
   );
 }
 
-const THEMES = { light: t`light, for glare`, dark: t`dark, for night work`, machine: t`as this machine` } as const;
-const CONTRASTS = { usual: t`usual contrast`, high: t`high contrast` } as const;
+const THEMES = {
+  get light() {
+    return t`light, for glare`;
+  },
+  get dark() {
+    return t`dark, for night work`;
+  },
+  get machine() {
+    return t`as this machine`;
+  },
+} as const;
+const CONTRASTS = {
+  get usual() {
+    return t`usual contrast`;
+  },
+  get high() {
+    return t`high contrast`;
+  },
+} as const;
 
 /** Each in its own tongue, so that it can be found from any other. */
 const LANGUAGES: Record<(typeof languages)[number], string> = { en: "English", de: "Deutsch" };

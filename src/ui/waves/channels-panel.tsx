@@ -7,11 +7,12 @@ import { decimal } from "@/core/units/decimal";
 import { Cap } from "../keys/cap";
 import { toast } from "../keys/toast";
 
-const SENSING = [
-  ["volts", t`volts, as they are`],
-  ["shunt", t`over a shunt, Ω`],
-  ["clamp", t`clamp, mV per A`],
-] as const;
+const SENSING = () =>
+  [
+    ["volts", t`volts, as they are`],
+    ["shunt", t`over a shunt, Ω`],
+    ["clamp", t`clamp, mV per A`],
+  ] as const;
 
 /** What each channel really was: its name, probe, shunt or clamp; told before it is judged. */
 export function ChannelsPanel({ capture, onApply }: { capture: Capture; onApply: (capture: Capture) => void }) {
@@ -64,7 +65,7 @@ export function ChannelsPanel({ capture, onApply }: { capture: Capture; onApply:
               })
             }
           >
-            {SENSING.map(([kind, say]) => (
+            {SENSING().map(([kind, say]) => (
               <option key={kind} value={kind}>
                 {say}
               </option>
