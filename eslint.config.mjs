@@ -15,6 +15,15 @@ export default ts.config(
       "@typescript-eslint/no-non-null-assertion": "off",
       "@typescript-eslint/consistent-type-imports": "error",
       "no-empty": ["error", { allowEmptyCatch: false }],
+      "no-restricted-syntax": [
+        "error",
+        {
+          selector:
+            ":matches(TaggedTemplateExpression[tag.name=/^j?t$/], CallExpression[callee.name=/^(n?gettext|languageTag)$/]):not(:function *)",
+          message:
+            "Words are made when they are shown: put this behind a function or a getter, or mark it with marked().",
+        },
+      ],
       "max-lines": ["error", { max: 400, skipBlankLines: true, skipComments: true }],
     },
   },

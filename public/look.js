@@ -1,5 +1,4 @@
-// The chosen tongue, and the chosen look, put on the page before the first paint, on every change of the settings and of the machine's own
-// wish. The only place that does; settings are read and written by src/ui/settings/use-settings.ts.
+// The chosen look, put on the page before the first paint, on every change of the settings and of the machine's own wish. The only place that does; settings are read and written by src/ui/settings/use-settings.ts.
 (() => {
   const [dark, more] = [matchMedia("(prefers-color-scheme: dark)"), matchMedia("(prefers-contrast: more)")];
   const settings = () => {
@@ -17,13 +16,6 @@
     dataset.contrast = contrast === "high" || more.matches ? "high" : "usual";
   };
   put();
-  const tongues = document.currentScript.dataset.tongues.split(" ");
-  const tongue = settings().language ?? navigator.languages.map((one) => one.slice(0, 2)).find((one) => tongues.includes(one));
-  if (tongue && tongue !== "en" && tongues.includes(tongue)) {
-    document.documentElement.lang = tongue;
-    // The catalogue must be there before the program: its sentences are looked up as its modules are loaded.
-    document.write(`<script nonce="${document.currentScript.nonce}" src="/words/${tongue}.js"><\/script>`);
-  }
   addEventListener("storage", put);
   for (const wish of [dark, more]) wish.addEventListener("change", put);
 })();

@@ -7,7 +7,6 @@
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
-import { buildSync } from "esbuild";
 import { po } from "gettext-parser";
 import ts from "typescript";
 
@@ -78,7 +77,7 @@ function write(file, table) {
   writeFileSync(file, po.compile(table, { foldLength: 0 }));
 }
 
-/** Writes public/words: a script a page loads before anything else, and the same as data for its workers. */
+/** Writes public/words: each catalogue as pages and workers load it. */
 export function buildWords() {
   mkdirSync(join(root, "public/words"), { recursive: true });
   for (const tag of languages()) {
@@ -88,20 +87,6 @@ export function buildWords() {
       contexts: { "": Object.fromEntries([...catalogue(poFile(tag))].filter(([id, [text]]) => id && text)) },
     });
     writeFileSync(join(root, `public/words/${tag}.json`), data);
-    const { outputFiles } = buildSync({
-      stdin: {
-        contents: `import { speak } from "./tongue"; speak(${data});`,
-        resolveDir: WORDS,
-        loader: "ts",
-      },
-      bundle: true,
-      minify: true,
-      charset: "utf8",
-      format: "iife",
-      target: "es2022",
-      write: false,
-    });
-    writeFileSync(join(root, `public/words/${tag}.js`), outputFiles[0].text);
   }
   console.log(`words: ${languages().join(", ")}`);
 }
@@ -110,7 +95,7 @@ function sentenceOf(node) {
   if (ts.isCallExpression(node)) {
     const called = node.expression.getText();
     const [first, second] = node.arguments;
-    if (called === "gettext" && first && ts.isStringLiteral(first)) return { id: first.text };
+    if ((called === "gettext" || called === "marked") && first && ts.isStringLiteral(first)) return { id: first.text };
     if (called === "ngettext" && ts.isTaggedTemplateExpression(first))
       return { id: idOf(first.template), plural: ts.isStringLiteral(second) ? second.text : idOf(second) };
   }

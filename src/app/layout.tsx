@@ -1,8 +1,8 @@
 import type { Metadata, Viewport } from "next";
 import { headers } from "next/headers";
 import type { ReactNode } from "react";
-import { languages } from "@/core/settings/settings";
 import { Spoken } from "@/ui/keys/spoken";
+import { Queries } from "@/ui/query/queries";
 import { Toasts } from "@/ui/keys/toast";
 import { Offline } from "@/ui/offline/offline";
 import "./globals.css";
@@ -21,15 +21,17 @@ export default async function Layout({ children }: { children: ReactNode }) {
   return (
     <html lang="en" suppressHydrationWarning>
       <head>
-        {/* Blocking on purpose: the look and the tongue must stand before anything is painted. */}
-        <script nonce={nonce} src="/look.js" data-tongues={languages.join(" ")} />
+        {/* Blocking on purpose: the look must stand before anything is painted. */}
+        <script nonce={nonce} src="/look.js" />
       </head>
       <body className="min-h-screen">
-        <Spoken>
-          {children}
-          <Offline />
-          <Toasts />
-        </Spoken>
+        <Queries>
+          <Spoken>
+            {children}
+            <Offline />
+            <Toasts />
+          </Spoken>
+        </Queries>
       </body>
     </html>
   );

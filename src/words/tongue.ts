@@ -8,7 +8,7 @@ export interface Catalogue {
   contexts: Record<string, Record<string, string[]>>;
 }
 
-/** Has the program speak this catalogue. Must run before any module that holds sentences. */
+/** Has the program speak this catalogue from here on. */
 export function speak({ tag, headers, contexts }: Catalogue): void {
   gettext.addLocale(tag, { charset: "utf-8", headers, contexts });
   gettext.useLocale(tag);
@@ -38,6 +38,11 @@ export function speak({ tag, headers, contexts }: Catalogue): void {
     },
   };
   globalThis.tastaturaTongue = tongue;
+}
+
+/** Back to the English of the code. */
+export function hush(): void {
+  globalThis.tastaturaTongue = undefined;
 }
 
 /** Four letters on end are no unit, and what ends in a point and letters is a file. */

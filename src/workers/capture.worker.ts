@@ -1,4 +1,4 @@
-import "./tongue";
+import { speakIn } from "./tongue";
 import { t } from "@/core/words/words";
 import type { LibraryItem } from "../core/library/library";
 import { packLibrary, unpackLibrary } from "../core/library/library-zip";
@@ -31,9 +31,12 @@ export type ReadScan = { ok: true; log: ScanLog; findings: ScanFinding[] } | { o
 
 const TRACE_POINTS = 1600;
 
-let held: TracePyramid[] = [];
+let held: { name: string; pyramids: TracePyramid[] } = { name: "", pyramids: [] };
 
 const api = {
+  /** The language its sentences are made in. */
+  speak: speakIn,
+
   /** Reads and analyses a dropped file, off the main thread. @param onShare told how much of it is read, 0 to 1 */
   async read(file: File, options: AnalyseOptions, onShare: (share: number) => void): Promise<ReadCapture> {
     if (file.size > LARGEST_FILE_BYTES)
@@ -53,7 +56,7 @@ const api = {
   analyse(capture: Capture, options: AnalyseOptions, inView = true): ReadCapture {
     const channels = analyseCapture(capture, options);
     const pyramids = capture.channels.map(({ samples }) => new TracePyramid(samples, capture.sampleS, capture.startS));
-    if (inView) held = pyramids;
+    if (inView) held = { name: capture.name, pyramids };
     return {
       ok: true,
       capture,
@@ -113,9 +116,10 @@ const api = {
     }
   },
 
-  /** The capture last read, between two times, thinned for drawing. */
-  window(fromS: number, toS: number): ThinTrace[] {
-    return held.map((pyramid) => pyramid.view(fromS, toS, TRACE_POINTS));
+  /** The capture in view, between two times, thinned for drawing; nothing of any other. */
+  window(name: string, fromS: number, toS: number): ThinTrace[] {
+    if (held.name !== name) return [];
+    return held.pyramids.map((pyramid) => pyramid.view(fromS, toS, TRACE_POINTS));
   },
 };
 

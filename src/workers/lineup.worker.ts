@@ -1,4 +1,4 @@
-import "./tongue";
+import { speakIn } from "./tongue";
 import { expose } from "comlink";
 import type { Hookup } from "../core/checks/hookup";
 import { forecastStrip, previewReading, type ForecastStrip, type Preview } from "../core/bench/forecast-strip";
@@ -6,36 +6,20 @@ import { observationsOf } from "../core/job/observations";
 import { progressOf } from "../core/bench/progress";
 import { replay } from "../core/job/replay";
 import { diagnosisOf, rankingOf, type Diagnosis, type Ranking } from "../core/bench/diagnosis";
-import type { NextCheck } from "../core/bench/describe-hookup";
 import type { Capture } from "../core/capture/capture";
 import type { Point } from "../core/circuit/point";
 import type { Job } from "../core/job/schema";
 import { verification, type Verification } from "../core/bench/verify";
-import { halvingMinutes } from "../core/harness/halving";
-import { pathShares } from "../core/harness/path-shares";
-import { breakPlaces, type SpanSuspicion } from "../core/harness/break-place";
+import { loomView, type LoomView } from "../core/bench/loom-view";
 import type { Belief } from "../core/belief/belief";
 import { readSimulated, recordSimulated } from "../core/simulated/simulated-reading";
 import { debrief, type Debrief } from "../core/practice/debrief";
 import { typedValue } from "../core/observation/typed-value";
 
-export interface LoomView {
-  places: SpanSuspicion[];
-  withPiercing: NextCheck | null;
-  connectorsOnly: NextCheck | null;
-  /** Minutes plain halving would take from here, on average. */
-  halvingMinutes: number;
-}
-
-/** The best proposal that is measured on the loom rather than looked at. */
-function harnessChecks(next: readonly NextCheck[]): NextCheck | null {
-  return next.find(({ hookup }) => "red" in hookup) ?? null;
-}
-
 let current: { key: string; readings: string[]; belief: Belief } | null = null;
 
 /** The line-up of a job: the one at hand, with the newest readings added, or rebuilt when the log was cut back. */
-function lineUpOf(job: Job): Belief {
+function beliefOf(job: Job): Belief {
   const key = JSON.stringify([job.id, job.setup, job.complaint, job.priors, job.ratios]);
   const { read } = observationsOf(job);
   const readings = read.map(({ entryId }) => entryId);
@@ -52,19 +36,22 @@ function lineUpOf(job: Job): Belief {
 }
 
 const api = {
+  /** The language its sentences are made in. */
+  speak: speakIn,
+
   /** The ranking alone: there long before the next check is chosen. */
   rank(job: Job): Ranking {
-    return rankingOf(lineUpOf(job));
+    return rankingOf(beliefOf(job));
   },
 
   /** Everything the Bench shows of a job. */
   diagnose(job: Job): Diagnosis {
-    return diagnosisOf(lineUpOf(job), job.policy, progressOf(job));
+    return diagnosisOf(beliefOf(job), job.policy, progressOf(job));
   },
 
   /** The checks to repeat after a repair, and whether they pass. */
   verify(job: Job): Verification {
-    return verification(job, lineUpOf(job));
+    return verification(job, beliefOf(job));
   },
 
   /** What a finished practice job shows. */
@@ -84,28 +71,18 @@ const api = {
 
   /** Where wires may be damaged, and the best next checks with piercing and without. */
   loom(job: Job): LoomView {
-    const belief = lineUpOf(job);
-    const progress = progressOf(job);
-    const [pierced, whole] = [true, false].map((pierce) =>
-      diagnosisOf(belief, { ...job.policy, pierce }, progress, true),
-    ) as [Diagnosis, Diagnosis];
-    return {
-      places: breakPlaces(belief),
-      withPiercing: harnessChecks(pierced.next),
-      connectorsOnly: harnessChecks(whole.next),
-      halvingMinutes: Math.round(halvingMinutes(job.setup, pathShares(job.setup, whole.suspects), progress.done)),
-    };
+    return loomView(job, beliefOf(job));
   },
 
   /** Bands of the leading suspects for one hook-up. */
   strip(job: Job, hookup: Hookup): ForecastStrip {
-    return forecastStrip(lineUpOf(job), hookup);
+    return forecastStrip(beliefOf(job), hookup);
   },
 
   /** What a typed value would mean; null when it cannot be read yet. */
   preview(job: Job, hookup: Hookup, typed: string): Preview | null {
     const parsed = typedValue(hookup, typed, job.setup);
-    return parsed.ok ? previewReading(lineUpOf(job), parsed.observed) : null;
+    return parsed.ok ? previewReading(beliefOf(job), parsed.observed) : null;
   },
 };
 

@@ -1,13 +1,9 @@
-import { speak, type Catalogue } from "../words/tongue";
+import { hush, speak, type Catalogue } from "../words/tongue";
 
-/**
- * A worker speaks what its page speaks; the page names it so. It must do so before any other module is loaded, and so
- * waits for the catalogue: this is imported first.
- */
-const { name } = globalThis as unknown as { name: string };
-if (name && name !== "en") {
-  const request = new XMLHttpRequest();
-  request.open("GET", `/words/${name}.json`, false);
-  request.send();
-  if (request.status === 200) speak(JSON.parse(request.responseText) as Catalogue);
+/** Has this worker make its sentences in a language from here on; English when there is no catalogue of it. */
+export async function speakIn(tag: string): Promise<void> {
+  if (tag === "en") return hush();
+  const answer = await fetch(`/words/${tag}.json`);
+  if (answer.ok) speak((await answer.json()) as Catalogue);
+  else hush();
 }

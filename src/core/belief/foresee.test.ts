@@ -5,7 +5,7 @@ import { checkCatalogue } from "../checks/catalogue";
 import { cornerSetupSchema, families } from "../circuit/setup";
 import { complaintSchema } from "../complaint/complaint";
 import { canToggle, typedValue } from "../observation/typed-value";
-import { quantityOf } from "../checks/hookup";
+import { quantityOf } from "../checks/instruments";
 import { Belief } from "./belief";
 
 /** What a needle promises is what Enter does: any corner, any hook-up, any value, after any few readings. */

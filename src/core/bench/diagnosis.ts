@@ -72,10 +72,19 @@ function describeCheck(
 function whyThis(suspects: Suspect[], bits: number): string {
   const [first, second] = suspects;
   if (bits < LEAST_BITS)
-    return t`Hardly tells anything new: what is left looks alike to every check that is allowed now. Act on the likeliest, or take a doubtful reading again.`;
-  const strength = bits > 1 ? t`Splits the line-up hard` : bits > 0.4 ? t`Splits the line-up well` : t`Tells a little`;
+    return t`More testing will not separate these: what is left looks alike to every check that is allowed now. Act on the likeliest, or take a doubtful reading again.`;
+  const strength = bits > MUCH_BITS ? t`Best test now` : bits > SOME_BITS ? t`Tells much` : t`Tells a little`;
   return `${strength}${first && second ? t`: “${midSentence(first.words)}” or “${midSentence(second.words)}”` : ""}.`;
 }
+
+/** How much a check tells, as a foreman would say it. */
+export function tellsWords(bits: number): string {
+  return bits > MUCH_BITS ? t`tells much` : bits > SOME_BITS ? t`tells some` : t`tells little`;
+}
+
+/** Bits that are much and some (engineering judgement): one halves the field. */
+const MUCH_BITS = 1;
+const SOME_BITS = 0.4;
 
 /** Candidates that carry next to nothing of what they began with. */
 function countRuledOut({ particles: { count, weight } }: Posterior): number {

@@ -6,7 +6,7 @@ import { HEALTHY } from "../faults/fault";
 import type { Posterior } from "../belief/posterior";
 import { subsetRange, bandsOf, type Band } from "./forecast-bands";
 import { toScale } from "../observation/scale";
-import { quantityOf } from "../checks/hookup";
+import { quantityOf } from "../checks/instruments";
 import { formatQuantity } from "../units/format";
 import type { Quantity } from "../units/quantity";
 import { rankSuspects } from "../verdict/suspects";

@@ -1,6 +1,7 @@
 import { t } from "../words/words";
 import type { CornerSetup } from "../circuit/setup";
-import type { Hookup, Instrument, LookInstrument } from "./hookup";
+import type { Hookup } from "./hookup";
+import type { Instrument, LookInstrument } from "./instruments";
 import type { Answer } from "./looks/look";
 import { findLook, lookOf, looksOf, type LookId } from "./looks/looks";
 

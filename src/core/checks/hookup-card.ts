@@ -1,7 +1,8 @@
 import { t } from "../words/words";
 import type { Point } from "../circuit/point";
 import { stationsOf, type CornerSetup } from "../circuit/setup";
-import { instrumentWords, type Hookup } from "./hookup";
+import { type Hookup } from "./hookup";
+import { instrumentWords } from "./instruments";
 import { countTerminal } from "./count-terminal";
 import { pointWords } from "./instruction";
 import { pointLabel } from "./words";
@@ -58,7 +59,7 @@ const DIALS: Partial<Record<Hookup["instrument"], Setting>> = {
   get scope(): Setting {
     return [
       t`DC coupling, 0.5 V a division, 20 ms a division, low-pass 10 kHz for a hand spin`,
-      t`probe ×1, its ground at the connector's own ground`,
+      t`probe ×1 or ×10, its ground as the sentence above says`,
     ];
   },
 };

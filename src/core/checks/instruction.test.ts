@@ -4,7 +4,7 @@ import { cornerSetupSchema, families } from "../circuit/setup";
 import { accessSteps } from "./access";
 import { checkCatalogue } from "./catalogue";
 import { hookupCard } from "./hookup-card";
-import { instrumentWords } from "./hookup";
+import { instrumentWords } from "./instruments";
 import { cautions, instruction, pointWords } from "./instruction";
 import { walkRound } from "./walk-round";
 import { hookupLabel, pointLabel, stateWords } from "./words";
@@ -26,7 +26,7 @@ describe.each(families)("%s", (family) => {
       const said = instruction(hookup, setup);
       expect(said, id).toMatch(/[.?]$/);
       expect(said, id).not.toMatch(/undefined|null|NaN|\[object/);
-      expect(said.length, id).toBeLessThan(330);
+      expect(said.length, id).toBeLessThan(400);
       if (!("red" in hookup)) continue;
       expect(said, id).toContain(pointWords(hookup.red, setup));
       if ("black" in hookup && hookup.instrument !== "amps-dc")

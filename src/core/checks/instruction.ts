@@ -4,7 +4,8 @@ import type { CircuitState } from "../circuit/state";
 import { stationWords } from "../faults/places";
 import { conductorWord } from "../faults/wire-faults";
 import { t } from "../words/words";
-import { instrumentWords, type Hookup } from "./hookup";
+import { isToggleTest, type Hookup } from "./hookup";
+import { instrumentWords } from "./instruments";
 import type { LookCaution } from "./looks/look";
 import { lookOf } from "./looks/looks";
 import { motionWords } from "./words";
@@ -19,11 +20,25 @@ export function instruction(hookup: Hookup, setup: CornerSetup): string {
   if (hookup.instrument === "lamp" && hookup.red.at === "face" && hookup.black.at === "face")
     return t`${before} Feed fused 12 V into ${red} and hang the test lamp from ${pointWords(hookup.black, setup)} to battery −.`;
   if (hookup.instrument === "scope")
-    return t`${before} Scope, DC-coupled: probe on ${red}, its ground at the same connector. Record at least three turns.`;
+    return t`${before} Scope: probe on ${red}, ${scopeReference(setup)}. Record at least three turns.`;
   const meter = t`Meter on ${instrumentWords[hookup.instrument]}: red on ${red}, black on ${pointWords(hookup.black, setup)}.`;
   if (hookup.instrument === "capacitance") return `${before} ${meter} ${NULLED()}`;
+  if (isToggleTest(hookup)) return `${before} ${meter} ${TOGGLE()}`;
   return `${before} ${meter}${hookup.state.watched ? ` ${WATCH()}` : ""}`;
 }
+
+/** Where a scope's ground goes, and how it is coupled: a two-wire plug has no ground of its own (common practice). */
+export function scopeReference({ family, sense }: CornerSetup): string {
+  if (family === "passive")
+    return t`DC- or AC-coupled, its reference on the other leg: isolated or differential input, never a mains-earthed scope's ground`;
+  if (family === "active-3wire") return t`DC-coupled, its ground on the sensor's own ground wire at the plug`;
+  return sense === "high"
+    ? t`AC-coupled, its ground clipped to battery −, at the battery; never clip it to the supply`
+    : t`DC-coupled, its ground clipped to battery −, at the battery`;
+}
+
+const TOGGLE = () =>
+  t`Turn the wheel by hand a few degrees at a time, ten small steps. Type both levels it shows, like 0.84 / 1.68; the one level twice if it never changes.`;
 
 const NULLED = () => t`Null it first, leads apart, hands off: it counts the metres both wires are whole.`;
 const WATCH = () =>

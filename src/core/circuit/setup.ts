@@ -31,6 +31,17 @@ export const familyWords: Record<Family, string> = {
 export const protocols = ["half-duty", "width", "three-level", "unknown"] as const;
 export type Protocol = (typeof protocols)[number];
 
+/** How a two-wire sensor says a pole has passed, as a technician would tell them apart. */
+export function protocolWords(protocol: Protocol): string {
+  const words: Record<Protocol, string> = {
+    "half-duty": t`toggles between two levels`,
+    width: t`short pulses, width-coded`,
+    "three-level": t`three levels, with data`,
+    unknown: t`kind of signal not known`,
+  };
+  return words[protocol];
+}
+
 /** A connector on the path. Its name is its own: it stays when others are put before it, taken out or changed about. */
 export type StationId = "module" | "plug" | `c${number}`;
 const STATION = /^(?:module|plug|c[1-9]\d?)$/;

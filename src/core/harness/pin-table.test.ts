@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { countTerminal } from "../checks/count-terminal";
 import { cornerSetupSchema, spansOf, stationsOf } from "../circuit/setup";
-import { withConnectorMoved } from "./edit-path";
+import { withConnectorMoved, withConnectors } from "./edit-path";
 import { parsePinTable } from "./pin-table";
 
 const setup = cornerSetupSchema.parse({
@@ -47,17 +47,24 @@ describe("a pasted pin table", () => {
   });
 });
 
-it("a moved connector takes its span and its landmark along, and the path stays whole", () => {
+it("a moved connector keeps its name, takes its span and its landmark along, and the path stays whole", () => {
   const path = withConnectorMoved(setup, 0, 1);
   const moved = { ...setup, path };
   expect(stationsOf(moved).map(({ station, landmark }) => [station, landmark])).toEqual([
     ["module", undefined],
-    ["c1", "sill"],
-    ["c2", "bulkhead"],
+    ["c2", "sill"],
+    ["c1", "bulkhead"],
     ["plug", undefined],
   ]);
   expect(spansOf(moved).map(({ spanM }) => spanM)).toEqual([2, 1, 3]);
   expect(cornerSetupSchema.safeParse(moved).success).toBe(true);
+});
+
+it("a connector put in anew never takes a name that readings have, there or gone", () => {
+  const fewer = { ...setup, path: withConnectors(setup, 1) };
+  const again = { ...fewer, path: withConnectors(fewer, 2, ["c2"]) };
+  expect(stationsOf(again).map(({ station }) => station)).toEqual(["module", "c1", "c3", "plug"]);
+  expect(cornerSetupSchema.safeParse(again).success).toBe(true);
 });
 
 it("from the mating side a terminal stands mirrored, and is counted from the same moulded 1", () => {

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { parseJob, upToDate } from "./earlier-jobs";
+import { observationsOf } from "./observations";
 import { exportJob, importJob } from "./file";
 import { JOB_VERSION } from "./schema";
 import { skipReasons } from "./skip-reasons";
@@ -54,6 +55,24 @@ describe("a job of an earlier version", () => {
     expect(job.car).toEqual(one.car);
   });
 
+  it.each(["job/1", "job/2"])(
+    "%s opens in today's form, and its readings are still of the connectors they named",
+    (version) => {
+      const path = [
+        { station: "module" },
+        { spanM: 1.1, mm2: 0.5 },
+        { station: "c1" },
+        { spanM: 2, mm2: 0.5 },
+        { station: "plug" },
+      ];
+      const old = { ...one, tastatura: version, setup: { ...one.setup, path }, entries: one.entries.slice(0, 1) };
+      const job = importJob(JSON.stringify(old), "old.json");
+      const moved = { ...job, setup: { ...job.setup, path: job.setup.path.filter((_, i) => i < 1 || i > 2) } };
+      expect(observationsOf(job).read.map(({ entryId }) => entryId)).toEqual(["r"]);
+      expect(observationsOf(moved).read.map(({ entryId }) => entryId)).toEqual(["r"]);
+    },
+  );
+
   it("written again it stays as it is, and nothing is done twice", () => {
     const job = importJob(JSON.stringify(one), "old.json");
     expect(importJob(exportJob(job), "new.json")).toEqual(job);
@@ -99,8 +118,8 @@ describe("a job of an earlier version", () => {
   });
 
   it("one of a version to come is left alone and named", () => {
-    const later = { ...one, tastatura: "job/3" };
+    const later = { ...one, tastatura: "job/4" };
     expect(upToDate(later)).toBe(later);
-    expect(() => importJob(JSON.stringify(later), "later.json")).toThrow(/version “job\/3”.*Update the program/);
+    expect(() => importJob(JSON.stringify(later), "later.json")).toThrow(/version “job\/4”.*Update the program/);
   });
 });

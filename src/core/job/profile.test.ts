@@ -3,7 +3,7 @@ import { UnusableInput } from "../capture/capture";
 import { placesToWiggle } from "../checks/wiggle-list";
 import { hookupCard } from "../checks/hookup-card";
 import { looksFor } from "../checks/answers";
-import { lookInstruments } from "../checks/hookup";
+import { lookInstruments } from "../checks/instruments";
 import { cornerSetupSchema } from "../circuit/setup";
 import { holesMade } from "../bench/holes";
 import { modelName, searchLibrary } from "../library/library";
@@ -89,7 +89,7 @@ describe("what a job says of itself", () => {
     const places = placesToWiggle(setup);
     const said = places.map(({ say }) => say);
     expect(said.slice(0, 4)).toEqual(["sensor plug", "span 2, arch", "connector C1", "span 1"]);
-    expect(said.slice(4).join()).toMatch(/bounced.*lock to lock.*salt water.*warmed/);
+    expect(said.slice(4).join()).toMatch(/Bounced.*lock to lock.*Wetted.*Warmed/);
   });
 
   it("every look of every instrument is a hook-up of this corner", () => {

@@ -1,7 +1,8 @@
 import { t } from "../words/words";
 import { signalPoint } from "../circuit/point";
 import { looksOf, parseLook } from "../checks/looks/looks";
-import { isLookInstrument, type Hookup, type LookInstrument } from "../checks/hookup";
+import { type Hookup } from "../checks/hookup";
+import { isLookInstrument, type LookInstrument } from "../checks/instruments";
 import { circuitStateSchema } from "../circuit/state";
 import { parsePoint, pointText, type Point } from "../circuit/point";
 import { stationsOf, type CornerSetup } from "../circuit/setup";

@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
 import { circuitStateSchema } from "../circuit/state";
-import { instruments } from "../checks/hookup";
+import { instruments } from "../checks/instruments";
 
 /** A reading as files write it: instrument, where the probes stood, the state of the car, what was shown. */
 export const readingSchema = z.object({

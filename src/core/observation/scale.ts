@@ -1,4 +1,5 @@
-import type { Hookup, Instrument } from "../checks/hookup";
+import type { Hookup } from "../checks/hookup";
+import type { Instrument } from "../checks/instruments";
 
 /**
  * The scale on which readings are compared: asinh, linear near zero and logarithmic beyond `knee`, so that 0.01 V and

@@ -1,6 +1,7 @@
 import { t } from "../words/words";
 import { answersFor, matchAnswer } from "../checks/answers";
-import { quantityOf, type Hookup } from "../checks/hookup";
+import { type Hookup } from "../checks/hookup";
+import { quantityOf } from "../checks/instruments";
 import type { Point } from "../circuit/point";
 import { stationsOf, type CornerSetup } from "../circuit/setup";
 import { parseRange, parseReading, type TypedRange } from "../units/reading";

@@ -27,6 +27,8 @@ function look(belief: Belief, word: string): void {
 }
 const share = (belief: Belief, id: string) => belief.shares()[belief.indexOf(id)]!;
 
+/** Tight, play, play that stays under the brake. */
+const WORDS = 3;
 const SLIP = slipChance({ instrument: "hands" });
 
 describe("a second look at the same thing", () => {
@@ -58,11 +60,11 @@ describe("a second look at the same thing", () => {
     const [table] = belief.forecasts([bearing]);
     if (table!.kind !== "words") throw new Error("expected words");
     const { chances } = table!;
-    const first = belief.hypotheses.map((group) => chances[group.first * 2 + 1]!);
+    const first = belief.hypotheses.map((group) => chances[group.first * WORDS + 1]!);
     look(belief, "tight");
     const before = belief.shares();
     look(belief, "play");
-    const byHand = before.map((own, g) => own * ((1 - SLIP) * 0.5 * first[g]! + SLIP / 2));
+    const byHand = before.map((own, g) => own * ((1 - SLIP) * 0.5 * first[g]! + SLIP / WORDS));
     const total = byHand.reduce((sum, one) => sum + one, 0);
     const play = belief.indexOf("bearing-play@bearing");
     expect(share(belief, "bearing-play@bearing")).toBeCloseTo(byHand[play]! / total, 1);

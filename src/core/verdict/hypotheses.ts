@@ -10,6 +10,14 @@ export interface HypothesisShare {
 /** Below this share a hypothesis is not worth a line. */
 const SHOWN_SHARE = 0.001;
 
+/** Something not listed is worth a line on screen from this share on. */
+const UNLISTED_SHOWN = 0.03;
+
+/** Whether something not listed is likely enough to be shown. */
+export function isUnlistedShown(share: number): boolean {
+  return share >= UNLISTED_SHOWN;
+}
+
 /** Everything in the running, something not listed included, likeliest first. Shares sum to nearly 1. */
 export function rankHypotheses(suspects: readonly Suspect[], unlisted: number): HypothesisShare[] {
   const listed = suspects.map(({ fault, place, part, share }): HypothesisShare => ({

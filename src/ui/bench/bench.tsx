@@ -1,6 +1,8 @@
 "use client";
+import { benchWorker } from "../query/workers";
 import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
+import { useQueryClient } from "@tanstack/react-query";
 import dynamic from "next/dynamic";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
@@ -12,6 +14,7 @@ import {
   standingRepair,
   type ReadingEntry,
 } from "@/core/job/derive";
+import { misfitWords } from "@/core/verdict/misfit-words";
 import { contradictionWords } from "@/core/verdict/contradictions";
 import { provenSuspect, type Suspect } from "@/core/verdict/suspects";
 import { observationsOf } from "@/core/job/observations";
@@ -25,13 +28,14 @@ import type { Reading } from "@/core/observation/reading";
 import type { NextCheck } from "@/core/bench/describe-hookup";
 import { stamp, withEntry } from "../jobs/entries";
 import type { ChangeJob } from "../jobs/use-job";
-import { lineUpWorker, rankingOf, useDiagnosis } from "../jobs/use-lineup";
+import { askRanking, followedBy, useDiagnosis } from "../jobs/use-lineup";
 import { PathDrawing } from "../path/path-drawing";
 import { useSettings } from "../settings/use-settings";
 import { NextCheckCard } from "./next-check-card";
 import { PolicyPanel } from "./policy-panel";
 import { SuspectsPanel } from "./suspects-panel";
 import { toast } from "../keys/toast";
+import { WorkerFailure } from "../query/worker-failure";
 
 const FreeReading = dynamic(() => import("./free-reading").then((module) => module.FreeReading), { ssr: false });
 const KeySheet = dynamic(() => import("./key-sheet").then((module) => module.KeySheet), { ssr: false });
@@ -47,7 +51,8 @@ const CapturePanel = dynamic(() => import("./capture-panel").then((module) => mo
 
 /** The main screen: the path, the next check, the suspects, the log. */
 export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
-  const { diagnosis, before, working, failed } = useDiagnosis(job);
+  const { diagnosis, before, working, failed, retry } = useDiagnosis(job);
+  const queries = useQueryClient();
   const { units } = useSettings().settings;
   const [chosen, setChosen] = useState(0);
   const [free, setFree] = useState<NextCheck | null>(null);
@@ -71,8 +76,8 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     (entry: Entry) => {
       forgetDisplay();
       change((newest) => {
-        const next = withEntry(newest, entry);
-        void rankingOf(next);
+        const next = followedBy(newest, withEntry(newest, entry));
+        askRanking(queries, next);
         return next;
       });
       setTyped("");
@@ -80,7 +85,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
       setFree(null);
       setChosen(0);
     },
-    [change, forgetDisplay],
+    [change, forgetDisplay, queries],
   );
   const logCapture = useCallback(
     (reading: Reading, captureId: string, name: string) =>
@@ -133,7 +138,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     const lock = interlock(check.hookup);
     if (lock?.stops) return setRefusal(lock.say);
     const own = ++asked.current;
-    const shown = await lineUpWorker().readSimulated(job, check.hookup);
+    const shown = await benchWorker.ask((remote) => remote.readSimulated(job, check.hookup));
     if (shown === null || asked.current !== own) return;
     setTyped("");
     if (!matchMedia("(prefers-reduced-motion: reduce)").matches)
@@ -179,12 +184,11 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     return () => window.removeEventListener("keydown", start);
   }, []);
 
-  if (failed)
+  if (failed && !diagnosis)
     return (
-      <p
-        role="alert"
-        className="m-6 rounded-xl border border-brick bg-brick-wash p-4"
-      >{t`The line-up could not be worked out: ${failed}. The log is safe; export the job and report this.`}</p>
+      <main className="m-6">
+        <WorkerFailure error={failed} onRetry={retry} />
+      </main>
     );
   if (!diagnosis) return <p className="p-16 text-center text-muted" role="status">{t`Lining up the suspects…`}</p>;
   const contradicted = new Set(diagnosis.contradictions.map(({ entryId }) => entryId));
@@ -193,6 +197,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   return (
     <main aria-busy={working}>
       <h1 className="sr-only">{t`Bench: ${job.car.name}`}</h1>
+      {failed && <WorkerFailure error={failed} onRetry={retry} />}
       <PathDrawing
         setup={job.setup}
         suspects={alone ? NONE : diagnosis.suspects}
@@ -204,6 +209,11 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
       />
       <div className="grid gap-4 p-4 lg:grid-cols-[minmax(0,1fr)_25rem]">
         <div className="grid content-start gap-4">
+          {diagnosis.misfit.level !== "fits" && !alone && (
+            <p role="alert" className="rounded-xl border border-plum bg-card px-4 py-2 text-plum">
+              ? {misfitWords(diagnosis.misfit.level)}
+            </p>
+          )}
           {check ? (
             <NextCheckCard
               job={job}
@@ -239,7 +249,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
         <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
           {job.simulated?.practice && <NameItPanel job={job} diagnosis={diagnosis} onAppend={append} />}
           {job.complaint.presence === "intermittent" && <CaughtPanel job={job} onAppend={append} />}
-          {!alone && <SuspectsPanel diagnosis={diagnosis} before={before} />}
+          {!alone && <SuspectsPanel diagnosis={diagnosis} before={before} numberOf={numberOf} />}
           <PolicyPanel job={job} change={change} />
           <LogPanel
             job={job}

@@ -6,7 +6,7 @@ import { conductorsOf, spansOf, stationsOf, type CornerSetup } from "@/core/circ
 import { facePoints } from "@/core/circuit/point";
 import { circuitStateSchema, type WheelMotion } from "@/core/circuit/state";
 import { looksFor } from "@/core/checks/answers";
-import { instruments, instrumentWords, isLookInstrument, type Instrument } from "@/core/checks/hookup";
+import { instruments, instrumentWords, isLookInstrument, type Instrument } from "@/core/checks/instruments";
 import { hookupLabel } from "@/core/checks/words";
 import { describeHookup, type NextCheck } from "@/core/bench/describe-hookup";
 import { hookupOf } from "@/core/observation/read-observation";

@@ -1,7 +1,8 @@
 import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import { hookupCard, type HookupCard, type Lead } from "@/core/checks/hookup-card";
-import type { Hookup, Instrument } from "@/core/checks/hookup";
+import type { Hookup } from "@/core/checks/hookup";
+import type { Instrument } from "@/core/checks/instruments";
 import type { CornerSetup } from "@/core/circuit/setup";
 
 const SELECTOR: [Instrument, string][] = [

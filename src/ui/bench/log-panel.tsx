@@ -13,7 +13,8 @@ import type { Unread } from "@/core/observation/observation";
 import { toast } from "../keys/toast";
 
 /** Hours and minutes as the place writes them. */
-const CLOCK = new Intl.DateTimeFormat(languageTag(), { hour: "2-digit", minute: "2-digit" });
+const clockWords = (date: Date) =>
+  new Intl.DateTimeFormat(languageTag(), { hour: "2-digit", minute: "2-digit" }).format(date);
 
 /** Everything logged, newest first; a retracted entry stays readable, struck through. */
 export function LogPanel({
@@ -102,7 +103,7 @@ export function LogPanel({
       <ol className="max-h-72 overflow-y-auto">
         {shown.map((entry) => (
           <li key={entry.id} className="flex flex-wrap items-baseline gap-x-3 border-b border-rule py-1.5">
-            <time className="font-mono text-sm text-muted">{CLOCK.format(new Date(entry.at))}</time>
+            <time className="font-mono text-sm text-muted">{clockWords(new Date(entry.at))}</time>
             {editing === entry.id && "reading" in entry ? (
               <EditReading
                 entry={entry}

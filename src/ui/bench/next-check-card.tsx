@@ -1,21 +1,25 @@
 "use client";
-import { midSentence, t } from "@/core/words/words";
+import { WorkerFailure } from "../query/worker-failure";
+import { numberOf } from "../query/same-object";
+import { useQuery } from "@tanstack/react-query";
+import { benchWorker } from "../query/workers";
+import { languageTag, midSentence, t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import dynamic from "next/dynamic";
 import Link from "next/link";
-import { useEffect, useState, type RefObject } from "react";
+import { useState, type RefObject } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { NextCheck } from "@/core/bench/describe-hookup";
-import type { ForecastStrip, Preview } from "@/core/bench/forecast-strip";
+import { tellsWords } from "@/core/bench/diagnosis";
 import { isBare, localUnit, meantIn } from "@/core/units/local-units";
 import { needleAt } from "@/core/bench/needle";
 import type { SkipReason } from "@/core/job/skip-reasons";
 import type { Job } from "@/core/job/schema";
 import type { Suspect } from "@/core/verdict/suspects";
 import { formatShare } from "@/core/units/format";
-import { instrumentWords } from "@/core/checks/hookup";
+import { instrumentWords } from "@/core/checks/instruments";
 import { Cap } from "../keys/cap";
-import { lineUpWorker } from "../jobs/use-lineup";
+
 import { useSettings } from "../settings/use-settings";
 import { useUnits } from "../settings/use-units";
 import { Keypad } from "./keypad";
@@ -69,14 +73,14 @@ export function NextCheckCard({
   onPick,
   onReadIt,
 }: CardProps) {
-  const strip = useStrip(job, check, working);
+  const { data: strip = null, error: stripError, refetch } = useStrip(job, check, working);
   const say = useUnits();
   const [hooking, setHooking] = useState(false);
   useHotkeys("h", () => setHooking((open) => !open));
   const drawable = "red" in check.hookup;
   const { units } = useSettings().settings;
   const meant = meantIn(typed, check.unit, units);
-  const preview = usePreview(job, check, meant);
+  const { data: preview = null } = usePreview(job, check, meant);
   return (
     <section
       aria-label={t`Next check`}
@@ -95,9 +99,7 @@ export function NextCheckCard({
           >{jt`${(<span className="font-mono text-xs">H</span>)} how to hook up ${hooking ? "▾" : "▸"}`}</button>
         )}
         <span className="ml-auto rounded-full border border-rule px-3 py-0.5">{t`${check.minutes} min`}</span>
-        {!free && (
-          <span className="rounded-full border border-rule px-3 py-0.5">{t`splits ${check.bits.toFixed(2)} bit`}</span>
-        )}
+        {!free && <span className="rounded-full border border-rule px-3 py-0.5">{tellsWords(check.bits)}</span>}
         <span className="rounded-full border border-rule px-3 py-0.5">{instrumentWords[check.instrument]}</span>
         {check.pierces && (
           <span className="rounded-full border border-brick px-3 py-0.5 text-brick">{t`1 hole to seal`}</span>
@@ -128,7 +130,9 @@ export function NextCheckCard({
       {drawable && hooking && <HookupPicture hookup={check.hookup} setup={job.setup} />}
       <div className="mt-2 grid gap-4 md:grid-cols-[minmax(0,1fr)_14rem]">
         <div className="h-64 overflow-y-auto sm:h-[10.25rem]">
-          {strip ? (
+          {stripError ? (
+            <WorkerFailure error={stripError} onRetry={() => void refetch()} />
+          ) : strip ? (
             <ForecastStripView strip={strip} needle={needleAt(check.hookup, strip.axis, meant, job.setup)} />
           ) : (
             <p className="py-8 text-center text-muted">{t`Working out what each suspect would read…`}</p>
@@ -209,35 +213,20 @@ export function NextCheckCard({
 }
 
 /** Bands of the current check. Those of a check that is about to be replaced are not asked for: the ranking comes first. */
-function useStrip(job: Job, check: NextCheck, working: boolean): ForecastStrip | null {
-  const [strip, setStrip] = useState<{ of: string; strip: ForecastStrip } | null>(null);
-  useEffect(() => {
-    let live = true;
-    if (working) return;
-    void lineUpWorker()
-      .strip(job, check.hookup)
-      .then((made) => live && setStrip({ of: check.id, strip: made }));
-    return () => {
-      live = false;
-    };
-    // The hook-up is named by its id.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [job, check.id, working]);
-  return strip?.of === check.id ? strip.strip : null;
+function useStrip(job: Job, { id, hookup }: NextCheck, working: boolean) {
+  return useQuery({
+    queryKey: ["strip", numberOf(job), id, languageTag()],
+    queryFn: () => benchWorker.ask((remote) => remote.strip(job, hookup)),
+    enabled: !working,
+  });
 }
 
-function usePreview(job: Job, check: NextCheck, typed: string): Preview | null {
-  const [preview, setPreview] = useState<{ of: string; preview: Preview | null }>({ of: "", preview: null });
-  useEffect(() => {
-    let live = true;
-    if (typed.trim() === "") return;
-    void lineUpWorker()
-      .preview(job, check.hookup, typed)
-      .then((made) => live && setPreview({ of: typed + check.id, preview: made }));
-    return () => {
-      live = false;
-    };
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [job, check.id, typed]);
-  return preview.of === typed + check.id ? preview.preview : null;
+/** What the value now typed would mean; nothing until something is typed, and while it cannot be read. */
+function usePreview(job: Job, { id, hookup }: NextCheck, typed: string) {
+  return useQuery({
+    queryKey: ["preview", numberOf(job), id, typed, languageTag()],
+    queryFn: () => benchWorker.ask((remote) => remote.preview(job, hookup, typed)),
+    enabled: typed.trim() !== "",
+    gcTime: 5000,
+  });
 }

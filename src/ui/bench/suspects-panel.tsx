@@ -3,24 +3,34 @@ import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import clsx from "clsx";
 import type { Diagnosis } from "@/core/bench/diagnosis";
+import { isUnlistedShown } from "@/core/verdict/hypotheses";
 import { partWords } from "@/core/faults/fault";
-import { formatShare, grouped } from "@/core/units/format";
+import { formatShare } from "@/core/units/format";
 
 const SHOWN = 5;
 
 /** Ranked suspects with their trend, what would clear them, and what guessing would cost. */
-export function SuspectsPanel({ diagnosis, before }: { diagnosis: Diagnosis; before: Record<string, number> }) {
-  const { suspects, guess, candidates, ruledOut, parts } = diagnosis;
+export function SuspectsPanel({
+  diagnosis,
+  before,
+  numberOf,
+}: {
+  diagnosis: Diagnosis;
+  before: Record<string, number>;
+  /** The number of an entry as the log is counted, from 1. */
+  numberOf: (entryId: string) => number;
+}) {
+  const { suspects, guess, parts } = diagnosis;
+  const unlisted = isUnlistedShown(diagnosis.unlisted) ? diagnosis.unlisted : null;
   const cleared = parts.filter(({ verdict }) => verdict === "cleared");
   return (
     <section aria-label={t`Suspects`} className="rounded-2xl border border-rule bg-card p-4">
       <h2 className="flex items-baseline justify-between gap-2 border-b border-rule pb-1 text-sm">
         <span className="font-semibold text-muted">{t`Suspects`}</span>
-        <span className="font-mono text-xs text-muted">{t`${grouped(ruledOut)} of ${grouped(candidates)} cars ruled out`}</span>
       </h2>
       <ol>
         {/* By rank, not by suspect: a new order changes words in place and moves nothing. */}
-        {suspects.slice(0, SHOWN).map(({ id, words, share, verdict, clearedBy, provenBy }, rank) => (
+        {suspects.slice(0, SHOWN).map(({ id, words, share, verdict, clearedBy, provenBy, hangsOn }, rank) => (
           <li key={rank} className="border-b border-rule py-2" data-suspect={id}>
             <p className="flex min-h-[2lh] items-end leading-snug font-semibold">
               <span>
@@ -41,11 +51,22 @@ export function SuspectsPanel({ diagnosis, before }: { diagnosis: Diagnosis; bef
             </div>
             <p className="mt-0.5 min-h-[2lh] text-sm leading-tight text-muted">
               {verdict === "proven"
-                ? t`Proven by reading ${provenBy.map((n) => n + 1).join(", ")}.`
-                : t`Cleared by: ${clearedBy}`}
+                ? t`Proven by reading ${provenBy.map(numberOf).join(", ")}.`
+                : hangsOn
+                  ? t`All of it hangs on reading ${numberOf(hangsOn)}: confirm it another way before anything is fitted.`
+                  : t`Cleared by: ${clearedBy}`}
             </p>
           </li>
         ))}
+        {unlisted !== null && (
+          <li className="border-b border-rule py-2" data-suspect="unlisted">
+            <p className="flex items-baseline justify-between gap-3 font-semibold">
+              <span>{t`Something not listed here`}</span>
+              <span className="text-lg tabular-nums">{formatShare(unlisted)}</span>
+            </p>
+            <p className="text-sm leading-tight text-muted">{t`Two things wrong at once, or one this list does not know.`}</p>
+          </li>
+        )}
       </ol>
       <p className="min-h-[2lh] pt-2 text-sm text-verdigris">
         {cleared.length > 0 && <>{t`✓ Cleared: ${cleared.map(({ part }) => partWords[part]).join(", ")}`}</>}

@@ -1,33 +1,14 @@
 "use client";
-import { languageTag, t } from "@/core/words/words";
-import { proxy, wrap, type Remote } from "comlink";
+import { t } from "@/core/words/words";
+import { proxy } from "comlink";
 import { nanoid } from "nanoid";
 import { useEffect, useRef, useState } from "react";
 import type { Capture } from "@/core/capture/capture";
 import type { Job } from "@/core/job/schema";
 import { loadCapture, saveCapture } from "@/store/jobs";
-import type { CaptureWorker, ReadCapture } from "@/workers/capture.worker";
+import type { ReadCapture } from "@/workers/capture.worker";
 import { toast } from "../keys/toast";
-
-let running: { worker: Worker; remote: Remote<CaptureWorker> } | null = null;
-
-/** The one capture worker of this page. */
-export function captureWorker(): Remote<CaptureWorker> {
-  if (!running) {
-    const worker = new Worker(new URL("../../workers/capture.worker.ts", import.meta.url), {
-      type: "module",
-      name: languageTag(),
-    });
-    running = { worker, remote: wrap<CaptureWorker>(worker) };
-  }
-  return running.remote;
-}
-
-/** Ends the worker whatever it is at; the next question starts another. */
-function stopCaptureWorker(): void {
-  running?.worker.terminate();
-  running = null;
-}
+import { captureWorker } from "../query/workers";
 
 /** What a capture may be written as. */
 export const CAPTURE_FILES = ".csv,.tsv,.txt,.gz,.wav";
@@ -62,7 +43,7 @@ export function useCapture(job: Job) {
     const show = async () => {
       const capture = await loadCapture(wanted);
       if (!capture || !live) return;
-      const result = await captureWorker().analyse(capture, { pulses, tyre, family });
+      const result = await captureWorker.ask((remote) => remote.analyse(capture, { pulses, tyre, family }));
       if (live)
         setOpen((now) => (now && now.id === wanted && !now.logged ? now : { id: wanted, result, logged: true }));
     };
@@ -74,12 +55,9 @@ export function useCapture(job: Job) {
   const take = async (file: File) => {
     const own = ++reading.current;
     setShare(0);
-    const result = await captureWorker()
-      .read(
-        file,
-        options,
-        proxy((read) => reading.current === own && setShare(read)),
-      )
+    const told = proxy((read: number) => reading.current === own && setShare(read));
+    const result = await captureWorker
+      .ask((remote) => remote.read(file, options, told))
       .finally(() => reading.current === own && setShare(null));
     if (reading.current !== own) return;
     const id = nanoid(10);
@@ -93,12 +71,13 @@ export function useCapture(job: Job) {
   const stop = async () => {
     reading.current++;
     setShare(null);
-    stopCaptureWorker();
-    if (open?.result.ok) setOpen({ ...open, result: await captureWorker().analyse(open.result.capture, options) });
+    captureWorker.stop();
+    const kept = open?.result.ok ? open.result.capture : null;
+    if (open && kept) setOpen({ ...open, result: await captureWorker.ask((remote) => remote.analyse(kept, options)) });
   };
   const takeCapture = async (capture: Capture) => {
     const id = nanoid(10);
-    setOpen({ id, result: await captureWorker().analyse(capture, options), logged: false });
+    setOpen({ id, result: await captureWorker.ask((remote) => remote.analyse(capture, options)), logged: false });
     await saveCapture(id, capture);
   };
   return {

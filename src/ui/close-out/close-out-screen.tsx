@@ -1,13 +1,16 @@
 "use client";
-import { t } from "@/core/words/words";
+import { WorkerFailure } from "../query/worker-failure";
+import { numberOf } from "../query/same-object";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { benchWorker } from "../query/workers";
+import { languageTag, t } from "@/core/words/words";
 import { useSearchParams } from "next/navigation";
-import { useEffect, useState } from "react";
 import dynamic from "next/dynamic";
 import type { Job } from "@/core/job/schema";
 import type { Verification } from "@/core/bench/verify";
 import { WithJob } from "../jobs/with-job";
 import { useJob, type ChangeJob } from "../jobs/use-job";
-import { lineUpWorker, useDiagnosis } from "../jobs/use-lineup";
+import { useDiagnosis } from "../jobs/use-lineup";
 import { JobHeader } from "../keys/job-header";
 
 const Closing = dynamic(() => import("./closing").then((module) => module.Closing), { ssr: false, loading: Going });
@@ -29,14 +32,13 @@ export function CloseOutScreen() {
 }
 
 function CloseOut({ job, change }: { job: Job; change: ChangeJob }) {
-  const { diagnosis, failed } = useDiagnosis(job);
+  const { diagnosis, failed, retry } = useDiagnosis(job);
   const verification = useVerification(job);
   if (failed)
     return (
-      <p
-        role="alert"
-        className="m-6 rounded-xl border border-brick bg-brick-wash p-4"
-      >{t`The line-up could not be worked out: ${failed}`}</p>
+      <main className="m-6">
+        <WorkerFailure error={failed} onRetry={retry} />
+      </main>
     );
   if (!diagnosis) return <Going />;
   return <Closing job={job} change={change} diagnosis={diagnosis} verification={verification} />;
@@ -47,15 +49,10 @@ function Going() {
 }
 
 function useVerification(job: Job): Verification | null {
-  const [made, setMade] = useState<Verification | null>(null);
-  useEffect(() => {
-    let live = true;
-    void lineUpWorker()
-      .verify(job)
-      .then((verification) => live && setMade(verification));
-    return () => {
-      live = false;
-    };
-  }, [job]);
-  return made;
+  const { data } = useQuery({
+    queryKey: ["verification", numberOf(job), languageTag()],
+    queryFn: () => benchWorker.ask((remote) => remote.verify(job)),
+    placeholderData: keepPreviousData,
+  });
+  return data ?? null;
 }

@@ -1,4 +1,5 @@
 "use client";
+import { captureWorker } from "../query/workers";
 import { t } from "@/core/words/words";
 import { proxy } from "comlink";
 import { useState } from "react";
@@ -10,7 +11,7 @@ import { readingsCsv } from "@/core/job/readings-csv";
 import type { KeptCapture } from "@/core/job/zip";
 import { reportOf, type Report } from "@/core/report/report";
 import { loadCapture } from "@/store/jobs";
-import { captureWorker, capturesOf } from "../captures/use-capture";
+import { capturesOf } from "../captures/use-capture";
 import { download } from "../jobs/download";
 import { Cap } from "../keys/cap";
 import { toast } from "../keys/toast";
@@ -53,7 +54,7 @@ export function ReportPanel({
       const told = proxy((done: number, of: number) =>
         toast.loading(t`Packing capture ${done} of ${of}…`, { id: busy }),
       );
-      download(`${name}.zip`, await captureWorker().pack(job, kept, told), "application/zip");
+      download(`${name}.zip`, await captureWorker.ask((remote) => remote.pack(job, kept, told)), "application/zip");
     } finally {
       toast.dismiss(busy);
     }
@@ -88,7 +89,7 @@ async function traceOf(job: Job): Promise<Report["trace"]> {
   const capture = last && (await loadCapture(last.id));
   if (!capture) return undefined;
   const { pulsesPerRevolution: pulses, tyre, family } = job.setup;
-  const read = await captureWorker().analyse(capture, { pulses, tyre, family });
+  const read = await captureWorker.ask((remote) => remote.analyse(capture, { pulses, tyre, family }));
   if (!read.ok || !read.traces[0]) return undefined;
   return { name: capture.name, unit: capture.channels[0]!.unit, points: read.traces[0].slice(0, 6000) };
 }

@@ -3,7 +3,15 @@ import { t } from "@/core/words/words";
 import { useState } from "react";
 import { useRouter, useSearchParams } from "next/navigation";
 import { useHotkeys } from "react-hotkeys-hook";
-import { families, familyWords, meterOf, stationsOf, type Family } from "@/core/circuit/setup";
+import {
+  families,
+  familyWords,
+  protocols,
+  protocolWords,
+  meterOf,
+  stationsOf,
+  type Family,
+} from "@/core/circuit/setup";
 import { withConnectors } from "@/core/harness/edit-path";
 import { stationsRead } from "@/core/job/stations-read";
 import { decodeCode, onlyHistory, sayCode, splitCodes } from "@/core/codes/code";
@@ -123,6 +131,12 @@ function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
             (["low", "high"] as const).map((sense) => (
               <Cap key={sense} aria-pressed={job.setup.sense === sense} onClick={() => setup({ sense })}>
                 {sense === "low" ? t`senses low side` : t`senses high side`}
+              </Cap>
+            ))}
+          {job.setup.family === "active-2wire" &&
+            protocols.map((protocol) => (
+              <Cap key={protocol} aria-pressed={job.setup.protocol === protocol} onClick={() => setup({ protocol })}>
+                {protocolWords(protocol)}
               </Cap>
             ))}
         </Group>

@@ -1,4 +1,5 @@
 "use client";
+import { boardWorker, captureWorker } from "../query/workers";
 import { t } from "@/core/words/words";
 import { ago } from "@/core/units/ago";
 import { jt } from "../keys/words";
@@ -15,14 +16,14 @@ import { familyWords } from "@/core/circuit/setup";
 import { formatShare } from "@/core/units/format";
 import { lastTouched, listJobs, onOtherTab, saveCapture, saveJob, seedDemo, type Unreadable } from "@/store/jobs";
 import { snapshotIfDue } from "@/store/snapshots";
-import { captureWorker } from "../captures/use-capture";
+
 import { Cap } from "../keys/cap";
 import { FileCap } from "../keys/file-cap";
 import { CarMark } from "../keys/car-mark";
 import { download } from "./download";
 import { useSettings } from "../settings/use-settings";
 import { newJob } from "./new-job";
-import { stopBoardWorker, useDiagnosis } from "./use-lineup";
+import { useDiagnosis } from "./use-lineup";
 import { toast } from "../keys/toast";
 
 /** The board: one row a job. */
@@ -52,7 +53,7 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
     await saveJob(job);
     router.push(`/complaint?job=${job.id}`);
   };
-  useEffect(() => stopBoardWorker, []);
+  useEffect(() => () => boardWorker.stop(), []);
   useHotkeys("n", () => void start());
   useHotkeys(
     PLACES.map(({ key }) => key),
@@ -127,7 +128,7 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
 
 /** A job ZIP: its captures go into the store first, so that the job never points at one that is not there. */
 async function takeZip(file: File): Promise<Job> {
-  const read = await captureWorker().unpack(file);
+  const read = await captureWorker.ask((remote) => remote.unpack(file));
   if (!read.ok) throw new UnusableInput(read.say);
   for (const { id, capture } of read.captures) await saveCapture(id, capture);
   return read.job;
@@ -197,7 +198,7 @@ function JobRow({ job, at }: { job: Job; at: number }) {
       </div>
       <div className="self-center">
         {failed ? (
-          <p className="text-brick">{t`Not worked out: ${failed}`}</p>
+          <p className="text-brick">{t`Not worked out: ${failed.message}`}</p>
         ) : job.simulated?.practice?.alone ? (
           <p className="text-muted">{t`practice, alone`}</p>
         ) : lead ? (

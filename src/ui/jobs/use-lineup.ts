@@ -1,51 +1,20 @@
 "use client";
-import { languageTag } from "@/core/words/words";
-import { wrap, type Remote } from "comlink";
-import { useEffect, useState } from "react";
+import { keepPreviousData, queryOptions, useQuery, useQueryClient, type QueryClient } from "@tanstack/react-query";
 import type { Diagnosis, Ranking } from "@/core/bench/diagnosis";
 import type { Job } from "@/core/job/schema";
-import type { LineUpWorker } from "@/workers/lineup.worker";
+import { languageTag } from "@/core/words/words";
+import { numberOf } from "../query/same-object";
+import { benchWorker, boardWorker } from "../query/workers";
 
-interface Running {
-  worker: Worker;
-  remote: Remote<LineUpWorker>;
-}
-let bench: Running | null = null;
-let board: Running | null = null;
-
-function start(): Running {
-  const worker = new Worker(new URL("../../workers/lineup.worker.ts", import.meta.url), {
-    type: "module",
-    name: languageTag(),
+const rankingQuery = (job: Job) =>
+  queryOptions({
+    queryKey: ["ranking", numberOf(job), languageTag()],
+    queryFn: () => benchWorker.ask((remote) => remote.rank(job)),
   });
-  return { worker, remote: wrap<LineUpWorker>(worker) };
-}
 
-/** The line-up worker of the job that is open. */
-export function lineUpWorker(): Remote<LineUpWorker> {
-  bench ??= start();
-  return bench.remote;
-}
-
-const rankings = new WeakMap<Job, Promise<Ranking>>();
-
-/** The ranking of a job, asked for once: the hand that logs asks before the screen is drawn anew, so that both run at once. */
-export function rankingOf(job: Job): Promise<Ranking> {
-  let ranking = rankings.get(job);
-  if (!ranking) rankings.set(job, (ranking = lineUpWorker().rank(job)));
-  return ranking;
-}
-
-/** Another for the board's many jobs, so that opening one does not wait for all the rest. */
-function boardWorker(): Remote<LineUpWorker> {
-  board ??= start();
-  return board.remote;
-}
-
-/** Ends the board's worker, whatever it is at. */
-export function stopBoardWorker(): void {
-  board?.worker.terminate();
-  board = null;
+/** The ranking asked for by the hand that logs, before the screen is drawn anew, so that both run at once. */
+export function askRanking(client: QueryClient, job: Job): void {
+  void client.prefetchQuery(rankingQuery(job));
 }
 
 export interface DiagnosisState {
@@ -53,65 +22,43 @@ export interface DiagnosisState {
   /** The shares before the newest reading, for the trend. */
   before: Record<string, number>;
   working: boolean;
-  failed: string | null;
+  failed: Error | null;
+  retry: () => void;
 }
 
-/** What the line-up says of a job, recomputed in the worker whenever its log changes. */
+/** What the line-up says of a job, asked of the worker whenever its log changes; the old answer stands meanwhile. */
 export function useDiagnosis(job: Job, place: "bench" | "board" = "bench"): DiagnosisState {
-  const [state, setState] = useState<DiagnosisState & { of: Job | null; ranked: Job | null }>({
-    diagnosis: null,
-    before: {},
-    working: true,
-    failed: null,
-    of: null,
-    ranked: null,
+  const client = useQueryClient();
+  // The new ranking is shown as soon as it is there; the old proposals stand until the new ones are chosen.
+  const ranking = useQuery({ ...rankingQuery(job), enabled: place === "bench", placeholderData: keepPreviousData });
+  const worker = place === "board" ? boardWorker : benchWorker;
+  const whole = useQuery({
+    queryKey: ["diagnosis", place, numberOf(job), languageTag()],
+    queryFn: () => worker.ask((remote) => remote.diagnose(job)),
+    placeholderData: keepPreviousData,
   });
-  useEffect(() => {
-    let live = true;
-    const worker = place === "board" ? boardWorker() : lineUpWorker();
-    const failed = (error: unknown) =>
-      live &&
-      setState((last) => ({
-        ...last,
-        working: false,
-        failed: error instanceof Error ? error.message : String(error),
-        of: job,
-      }));
-    const sharesOf = (diagnosis: Diagnosis | null) =>
-      Object.fromEntries(diagnosis?.suspects.map(({ id, share }) => [id, share]) ?? []);
-    // The new ranking is shown as soon as it is there; the old proposals stand until the new ones are chosen.
-    if (place === "bench")
-      rankingOf(job).then(
-        (ranking) =>
-          live &&
-          setState((last) =>
-            last.diagnosis
-              ? {
-                  ...last,
-                  diagnosis: { ...last.diagnosis, ...ranking },
-                  before: sharesOf(last.diagnosis),
-                  ranked: job,
-                }
-              : last,
-          ),
-        failed,
-      );
-    worker.diagnose(job).then(
-      (diagnosis) =>
-        live &&
-        setState((last) => ({
-          diagnosis,
-          before: last.ranked === job ? last.before : sharesOf(last.diagnosis),
-          ranked: job,
-          working: false,
-          failed: null,
-          of: job,
-        })),
-      failed,
-    );
-    return () => {
-      live = false;
-    };
-  }, [job, place]);
-  return { ...state, working: state.of !== job };
+  const fresh: Ranking | undefined = ranking.isPlaceholderData ? undefined : ranking.data;
+  const diagnosis = whole.data ? { ...whole.data, ...(whole.isPlaceholderData ? (fresh ?? {}) : {}) } : null;
+  return {
+    diagnosis,
+    before: sharesBefore(client, job),
+    working: whole.isPlaceholderData || whole.isPending,
+    failed: whole.error ?? ranking.error,
+    retry: () => void Promise.all([whole.refetch(), ...(place === "bench" ? [ranking.refetch()] : [])]),
+  };
+}
+
+/** Shares of the same job one entry ago, if they were asked for. */
+function sharesBefore(client: QueryClient, job: Job): Record<string, number> {
+  const earlier = previous.get(job);
+  const ranking = earlier && client.getQueryData<Ranking>(rankingQuery(earlier).queryKey);
+  return Object.fromEntries(ranking?.suspects.map(({ id, share }) => [id, share]) ?? []);
+}
+
+const previous = new WeakMap<Job, Job>();
+
+/** Remembers what a job was before its newest entry. */
+export function followedBy(job: Job, next: Job): Job {
+  previous.set(next, job);
+  return next;
 }

@@ -1,4 +1,5 @@
 "use client";
+import { captureWorker } from "../query/workers";
 import { gettext, t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import { nanoid } from "nanoid";
@@ -9,7 +10,7 @@ import { mergeLibraries, searchLibrary, type LibraryItem } from "@/core/library/
 import { formatQuantity } from "@/core/units/format";
 import { loadCapture } from "@/store/jobs";
 import { addToLibrary, listLibrary, removeFromLibrary } from "@/store/library";
-import { captureWorker } from "../captures/use-capture";
+
 import { download } from "../jobs/download";
 import { Cap } from "../keys/cap";
 import { FileCap } from "../keys/file-cap";
@@ -36,10 +37,14 @@ export function LibraryScreen() {
         }),
       )
     ).filter((one) => one !== null);
-    download("library.zip", await captureWorker().packLibrary(items, captures), "application/zip");
+    download(
+      "library.zip",
+      await captureWorker.ask((remote) => remote.packLibrary(items, captures)),
+      "application/zip",
+    );
   };
   const take = async (file: File) => {
-    const read = await captureWorker().unpackLibrary(file);
+    const read = await captureWorker.ask((remote) => remote.unpackLibrary(file));
     if (!read.ok) return toast.error(read.say);
     const { added, known, clashing } = mergeLibraries(own ?? [], read.items, () => nanoid(10));
     try {

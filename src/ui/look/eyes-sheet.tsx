@@ -1,4 +1,5 @@
 "use client";
+import { benchWorker } from "../query/workers";
 import { t } from "@/core/words/words";
 import { useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
@@ -13,7 +14,7 @@ import type { Entry, Job } from "@/core/job/schema";
 import { capital } from "@/core/units/format";
 import { stamp, withEntry } from "../jobs/entries";
 import type { ChangeJob } from "../jobs/use-job";
-import { lineUpWorker } from "../jobs/use-lineup";
+
 import { Cap } from "../keys/cap";
 import { PhotoStrip } from "./photo-strip";
 import { toast } from "../keys/toast";
@@ -47,7 +48,7 @@ export function EyesSheet({ job, change }: { job: Job; change: ChangeJob }) {
     if (word) answer(item, word);
   });
   const readIt = async () => {
-    const shown = await lineUpWorker().readSimulated(job, item);
+    const shown = await benchWorker.ask((remote) => remote.readSimulated(job, item));
     if (shown !== null) answer(item, shown);
   };
   useHotkeys("i", () => void readIt());

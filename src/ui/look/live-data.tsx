@@ -1,4 +1,5 @@
 "use client";
+import { captureWorker } from "../query/workers";
 import { t } from "@/core/words/words";
 import dynamic from "next/dynamic";
 import { nanoid } from "nanoid";
@@ -16,7 +17,7 @@ import { fromLocal } from "@/core/units/local-units";
 import { corners, cornerWords } from "@/core/units/corner";
 import { loadScan, saveScan } from "@/store/jobs";
 import type { ReadScan } from "@/workers/capture.worker";
-import { captureWorker } from "../captures/use-capture";
+
 import { stamp, withEntry } from "../jobs/entries";
 import type { ChangeJob } from "../jobs/use-job";
 import { Cap } from "../keys/cap";
@@ -45,7 +46,7 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
     const show = async () => {
       const log = await loadScan(lastId);
       if (!log) return;
-      const result = await captureWorker().analyseScan(log, car);
+      const result = await captureWorker.ask((remote) => remote.analyseScan(log, car));
       if (live) setRead({ id: lastId, result, logged: true });
     };
     show().catch((error: unknown) => toast.error(t`The kept log could not be shown: ${String(error)}`));
@@ -60,8 +61,8 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
     if (result.ok) await saveScan(id, result.log);
   };
   const take = (file: File) =>
-    captureWorker()
-      .readScan(file, car)
+    captureWorker
+      .ask((remote) => remote.readScan(file, car))
       .then(keep)
       .catch((error: unknown) => toast.error(t`The log was not kept: ${String(error)}`));
   const word = read?.result.ok ? liveSpeedWord(read.result.findings, job.setup.corner) : null;
@@ -82,7 +83,7 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
   const drive = async () => {
     const { driveSimulated } = await import("@/core/simulated/simulated-reading");
     const log = driveSimulated(job);
-    if (log) await keep(await captureWorker().analyseScan(log, car));
+    if (log) await keep(await captureWorker.ask((remote) => remote.analyseScan(log, car)));
   };
   const readCodes = async () => {
     const { simulatedCodes } = await import("@/core/simulated/simulated-codes");

@@ -1,3 +1,4 @@
+import { tellsWords } from "@/core/bench/diagnosis";
 import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import { HOLE_MINUTES } from "@/core/checks/access";
@@ -9,7 +10,7 @@ import { holesMade } from "@/core/bench/holes";
 import { severalBreaks } from "@/core/bench/several-breaks";
 import type { Suspect } from "@/core/verdict/suspects";
 import { formatShare } from "@/core/units/format";
-import type { LoomView } from "@/workers/lineup.worker";
+import type { LoomView } from "@/core/bench/loom-view";
 import type { ChangeJob } from "../jobs/use-job";
 import { Cap } from "../keys/cap";
 
@@ -65,7 +66,7 @@ export function BreakFinder({
           {best ? (
             <>
               <p className="font-bold">{best.check}</p>
-              <p className="text-sm text-muted">{t`${best.minutes} min · splits ${best.bits.toFixed(2)} bit${best.pierces ? t` · 1 hole to seal` : ""}`}</p>
+              <p className="text-sm text-muted">{t`${best.minutes} min · ${tellsWords(best.bits)}${best.pierces ? t` · 1 hole to seal` : ""}`}</p>
               <p className="text-sm text-muted">{best.why}</p>
               {view && best.toPlaceMinutes !== null && (
                 <p className="text-sm">{t`On average ${best.toPlaceMinutes} min from here to the place; always halving what is left, whatever is easy to reach, would take ${view.halvingMinutes}.`}</p>

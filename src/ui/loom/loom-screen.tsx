@@ -1,14 +1,16 @@
 "use client";
-import { t } from "@/core/words/words";
+import { WorkerFailure } from "../query/worker-failure";
+import { numberOf } from "../query/same-object";
+import { useQuery } from "@tanstack/react-query";
+import { benchWorker } from "../query/workers";
+import { languageTag, t } from "@/core/words/words";
 import dynamic from "next/dynamic";
 import { useSearchParams } from "next/navigation";
-import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { Job } from "@/core/job/schema";
-import type { LoomView } from "@/workers/lineup.worker";
 import { WithJob } from "../jobs/with-job";
 import { useJob, type ChangeJob } from "../jobs/use-job";
-import { lineUpWorker, useDiagnosis } from "../jobs/use-lineup";
+import { useDiagnosis } from "../jobs/use-lineup";
 import { JobHeader } from "../keys/job-header";
 import { BreakFinder } from "./break-finder";
 import { ModuleGate } from "./module-gate";
@@ -39,7 +41,7 @@ export function LoomScreen() {
 }
 
 function Loom({ job, change }: { job: Job; change: ChangeJob }) {
-  const view = useLoom(job);
+  const { data: view = null, error, refetch } = useLoom(job);
   const { diagnosis } = useDiagnosis(job);
   useHotkeys("r", () =>
     change((newest) => ({ ...newest, policy: { ...newest.policy, pierce: !newest.policy.pierce } })),
@@ -48,6 +50,7 @@ function Loom({ job, change }: { job: Job; change: ChangeJob }) {
     <main className="grid grid-cols-[minmax(0,1fr)] gap-4 p-4 xl:grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)]">
       <h1 className="sr-only">{t`Loom: ${job.car.name}`}</h1>
       <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
+        {error && <WorkerFailure error={error} onRetry={() => void refetch()} />}
         <BreakFinder job={job} view={view} suspects={diagnosis?.suspects ?? []} change={change} />
         <WireTable job={job} change={change} />
       </div>
@@ -60,18 +63,11 @@ function Loom({ job, change }: { job: Job; change: ChangeJob }) {
   );
 }
 
-function useLoom(job: Job): LoomView | null {
-  const [made, setMade] = useState<{ path: Job["setup"]["path"]; view: LoomView } | null>(null);
-  const { path } = job.setup;
-  useEffect(() => {
-    let live = true;
-    void lineUpWorker()
-      .loom(job)
-      .then((view) => live && setMade({ path, view }));
-    return () => {
-      live = false;
-    };
-  }, [job, path]);
-  // A view of another path has other spans: nothing is shown until this one's is there.
-  return made?.path === path ? made.view : null;
+function useLoom(job: Job) {
+  return useQuery({
+    queryKey: ["loom", numberOf(job), languageTag()],
+    queryFn: () => benchWorker.ask((remote) => remote.loom(job)),
+    // A view of another path has other spans: it is not shown while this one's is made.
+    placeholderData: (last, query) => (query?.queryKey[1] === numberOf(job) ? last : undefined),
+  });
 }

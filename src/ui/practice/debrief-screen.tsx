@@ -1,14 +1,16 @@
 "use client";
-import { t } from "@/core/words/words";
+import { WorkerFailure } from "../query/worker-failure";
+import { numberOf } from "../query/same-object";
+import { useQuery } from "@tanstack/react-query";
+import { benchWorker } from "../query/workers";
+import { languageTag, t } from "@/core/words/words";
 import Link from "next/link";
 import { useSearchParams } from "next/navigation";
-import { useEffect, useState } from "react";
 import type { Job } from "@/core/job/schema";
-import type { Debrief } from "@/core/practice/debrief";
 import { skillOf } from "@/core/practice/skill-of";
 import { WithJob } from "../jobs/with-job";
 import { useJob } from "../jobs/use-job";
-import { lineUpWorker } from "../jobs/use-lineup";
+
 import { CarMark } from "../keys/car-mark";
 import { keepScore } from "./history-store";
 
@@ -20,28 +22,26 @@ export function DebriefScreen() {
 }
 
 function Debriefing({ job }: { job: Job }) {
-  const [made, setMade] = useState<Debrief | null>(null);
-  useEffect(() => {
-    let live = true;
-    void lineUpWorker()
-      .debrief(job)
-      .then((one) => {
-        if (!live) return;
-        setMade(one);
-        if (one.named)
-          keepScore({
-            job: job.id,
-            at: new Date().toISOString(),
-            right: one.right,
-            score: one.score,
-            truth: one.truth,
-            skill: skillOf(job),
-          });
-      });
-    return () => {
-      live = false;
-    };
-  }, [job]);
+  const {
+    data: made,
+    error,
+    refetch,
+  } = useQuery({
+    queryKey: ["debrief", numberOf(job), languageTag()],
+    queryFn: async () => {
+      const one = await benchWorker.ask((remote) => remote.debrief(job));
+      if (one.named)
+        keepScore({
+          job: job.id,
+          at: new Date().toISOString(),
+          right: one.right,
+          score: one.score,
+          truth: one.truth,
+          skill: skillOf(job),
+        });
+      return one;
+    },
+  });
   return (
     <>
       <header className="flex items-center gap-4 border-b border-rule px-4 py-2">
@@ -55,7 +55,11 @@ function Debriefing({ job }: { job: Job }) {
           <span>{t`another car`}</span>
         </Link>
       </header>
-      {!made ? (
+      {error ? (
+        <main className="m-6">
+          <WorkerFailure error={error} onRetry={() => void refetch()} />
+        </main>
+      ) : !made ? (
         <p className="p-16 text-center text-muted" role="status">{t`Running the best plan on the same car…`}</p>
       ) : (
         <main className="mx-auto grid max-w-6xl gap-4 p-4 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">

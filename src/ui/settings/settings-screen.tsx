@@ -195,11 +195,7 @@ function LookPanel() {
             key={language}
             lang={language}
             aria-pressed={languageTag() === language}
-            onClick={() => {
-              change({ language });
-              // Sentences are looked up as the program loads.
-              location.reload();
-            }}
+            onClick={() => change({ language })}
           >
             {LANGUAGES[language]}
           </Cap>
@@ -275,7 +271,7 @@ function SnapshotsPanel() {
       <ul>
         {list.map((snapshot) => (
           <li key={snapshot.at} className="flex items-center justify-between gap-3 border-t border-rule py-1.5">
-            <span>{t`${WHEN.format(new Date(snapshot.at))} · ${snapshot.jobs.length} jobs`}</span>
+            <span>{t`${whenWords(new Date(snapshot.at))} · ${snapshot.jobs.length} jobs`}</span>
             <Cap onClick={() => void restore(snapshot)}>{t`restore`}</Cap>
           </li>
         ))}
@@ -284,7 +280,9 @@ function SnapshotsPanel() {
   );
 }
 
-const WHEN = new Intl.DateTimeFormat(languageTag(), { dateStyle: "medium", timeStyle: "short" });
+/** Day and time as the place writes them. */
+const whenWords = (date: Date) =>
+  new Intl.DateTimeFormat(languageTag(), { dateStyle: "medium", timeStyle: "short" }).format(date);
 
 function StorePanel() {
   const [used, setUsed] = useState<{ mb: number; persistent: boolean } | null>(null);

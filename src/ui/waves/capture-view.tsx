@@ -1,4 +1,5 @@
 "use client";
+import { captureWorker } from "../query/workers";
 import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import { nanoid } from "nanoid";
@@ -14,7 +15,7 @@ import { rasterWords } from "@/core/waveform/raster-words";
 import { loadCapture } from "@/store/jobs";
 import { listShipped, loadShipped } from "../library/shipped";
 import { keepInLibrary, listLibrary } from "@/store/library";
-import { captureWorker, type OpenCapture } from "../captures/use-capture";
+import { type OpenCapture } from "../captures/use-capture";
 import { Cap } from "../keys/cap";
 import { useUnits } from "../settings/use-units";
 import { ChannelsPanel } from "./channels-panel";
@@ -106,7 +107,7 @@ export function CaptureView({
     const other = (await loadCapture(id)) ?? (await loadShipped(id));
     if (!other) return;
     const { pulsesPerRevolution: pulses, tyre, family } = job.setup;
-    const read = await captureWorker().analyse(other, { pulses, tyre, family }, false);
+    const read = await captureWorker.ask((remote) => remote.analyse(other, { pulses, tyre, family }, false));
     if (read.ok)
       setCompared({
         name: other.name,

@@ -1,4 +1,5 @@
 "use client";
+import { captureWorker } from "../query/workers";
 import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import { useEffect, useRef, useState } from "react";
@@ -7,7 +8,7 @@ import type { Capture } from "@/core/capture/capture";
 import { lastSeconds, ownCopy } from "@/core/capture/last-seconds";
 import { thin } from "@/core/capture/thin";
 import type { AnalyseOptions, ChannelAnalysis } from "@/core/waveform/analyse";
-import { captureWorker } from "../captures/use-capture";
+
 import { colourAt } from "../chart/chart-style";
 import { Cap } from "../keys/cap";
 import { useUnits } from "../settings/use-units";
@@ -43,8 +44,8 @@ export function LiveRecorder({
       if (canvas.current) draw(canvas.current, rolling);
       if (now - looked > LOOK_MS && !busy && elapsedS.current > 1) {
         [looked, busy] = [now, true];
-        void captureWorker()
-          .analyse(ownCopy(rolling), { pulses, tyre, family } as AnalyseOptions, false)
+        void captureWorker
+          .ask((remote) => remote.analyse(ownCopy(rolling), { pulses, tyre, family } as AnalyseOptions, false))
           .then((read) => live && read.ok && setHeard(read.channels[0] ?? null))
           .finally(() => (busy = false));
       }

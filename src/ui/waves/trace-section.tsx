@@ -1,14 +1,18 @@
 "use client";
+import { numberOf } from "../query/same-object";
+import type { Capture } from "@/core/capture/capture";
+import { useQuery } from "@tanstack/react-query";
+import { captureWorker } from "../query/workers";
 import { t } from "@/core/words/words";
 import dynamic from "next/dynamic";
-import { useEffect, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { ThinTrace } from "@/core/capture/thin";
 import type { ChannelAnalysis } from "@/core/waveform/analyse";
 import { markerReadout, markersIn, movedMarker, movedTo, nearerMarker, type Markers } from "@/core/waveform/markers";
 import { traceSvg } from "@/core/waveform/trace-svg";
 import type { View } from "@/core/waveform/view";
-import { captureWorker, type OpenCapture } from "../captures/use-capture";
+import { type OpenCapture } from "../captures/use-capture";
 import { download } from "../jobs/download";
 import { Cap } from "../keys/cap";
 import { toast } from "../keys/toast";
@@ -46,7 +50,7 @@ export function TraceSection({
   const { capture } = result;
   const shown = capture.channels[at] ?? capture.channels[0]!;
   const names = useMemo(() => result.channels.map(({ name }) => name), [result]);
-  const detail = useDetail(view);
+  const detail = useDetail(result.capture, view);
   const [markers, setMarkers] = useState<Markers | null>(null);
   const [held, setHeld] = useState<keyof Markers>("bS");
   const move = (share: number) => markers && setMarkers(movedMarker(markers, held, share, view, whole));
@@ -118,23 +122,17 @@ export function TraceSection({
 }
 
 /** What lies in the view at the view's own resolution, asked of the worker once the view holds still. */
-function useDetail(view: View): ThinTrace[] | null {
-  const [detail, setDetail] = useState<ThinTrace[] | null>(null);
-  useEffect(() => {
-    let live = true;
-    const wait = setTimeout(
-      () =>
-        void captureWorker()
-          .window(view[0], view[1])
-          .then((traces) => live && traces.length > 0 && setDetail(traces)),
-      SETTLED_MS,
-    );
-    return () => {
-      live = false;
-      clearTimeout(wait);
-    };
-  }, [view]);
-  return detail;
+function useDetail(capture: Capture, view: View): ThinTrace[] | null {
+  const { data } = useQuery({
+    queryKey: ["detail", numberOf(capture), view[0], view[1]],
+    queryFn: async ({ signal }) => {
+      await new Promise((resolve) => setTimeout(resolve, SETTLED_MS));
+      return signal.aborted ? [] : captureWorker.ask((remote) => remote.window(capture.name, view[0], view[1]));
+    },
+    placeholderData: (last, query) => (query?.queryKey[1] === numberOf(capture) ? last : undefined),
+    gcTime: 5000,
+  });
+  return data?.length ? data : null;
 }
 
 const SETTLED_MS = 16;

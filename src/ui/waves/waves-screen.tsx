@@ -1,4 +1,5 @@
 "use client";
+import { benchWorker } from "../query/workers";
 import { t } from "@/core/words/words";
 import dynamic from "next/dynamic";
 import { useState } from "react";
@@ -18,7 +19,7 @@ import { stamp, withEntry } from "../jobs/entries";
 import { useJob, type ChangeJob } from "../jobs/use-job";
 import { Cap } from "../keys/cap";
 import { FileCap } from "../keys/file-cap";
-import { lineUpWorker } from "../jobs/use-lineup";
+
 import { JobHeader } from "../keys/job-header";
 import { ReadingShare } from "../captures/reading-share";
 import { toast } from "../keys/toast";
@@ -52,7 +53,7 @@ function Waves({ job, change }: { job: Job; change: ChangeJob }) {
   const record = async (roll: boolean) => {
     const wanted = also ? parsePoint(also, job.setup) : null;
     const points = [signalPoint(job.setup, "plug"), ...(wanted?.ok ? [wanted.point] : [])];
-    const capture = await lineUpWorker().recordSimulated(job, points, roll);
+    const capture = await benchWorker.ask((remote) => remote.recordSimulated(job, points, roll));
     if (capture && roll) setRolling(capture);
     else if (capture) keep(capture);
   };

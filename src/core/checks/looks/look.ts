@@ -3,7 +3,7 @@ import type { Whereabouts } from "../../car/whereabouts";
 import type { CornerSetup, Family } from "../../circuit/setup";
 import type { CircuitState } from "../../circuit/state";
 import type { CarCondition, Sign } from "../../faults/fault";
-import type { LookInstrument } from "../hookup";
+import type { LookInstrument } from "../instruments";
 
 /** One answer a look may have: the word it is kept as, in full, short for a table's head, and what else may be typed. */
 export interface Answer {

@@ -1,0 +1,68 @@
+import { wrap, type Remote } from "comlink";
+import { languageTag, t } from "@/core/words/words";
+import { toast } from "../keys/toast";
+
+/** What every worker can be told: the language its sentences are made in. */
+interface Speaks {
+  speak: (tag: string) => Promise<void> | void;
+}
+
+/**
+ * A worker that is started when first asked, told the language of the page before it is asked anything, and started
+ * again when it dies: what it was asked is then refused, so that whoever asked can ask once more.
+ */
+export class RestartingWorker<Api extends Speaks> {
+  readonly #make: () => Worker;
+  #running: Running<Api> | null = null;
+
+  constructor(make: () => Worker) {
+    this.#make = make;
+  }
+
+  /** Asks the worker. @throws Error when it dies before it has answered */
+  async ask<Answer>(question: (remote: Remote<Api>) => Answer): Promise<Awaited<Answer>> {
+    const running = (this.#running ??= this.#start());
+    if (running.tag !== languageTag()) {
+      running.tag = languageTag();
+      running.spoken = running.remote.speak(languageTag()) as Promise<void>;
+    }
+    await Promise.race([running.spoken, running.died]);
+    return Promise.race([question(running.remote), running.died]);
+  }
+
+  /** Ends the worker, whatever it is at. */
+  stop(): void {
+    this.#running?.give(new WorkerStopped());
+  }
+
+  #start(): Running<Api> {
+    const worker = this.#make();
+    const remote = wrap<Api>(worker);
+    let refuse: (why: Error) => void = () => undefined;
+    const died = new Promise<never>((_, reject) => (refuse = reject));
+    died.catch(() => undefined); // It is those who asked that are told.
+    const running: Running<Api> = { remote, died, tag: "en", spoken: Promise.resolve(), give: () => undefined };
+    running.give = (why) => {
+      worker.terminate();
+      if (this.#running === running) this.#running = null;
+      refuse(why);
+    };
+    worker.addEventListener("error", (event) => {
+      event.preventDefault();
+      toast.error(t`The part that works out the sums stopped and is started again. Nothing logged is lost.`);
+      running.give(new Error(event.message || t`it could not be loaded`));
+    });
+    return running;
+  }
+}
+
+interface Running<Api> {
+  remote: Remote<Api>;
+  died: Promise<never>;
+  tag: string;
+  spoken: Promise<void>;
+  give: (why: Error) => void;
+}
+
+/** A worker that was ended on purpose; nobody needs telling. */
+export class WorkerStopped extends Error {}
