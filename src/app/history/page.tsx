@@ -1,5 +1,5 @@
-import { HistoryScreen } from "@/ui/history/history-screen";
+import { HistoryRoom } from "@/ui/history/history-room";
 
 export default function Page() {
-  return <HistoryScreen />;
+  return <HistoryRoom />;
 }

@@ -6,6 +6,7 @@ import { LEAST_BITS, proposeChecks, type Progress, type Proposal } from "../plan
 import { type Policy } from "../complaint/policy";
 import { misfitOf, type Misfit } from "../verdict/misfit";
 import { rankParts, rankSuspects, type PartShare, type Suspect } from "../verdict/suspects";
+import { MUCH_BITS, SOME_BITS } from "./tells-words";
 import { describeHookup, type NextCheck } from "./describe-hookup";
 
 /** What a reading changes at once. */
@@ -76,15 +77,6 @@ function whyThis(suspects: Suspect[], bits: number): string {
   const strength = bits > MUCH_BITS ? t`Best test now` : bits > SOME_BITS ? t`Tells much` : t`Tells a little`;
   return `${strength}${first && second ? t`: “${midSentence(first.words)}” or “${midSentence(second.words)}”` : ""}.`;
 }
-
-/** How much a check tells, as a foreman would say it. */
-export function tellsWords(bits: number): string {
-  return bits > MUCH_BITS ? t`tells much` : bits > SOME_BITS ? t`tells some` : t`tells little`;
-}
-
-/** Bits that are much and some (engineering judgement): one halves the field. */
-const MUCH_BITS = 1;
-const SOME_BITS = 0.4;
 
 /** Candidates that carry next to nothing of what they began with. */
 function countRuledOut({ particles: { count, weight } }: Posterior): number {

@@ -37,8 +37,7 @@ export function scopeReference({ family, sense }: CornerSetup): string {
     : t`DC-coupled, its ground clipped to battery −, at the battery`;
 }
 
-const TOGGLE = () =>
-  t`Turn the wheel by hand a few degrees at a time, ten small steps. Type both levels it shows, like 0.84 / 1.68; the one level twice if it never changes.`;
+const TOGGLE = () => t`Ten small steps: type both levels (0.84 / 1.68), or one level twice if it never changes.`;
 
 const NULLED = () => t`Null it first, leads apart, hands off: it counts the metres both wires are whole.`;
 const WATCH = () =>

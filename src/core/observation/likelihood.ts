@@ -34,6 +34,7 @@ export function slipLikelihood({ hookup, value }: Observed, answers: number, cir
 
 /** Density on the scale of a slipped number. */
 export function slipDensity(hookup: Hookup, value: number, resolution: number, circuit: CornerCondition): number {
+  if (hookup.instrument === "ohms") return (1 - SLIP_OVER_LIMIT) * ANYWHERE;
   if (hookup.instrument !== "volts-dc") return ANYWHERE;
   const reading = toScale(hookup.instrument, value);
   let other = 0;

@@ -1,4 +1,4 @@
-import { languageTag, t } from "../words/words";
+import { t } from "../words/words";
 import { quantityUnits, type Quantity } from "./quantity";
 
 /**
@@ -59,11 +59,6 @@ function significant(value: number, digits: number): string {
   const whole = Math.floor(Math.log10(Math.abs(value))) + 1;
   const decimals = Math.max(0, Math.min(3, digits - Math.max(1, whole)));
   return value.toFixed(decimals);
-}
-
-/** A count in groups of three figures, parted as the language does; a thin space where it would be a point. */
-export function grouped(count: number): string {
-  return count.toLocaleString(languageTag()).replaceAll(".", "\u202f");
 }
 
 /** The first letter large, for the start of a sentence. */

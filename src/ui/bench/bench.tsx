@@ -209,11 +209,6 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
       />
       <div className="grid gap-4 p-4 lg:grid-cols-[minmax(0,1fr)_25rem]">
         <div className="grid content-start gap-4">
-          {diagnosis.misfit.level !== "fits" && !alone && (
-            <p role="alert" className="rounded-xl border border-plum bg-card px-4 py-2 text-plum">
-              ? {misfitWords(diagnosis.misfit.level)}
-            </p>
-          )}
           {check ? (
             <NextCheckCard
               job={job}
@@ -238,6 +233,11 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
             />
           ) : (
             <p className="rounded-2xl border border-rule bg-card p-8 text-center">{t`Every check that is allowed now has been made. Press P to log any other measurement, or retract one that you doubt.`}</p>
+          )}
+          {diagnosis.misfit.level !== "fits" && !alone && (
+            <p role="alert" className="rounded-xl border border-plum bg-card px-4 py-2 text-plum">
+              ? {misfitWords(diagnosis.misfit.level)}
+            </p>
           )}
           {diagnosis.contradictions.map(({ entryId }) => (
             <p key={entryId} role="alert" className="rounded-xl border border-plum bg-card px-4 py-2 text-plum">

@@ -10,7 +10,7 @@ import Link from "next/link";
 import { useState, type RefObject } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { NextCheck } from "@/core/bench/describe-hookup";
-import { tellsWords } from "@/core/bench/diagnosis";
+import { tellsWords } from "@/core/bench/tells-words";
 import { isBare, localUnit, meantIn } from "@/core/units/local-units";
 import { needleAt } from "@/core/bench/needle";
 import type { SkipReason } from "@/core/job/skip-reasons";

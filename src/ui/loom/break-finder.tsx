@@ -1,4 +1,4 @@
-import { tellsWords } from "@/core/bench/diagnosis";
+import { tellsWords } from "@/core/bench/tells-words";
 import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import { HOLE_MINUTES } from "@/core/checks/access";

@@ -1,0 +1,10 @@
+import { t } from "../words/words";
+
+/** Bits that are much and some (engineering judgement): one halves the field. */
+export const MUCH_BITS = 1;
+export const SOME_BITS = 0.4;
+
+/** How much a check tells, as a foreman would say it. */
+export function tellsWords(bits: number): string {
+  return bits > MUCH_BITS ? t`tells much` : bits > SOME_BITS ? t`tells some` : t`tells little`;
+}

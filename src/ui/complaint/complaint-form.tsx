@@ -1,0 +1,371 @@
+"use client";
+import { t } from "@/core/words/words";
+import { useState } from "react";
+import { useRouter } from "next/navigation";
+import { useHotkeys } from "react-hotkeys-hook";
+import {
+  families,
+  familyWords,
+  protocols,
+  protocolWords,
+  meterOf,
+  stationsOf,
+  type Family,
+} from "@/core/circuit/setup";
+import { withConnectors } from "@/core/harness/edit-path";
+import { stationsRead } from "@/core/job/stations-read";
+import { decodeCode, onlyHistory, sayCode, splitCodes } from "@/core/codes/code";
+import type { Job } from "@/core/job/schema";
+import { defaultPriors } from "@/core/faults/catalogue";
+import { complaintReasons } from "@/core/complaint/complaint-reasons";
+import { cornersCoded, type Complaint } from "@/core/complaint/complaint";
+import { recentWorks } from "@/core/complaint/recent-works";
+import { symptoms } from "@/core/complaint/symptoms/symptoms";
+import { corners, cornerWords } from "@/core/units/corner";
+import { parseTyre } from "@/core/tyre/tyre";
+import { changeSetup } from "../jobs/change-setup";
+import type { ChangeJob } from "../jobs/use-job";
+import { useDiagnosis } from "../jobs/use-lineup";
+import { Cap } from "../keys/cap";
+import { FamilyFinder } from "./family-finder";
+import { KnownGood } from "./known-good";
+import { MeterFields } from "./meter-fields";
+import { ProfilePanel } from "./profile-panel";
+import { SuspicionPanel } from "./suspicion-panel";
+
+const DRIVEN: Record<"front" | "rear" | "all", string> = {
+  get front() {
+    return t`front`;
+  },
+  get rear() {
+    return t`rear`;
+  },
+  get all() {
+    return t`all`;
+  },
+};
+/** An answer's name as its cap has it; a code as typed. */
+function answerWords(answer: string): string {
+  if (answer === "intermittent") return t`comes and goes`;
+  return [...symptoms, ...recentWorks].find(({ id }) => id === answer)?.say() ?? answer;
+}
+
+/** What is known before anything is measured; the suspicion beside it moves with each answer. */
+export function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) {
+  const router = useRouter();
+  const { diagnosis } = useDiagnosis(job);
+  const setup = (parts: Partial<Job["setup"]>) => changeSetup(change, () => parts);
+  const complain = (parts: Partial<Complaint>) =>
+    change((newest) => ({ ...newest, complaint: { ...newest.complaint, ...parts } }));
+  const setFamily = (family: Family) => setup({ family });
+  useHotkeys("f", () =>
+    change((newest) => ({
+      ...newest,
+      setup: { ...newest.setup, family: families[(families.indexOf(newest.setup.family) + 1) % families.length]! },
+    })),
+  );
+  useHotkeys("h", () => complain({ presence: job.complaint.presence === "hard" ? "intermittent" : "hard" }));
+  corners.forEach((corner, i) => {
+    // Four corners, four keys: the count never changes, so the hooks keep their order.
+    // eslint-disable-next-line react-hooks/rules-of-hooks
+    useHotkeys(String(i + 1), () => setup({ corner }));
+  });
+  const measured = job.entries.length > 0;
+  return (
+    <main className="grid gap-4 p-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
+      <form
+        className="grid content-start gap-5 rounded-2xl border border-rule bg-card p-5"
+        onSubmit={(event) => event.preventDefault()}
+      >
+        <h1 className="text-xl font-bold">{t`What is known before measuring`}</h1>
+        <div className="grid gap-4 md:grid-cols-2">
+          <Text
+            label={t`Car`}
+            value={job.car.name}
+            placeholder={t`Osmund Drover 09`}
+            onChange={(name) => change((newest) => ({ ...newest, car: { ...newest.car, name } }))}
+          />
+          <Text
+            label={t`Plate or fleet number`}
+            value={job.car.plate}
+            placeholder=""
+            onChange={(plate) => change((newest) => ({ ...newest, car: { ...newest.car, plate } }))}
+          />
+        </div>
+        <Group label={t`Which corner`}>
+          {corners.map((corner, i) => (
+            <Cap
+              key={corner}
+              legend={String(i + 1)}
+              aria-pressed={job.setup.corner === corner}
+              onClick={() => setup({ corner })}
+            >
+              {corner} <span className="sr-only">{cornerWords[corner]}</span>
+            </Cap>
+          ))}
+        </Group>
+        <Group label={t`Sensor family${measured ? t` (changing it re-weighs every reading)` : ""}`}>
+          {families.map((family) => (
+            <Cap key={family} legend="F" aria-pressed={job.setup.family === family} onClick={() => setFamily(family)}>
+              {familyWords[family]}
+            </Cap>
+          ))}
+          {job.setup.family === "active-2wire" &&
+            (["low", "high"] as const).map((sense) => (
+              <Cap key={sense} aria-pressed={job.setup.sense === sense} onClick={() => setup({ sense })}>
+                {sense === "low" ? t`senses low side` : t`senses high side`}
+              </Cap>
+            ))}
+          {job.setup.family === "active-2wire" &&
+            protocols.map((protocol) => (
+              <Cap key={protocol} aria-pressed={job.setup.protocol === protocol} onClick={() => setup({ protocol })}>
+                {protocolWords(protocol)}
+              </Cap>
+            ))}
+        </Group>
+        <FamilyFinder onFound={setFamily} />
+        <Group label={t`Is the fault here now?`}>
+          <Cap
+            legend="H"
+            aria-pressed={job.complaint.presence === "hard"}
+            onClick={() => complain({ presence: "hard" })}
+          >{t`here now`}</Cap>
+          <Cap
+            legend="H"
+            aria-pressed={job.complaint.presence === "intermittent"}
+            onClick={() => complain({ presence: "intermittent" })}
+          >{t`comes and goes`}</Cap>
+          <p className="max-w-sm self-center text-sm text-muted">
+            {job.complaint.presence === "hard"
+              ? t`Unplug and measure freely. If re-plugging cures it, the connector was it.`
+              : t`Do not unplug until it has been caught: unplugging can cure it for a week and hide it. Back-probe.`}
+          </p>
+        </Group>
+        <Codes codes={job.complaint.codes} onChange={(codes) => complain({ codes })} />
+        <Group label={t`What is noticed`}>
+          {symptoms.map(({ id, say }) => (
+            <Cap
+              key={id}
+              aria-pressed={job.complaint.symptoms.includes(id)}
+              onClick={() => complain({ symptoms: toggle(job.complaint.symptoms, id) })}
+            >
+              {say()}
+            </Cap>
+          ))}
+        </Group>
+        <Group label={t`Recent work`}>
+          {recentWorks.map(({ id, say }) => (
+            <Cap
+              key={id}
+              aria-pressed={job.complaint.recentWork.includes(id)}
+              onClick={() => complain({ recentWork: toggle(job.complaint.recentWork, id) })}
+            >
+              {say()}
+            </Cap>
+          ))}
+        </Group>
+        <label className="grid gap-1">
+          <span className="text-sm text-muted">{t`In the driver's words: when it shows, weather, history`}</span>
+          <textarea
+            key={`w${job.id}`}
+            className="min-h-20 rounded-lg border border-rule bg-paper px-3 py-2"
+            defaultValue={job.complaint.note ?? ""}
+            maxLength={4000}
+            placeholder={t`Since the first frost, on the causeway, lamp goes out again after a stop`}
+            onChange={(event) => complain({ note: event.target.value })}
+          />
+        </label>
+        <Group label={t`Driven wheels`}>
+          {(["front", "rear", "all"] as const).map((drivetrain) => (
+            <Cap
+              key={drivetrain}
+              aria-pressed={job.setup.drivetrain === drivetrain}
+              onClick={() => setup({ drivetrain })}
+            >
+              {DRIVEN[drivetrain]}
+            </Cap>
+          ))}
+        </Group>
+        <div className="grid items-end gap-4 md:grid-cols-4">
+          <Checked
+            key={`t${job.id}`}
+            label={t`Tyre, this axle`}
+            value={job.setup.tyre}
+            check={(text) => (parseTyre(text) ? null : t`Write it as 205/55R16.`)}
+            onChange={(tyre) => setup({ tyre })}
+          />
+          <Checked
+            key={`o${job.id}`}
+            label={t`Tyre, other axle if not alike`}
+            value={job.setup.otherAxleTyre ?? ""}
+            check={(text) => (text === "" || parseTyre(text) ? null : t`Write it as 205/55R16, or leave it empty.`)}
+            onChange={(text) => setup({ otherAxleTyre: text || undefined })}
+          />
+          <Checked
+            key={`n${job.id}`}
+            label={t`Pulses per turn`}
+            value={String(job.setup.pulsesPerRevolution)}
+            check={(text) =>
+              /^\d+$/.test(text) && Number(text) >= 8 && Number(text) <= 400 ? null : t`A whole number from 8 to 400.`
+            }
+            onChange={(text) => setup({ pulsesPerRevolution: Number(text) })}
+          />
+          <Checked
+            key={`v${job.id}`}
+            label={t`Sensor supply, V`}
+            value={String(job.setup.supplyV)}
+            check={(text) => (Number(text) >= 3 && Number(text) <= 30 ? null : t`Volts from 3 to 30.`)}
+            onChange={(text) => setup({ supplyV: Number(text) })}
+          />
+        </div>
+        <MeterFields meter={meterOf(job.setup)} onChange={(meter) => setup({ meter })} />
+        <Group label={t`Inline connectors between module and sensor plug`}>
+          {[0, 1, 2, 3].map((count) => (
+            <Cap
+              key={count}
+              aria-pressed={stationsOf(job.setup).length - 2 === count}
+              onClick={() => setup({ path: withConnectors(job.setup, count, stationsRead(job)) })}
+            >
+              {count}
+            </Cap>
+          ))}
+        </Group>
+      </form>
+      <aside className="grid content-start gap-4">
+        <SuspicionPanel
+          diagnosis={diagnosis}
+          reasons={complaintReasons(job.complaint, job.setup, job.priors ?? defaultPriors, job.ratios)}
+          nameOf={answerWords}
+        />
+        <KnownGood job={job} change={change} />
+        <p className="text-sm text-muted">{t`A code steers the route; it never proves the part.`}</p>
+        <ProfilePanel job={job} change={change} />
+        <Cap legend="B" lead onClick={() => router.push(`/bench?job=${job.id}`)}>{t`To the bench`}</Cap>
+      </aside>
+    </main>
+  );
+}
+
+function Codes({ codes, onChange }: { codes: string[]; onChange: (codes: string[]) => void }) {
+  const [typed, write] = useState(codes.join(", "));
+  const setTyped = (text: string) => {
+    write(text);
+    onChange(splitCodes(text));
+  };
+  return (
+    <div>
+      <label className="grid gap-1">
+        <span className="text-sm text-muted">{t`Trouble codes in any style, several at once; “present” or “history” behind each if the scan tool says`}</span>
+        <input
+          className="min-h-12 w-full min-w-0 rounded-lg border border-rule bg-paper px-3 font-mono text-lg"
+          value={typed}
+          placeholder={t`C003A-13 present`}
+          onChange={(event) => setTyped(event.target.value)}
+        />
+      </label>
+      {cornersCoded(codes).length > 1 && (
+        <p
+          className="mt-2 rounded-lg border border-plum px-3 py-2 text-plum"
+          role="status"
+        >{t`Several corners at once (${cornersCoded(codes).join(", ")}): shared supply, module ground or battery voltage come first. Look at the other corners before this one.`}</p>
+      )}
+      {onlyHistory(codes) && (
+        <p
+          className="mt-2 rounded-lg border border-plum px-3 py-2 text-plum"
+          role="status"
+        >{t`Stored codes only: the fault is likely not here now. Treat it as one that comes and goes.`}</p>
+      )}
+      <ul className="text-sm">
+        {codes.map((text) => {
+          const code = decodeCode(text);
+          return (
+            <li key={text} className="pt-1">
+              <b className="font-mono">{code?.code ?? text}</b> {sayCode(text)}
+              {code?.maker && !code.corner && (
+                <span className="flex flex-wrap gap-2 py-1">
+                  {corners.map((corner) => (
+                    <Cap
+                      key={corner}
+                      onClick={() => setTyped(codes.map((one) => (one === text ? `${one} ${corner}` : one)).join(", "))}
+                    >
+                      {corner}
+                    </Cap>
+                  ))}
+                </span>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </div>
+  );
+}
+
+function Text({
+  label,
+  value,
+  placeholder,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  placeholder: string;
+  onChange: (text: string) => void;
+}) {
+  return (
+    <label className="grid gap-1">
+      <span className="text-sm text-muted">{label}</span>
+      <input
+        className="min-h-12 rounded-lg border border-rule bg-paper px-3 text-lg"
+        defaultValue={value}
+        placeholder={placeholder}
+        maxLength={100}
+        onChange={(event) => onChange(event.target.value)}
+      />
+    </label>
+  );
+}
+
+/** A field that keeps what is typed and only passes on what can be used. */
+function Checked({
+  label,
+  value,
+  check,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  check: (text: string) => string | null;
+  onChange: (text: string) => void;
+}) {
+  const [problem, setProblem] = useState<string | null>(null);
+  return (
+    <label className="grid gap-1">
+      <span className="text-sm text-muted">{label}</span>
+      <input
+        className="min-h-12 w-full min-w-0 rounded-lg border border-rule bg-paper px-3 font-mono text-lg"
+        defaultValue={value}
+        aria-invalid={problem !== null}
+        onChange={(event) => {
+          const now = check(event.target.value.trim());
+          setProblem(now);
+          if (!now) onChange(event.target.value.trim());
+        }}
+      />
+      {problem && <span className="text-sm text-brick">{t`${problem} Not used until then.`}</span>}
+    </label>
+  );
+}
+
+function Group({ label, children }: { label: string; children: React.ReactNode }) {
+  return (
+    <fieldset className="flex flex-wrap gap-2">
+      <legend className="mb-1 text-sm text-muted">{label}</legend>
+      {children}
+    </fieldset>
+  );
+}
+
+function toggle<T>(list: readonly T[], one: T): T[] {
+  return list.includes(one) ? list.filter((other) => other !== one) : [...list, one];
+}

@@ -1,0 +1,160 @@
+"use client";
+import { benchWorker } from "../query/workers";
+import { t } from "@/core/words/words";
+import dynamic from "next/dynamic";
+import { useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
+import { scopeAnswers } from "@/core/checks/answers";
+import { captureReading } from "@/core/observation/read-observation";
+import { signalPoint } from "@/core/circuit/point";
+import { facePoints, parsePoint } from "@/core/circuit/point";
+import { pointLabel } from "@/core/checks/words";
+import type { Capture } from "@/core/capture/capture";
+import type { Job } from "@/core/job/schema";
+import { CAPTURE_FILES, useCapture, type OpenCapture } from "../captures/use-capture";
+import { changeSetup } from "../jobs/change-setup";
+import { stamp, withEntry } from "../jobs/entries";
+import type { ChangeJob } from "../jobs/use-job";
+import { Cap } from "../keys/cap";
+import { FileCap } from "../keys/file-cap";
+
+import { ReadingShare } from "../captures/reading-share";
+import { toast } from "../keys/toast";
+
+const CaptureView = dynamic(() => import("./capture-view").then((module) => module.CaptureView), {
+  ssr: false,
+  loading: () => <p className="p-16 text-center text-muted">{t`Laying out the capture…`}</p>,
+});
+const LiveRecorder = dynamic(() => import("./live-recorder").then((module) => module.LiveRecorder), { ssr: false });
+
+/** A capture and what it says: trace, ring raster, ring clock, findings. */
+export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
+  const { own, open, share, take, stop, takeCapture, choose, markLogged } = useCapture(job);
+  const [also, setAlso] = useState("");
+  const [rolling, setRolling] = useState<Capture | null>(null);
+  const record = async (roll: boolean) => {
+    const wanted = also ? parsePoint(also, job.setup) : null;
+    const points = [signalPoint(job.setup, "plug"), ...(wanted?.ok ? [wanted.point] : [])];
+    const capture = await benchWorker.ask((remote) => remote.recordSimulated(job, points, roll));
+    if (capture && roll) setRolling(capture);
+    else if (capture) keep(capture);
+  };
+  const keep = (capture: Capture) => {
+    setRolling(null);
+    takeCapture(capture).catch((error: unknown) => toast.error(t`Not kept: ${String(error)}`));
+  };
+  useHotkeys("r", () => void record(false), { enabled: rolling === null });
+  useHotkeys("g", () => void record(true), { enabled: rolling === null });
+  const weigh = (capture: Extract<OpenCapture["result"], { ok: true }>, leading: string, id: string) => {
+    change((newest) =>
+      withEntry(newest, {
+        ...stamp(),
+        kind: "capture",
+        captureId: id,
+        name: capture.capture.name,
+        reading: captureReading(newest.setup, leading),
+      }),
+    );
+    markLogged();
+    toast(t`Weighed in: ${scopeAnswers().say[leading] ?? leading}.`);
+  };
+  return (
+    <main
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault();
+        const file = event.dataTransfer.files[0];
+        if (file) void take(file);
+      }}
+    >
+      <div className="flex flex-wrap items-center gap-3 border-b border-rule bg-card px-4 py-2">
+        <h1 className="text-sm font-semibold text-muted">{t`Waves`}</h1>
+        {own.length > 0 && (
+          <select
+            aria-label={t`Capture shown`}
+            className="min-h-12 max-w-80 rounded-lg border border-rule bg-paper px-3"
+            value={open?.logged ? open.id : ""}
+            onChange={(event) => choose(event.target.value)}
+          >
+            {!open?.logged && <option value="">{t`new, not weighed in yet`}</option>}
+            {own.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        )}
+        <FileCap
+          label={t`Capture file`}
+          accept={CAPTURE_FILES}
+          hotkey="o"
+          onFile={(file) => void take(file)}
+        >{t`open a recording`}</FileCap>
+        {job.simulated && (
+          <Cap
+            legend="R"
+            className="border-plum!"
+            onClick={() => void record(false)}
+          >{t`spin the simulated wheel`}</Cap>
+        )}
+        {job.simulated && (
+          <Cap
+            legend="G"
+            className="border-plum!"
+            onClick={() => void record(true)}
+            disabled={rolling !== null}
+          >{t`roll live`}</Cap>
+        )}
+        <ReadingShare share={share} onStop={() => void stop()} />
+        {job.simulated && (
+          <select
+            aria-label={t`Second channel of the simulated recorder`}
+            className="min-h-12 rounded-lg border border-rule bg-paper px-2"
+            value={also}
+            onChange={(event) => setAlso(event.target.value)}
+          >
+            <option value="">{t`one channel: signal at the plug`}</option>
+            {facePoints(job.setup).map((text) => {
+              const parsed = parsePoint(text, job.setup);
+              return <option key={text} value={text}>{t`and ${parsed.ok ? pointLabel(parsed.point) : text}`}</option>;
+            })}
+          </select>
+        )}
+        <p className="text-sm text-muted">{t`CSV, TSV, gz of these, or WAV; or drop one anywhere here.`}</p>
+      </div>
+      {open && !open.result.ok && (
+        <p role="alert" className="m-4 rounded-xl border border-brick bg-brick-wash p-4">
+          {open.result.say}
+        </p>
+      )}
+      {rolling && (
+        <LiveRecorder
+          recording={rolling}
+          options={{ pulses: job.setup.pulsesPerRevolution, tyre: job.setup.tyre, family: job.setup.family }}
+          onKeep={keep}
+          onClose={() => setRolling(null)}
+        />
+      )}
+      {rolling ? null : open?.result.ok ? (
+        <CaptureView
+          key={open.id}
+          job={job}
+          others={own.filter(({ id }) => id !== open.id)}
+          open={open}
+          result={open.result}
+          onWeigh={weigh}
+          onCount={(pulsesPerRevolution) => changeSetup(change, () => ({ pulsesPerRevolution }))}
+          onRescale={keep}
+          onTighten={(known) => {
+            changeSetup(change, () => ({ known }));
+            toast(t`${known.from} now narrows what a good car of this model reads. Undo it under Complaint.`);
+          }}
+        />
+      ) : (
+        !open && (
+          <p className="p-16 text-center text-muted">{t`No capture in this job yet. Record the signal at the plug over at least three turns of the wheel, and open it here.`}</p>
+        )
+      )}
+    </main>
+  );
+}
