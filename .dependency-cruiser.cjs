@@ -61,8 +61,18 @@ module.exports = {
     {
       name: "no-orphans",
       severity: "error",
-      from: { orphan: true, path: "^src/", pathNot: "([.]d[.]ts|[.]test[.]ts|^src/app/.*|^src/cli/.*|^src/proxy[.]ts)$" },
+      from: {
+        orphan: true,
+        path: "^src/",
+        pathNot: "([.]d[.]ts|[.]test[.]ts|^src/app/.*|^src/cli/.*|^src/proxy[.]ts)$",
+      },
       to: {},
+    },
+    {
+      name: "outside-worlds-share-no-code-with-our-own",
+      severity: "error",
+      from: { path: "^bench/outside/", pathNot: "^bench/outside/(waves|cars)[.]ts$" },
+      to: { path: "^src/core/(circuit|car|ring|faults|waveform|simulated)/" },
     },
     ...coreRules,
   ],

@@ -71,9 +71,10 @@ export function makeWave(seed: number): Made {
   const duty =
     defect === "duty-shift" ? (random() < 0.5 ? between(0.18, 0.3) : between(0.7, 0.82)) : between(0.46, 0.54);
   const ohms = between(35, 250);
-  let [low, high] = [(between(6.3, 7.7) * ohms) / 1000, (between(12.8, 15.4) * ohms) / 1000];
+  let low = (between(6.3, 7.7) * ohms) / 1000;
+  let high = low * between(1.9, 2.2);
   if (defect === "level-out-of-window")
-    [low, high] = random() < 0.5 ? [low * between(1.3, 1.6), high] : [low, high * between(1.35, 1.9)];
+    [low, high] = random() < 0.5 ? [low * between(1.4, 1.7), high] : [low, high * between(1.35, 1.9)];
   const size = defect === "low-amplitude" ? between(0.1, 0.32) : between(0.75, 1.4);
   const gaps: [number, number][] =
     defect === "random-dropout"

@@ -4,7 +4,7 @@ install();
 needChromium();
 tool("lint", "eslint", [".", "--max-warnings", "0"]);
 tool("types", "tsc", ["--noEmit"]);
-tool("layer rules", "depcruise", ["src", "--config", ".dependency-cruiser.cjs"]);
+tool("layer rules", "depcruise", ["src", "bench", "--config", ".dependency-cruiser.cjs"]);
 tool("dead code", "knip", ["--no-progress"]);
 tool("unit tests", "vitest", ["run", "--reporter=dot"]);
 build();

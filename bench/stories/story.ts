@@ -25,9 +25,11 @@ export function wrongIn({ corner, leads, proven, most = {}, least = {}, unread =
   const top = parts[0]!;
   const said = parts.find(({ verdict }) => verdict === "proven")?.part ?? "nothing";
   const wrong: string[] = [];
-  if (leads && !leads.includes(top.part)) wrong.push(`${percent(top.part)} leads, not ${leads.map(percent).join(" or ")}`);
+  if (leads && !leads.includes(top.part))
+    wrong.push(`${percent(top.part)} leads, not ${leads.map(percent).join(" or ")}`);
   if (proven && said !== proven) wrong.push(`${said} is proven, not ${proven}`);
-  for (const [part, limit] of Object.entries(most)) if (share(part) > limit) wrong.push(`${percent(part)} is over ${limit}`);
+  for (const [part, limit] of Object.entries(most))
+    if (share(part) > limit) wrong.push(`${percent(part)} is over ${limit}`);
   for (const [part, limit] of Object.entries(least))
     if (share(part) < limit) wrong.push(`${percent(part)} is under ${limit}`);
   if (unreadHere.map(({ entryId }) => entryId).join() !== unread.join())

@@ -62,7 +62,7 @@ const api = {
       capture,
       channels,
       rasters: channels.map(({ pulsesPerRevolution }, i) =>
-        pulsesPerRevolution ? ringRaster(capture, i, pulsesPerRevolution) : null,
+        pulsesPerRevolution ? ringRaster(capture, i, pulsesPerRevolution, options) : null,
       ),
       traces: pyramids.map((pyramid) => pyramid.view(-Infinity, Infinity, TRACE_POINTS)),
     };

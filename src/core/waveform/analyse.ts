@@ -1,21 +1,22 @@
 import { t } from "../words/words";
 import type { Capture, Channel } from "../capture/capture";
 import { dropOutSpeedKmh, PASSIVE_REFERENCE } from "../ring/ring";
-import { parseTyre, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
-import { disturbances, keyOnEnd, keyOnFinding } from "./disturbances";
-import { levelled } from "./levelled";
-import { threeLevel, widthCoding, type Frame, type WidthClass } from "./protocol";
+import { parseTyre, rollingCircumferenceM, speedKmh, type TyreSize } from "../tyre/tyre";
+import { disturbances, keyOnFinding } from "./disturbances";
+import { widthCoding, type Frame, type WidthClass } from "./protocol";
 import { supplyDips, supplyFinding } from "./supply";
 import { leadingFinding, type Finding } from "./findings";
-import { findPulses, guardV, rhythmOf, type Pulse } from "./pulses";
+import { runningOut } from "./motion";
+import { pulseList } from "./pulse-list";
+import { guardV, partOf, rhythmOf, type Pulse, type Rhythm } from "./pulses";
 import { lossFindings, shapeFindings } from "./ring-findings";
 import { median } from "../units/median";
-import { isFastTone, recordingWarnings } from "./recording-warnings";
-import { excursions, type Excursions } from "./excursions";
+import { recordingWarnings } from "./recording-warnings";
+import type { Excursions } from "./excursions";
 import { onceATurn } from "./once-a-turn";
 import { evenPeriods } from "./ring-speed";
 import { findPulsesPerRevolution, foldRing, type RingPattern } from "./ring-pattern";
-import { signalShape, type SignalKind, type SignalShape } from "./signal";
+import type { SignalKind, SignalShape } from "./signal";
 
 export interface AnalyseOptions {
   /** Pulses per revolution, when known. */
@@ -65,6 +66,7 @@ const LOW_AMPLITUDE = 0.45;
 /** Falling out above this speed a module takes the wheel for locked (judgement from the 5 mph of the trade). */
 const EARLY_DROP_OUT_KMH = 5;
 const DUTY_LIMITS = [36, 64] as const;
+const USUAL_TYRE: TyreSize = { widthMm: 205, aspectPct: 55, rimInch: 16 };
 
 /** Analyses every channel of a capture. */
 export function analyseCapture(capture: Capture, options: AnalyseOptions = {}): ChannelAnalysis[] {
@@ -73,16 +75,13 @@ export function analyseCapture(capture: Capture, options: AnalyseOptions = {}): 
     analyseChannel(supplies[i] ? steadied(channel, supplies[i].usualV) : channel, capture, options),
   );
   const losses = analysed.flatMap(({ findings }) => findings.filter(({ code }) => code === "random-dropout"));
+  const dips = supplies.map((supply, i) => supply && supplyFinding(capture, i, supply, losses));
+  // One cause, one finding: what is lost with the supply is no loose signal wire besides.
+  const withSupply = dips.some((dip) => dip?.withSignal);
   return analysed.map((analysis, i) => {
-    const dip = supplies[i] && supplyFinding(capture, i, supplies[i], losses);
-    return dip ? { ...analysis, findings: [...analysis.findings, dip] } : analysis;
+    const own = withSupply ? analysis.findings.filter(({ code }) => code !== "random-dropout") : analysis.findings;
+    return { ...analysis, findings: dips[i] ? [...own, dips[i]] : own };
   });
-}
-
-/** What looked like noise from sample to sample is the tone itself; its own noise cannot be told. */
-function toneShape(gross: SignalShape): SignalShape {
-  const half = gross.peakToPeakV / 2;
-  return { ...gross, kind: "sine", lowV: gross.meanV - half, highV: gross.meanV + half, noiseV: 0 };
 }
 
 /** A supply is judged by its dips alone, not as a signal. */
@@ -93,23 +92,21 @@ function steadied(channel: Channel, usualV: number): Channel {
 function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOptions): ChannelAnalysis {
   const { name } = channel;
   const { sampleS } = capture;
-  const { samples: straight, found: ready } = levelled(channel.samples);
-  const keyOn = options.family === "passive" || straight !== channel.samples ? 0 : keyOnEnd(channel.samples);
-  const recorded = straight.subarray(keyOn);
-  const startS = capture.startS + keyOn * sampleS;
-  const gross = ready && keyOn === 0 ? ready.shape : signalShape(recorded);
-  const plain = gross.kind === "noise" && isFastTone(recorded) ? toneShape(gross) : gross;
-  const coded = options.family === "passive" ? null : threeLevel(recorded, plain, sampleS, startS);
-  const away = coded ? null : excursions(recorded);
-  const samples = away?.samples ?? recorded;
-  const shape = coded?.shape ?? (away ? signalShape(samples) : plain);
-  const pulses = ready && shape === ready.shape ? ready.pulses : findPulses(samples, shape);
+  const { recorded, keyOn, startS, plain, coded, away, samples, shape, pulses } = pulseList(channel, capture, options);
   const rhythm = rhythmOf(pulses);
+  // What the ring itself is like is read where the wheel runs out by itself; losses count wherever they were.
+  const stretch = runningOut(rhythm.periods, rhythm.motion, options.pulses);
+  const even = partOf(rhythm, stretch);
+  const evenPulses = pulses.slice(stretch[0], stretch[1] + 1);
   const widths = coded || shape.kind !== "two-level" ? null : widthCoding(pulses, rhythm.periods, sampleS);
-  const signature = findPulsesPerRevolution(pulses, rhythm);
+  const undisturbed = !rhythm.motion.aside.includes(1);
+  const signature =
+    findPulsesPerRevolution(evenPulses, even) ?? (undisturbed ? findPulsesPerRevolution(pulses, rhythm) : null);
   const found = options.pulses ?? signature;
   const ring = found && pulses.length > 8 ? foldRing(pulses, rhythm, found) : null;
-  const hertz = range(found ? evenPeriods(pulses, rhythm, found) : rhythm.periods, rhythm.ratios, sampleS);
+  const evenRing = found && evenPulses.length > 8 ? foldRing(evenPulses, even, found) : null;
+  const moving = rhythm.ratios.map((ratio, i) => (rhythm.motion.aside[i] ? NaN : ratio));
+  const hertz = range(found ? evenPeriods(pulses, rhythm, found) : rhythm.periods, moving, sampleS);
   const tyre = parseTyre(options.tyre ?? "205/55R16");
   const speed =
     hertz && found && tyre ? mapRange(hertz, (value) => speedKmh(value, found, rollingCircumferenceM(tyre))) : null;
@@ -119,12 +116,13 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     findings.push(
       ...lossFindings(pulses, rhythm, ring, sampleS, startS, guardV(shape)).map((one) => withLevel(one, away)),
     );
-    if (ring && ring.revolutions >= 1.8)
+    if (ring && evenRing && evenRing.revolutions >= 1.8)
       findings.push(
         ...shapeFindings(
-          ring,
+          evenRing,
           isPassive(shape, options),
-          onceATurn(pulses, rhythm, ring.pulsesPerRevolution),
+          onceATurn(evenPulses, even, evenRing.pulsesPerRevolution),
+          rhythm.teeth[stretch[0]]!,
           (tooth) => toothTimes(pulses, rhythm.teeth, ring, tooth, sampleS, startS),
         ),
       );
@@ -132,9 +130,15 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   if (!coded) {
     findings.push(...disturbances(samples, shape, pulses, sampleS, startS));
     findings.push(
-      ...levelFindings(shape, pulses, speed, options, samples.length * sampleS, startS, turning).filter(
-        ({ code }) => !(widths && code === "duty-shift"),
-      ),
+      ...levelFindings(
+        shape,
+        pulses,
+        sizeForSpeed(pulses, rhythm, found, tyre, sampleS),
+        options,
+        samples.length * sampleS,
+        startS,
+        turning,
+      ).filter(({ code }) => !(widths && code === "duty-shift")),
     );
   }
   return {
@@ -181,7 +185,7 @@ function withLevel(finding: Finding, away: Excursions | null): Finding {
 function levelFindings(
   shape: SignalShape,
   pulses: readonly Pulse[],
-  speed: Range | null,
+  size: SizeForSpeed | null,
   options: AnalyseOptions,
   lengthS: number,
   startS: number,
@@ -199,7 +203,7 @@ function levelFindings(
     ];
   if (!turning) return [];
   const list: Finding[] = [];
-  if (isPassive(shape, options) && speed) list.push(...passiveSize(pulses, speed, whole));
+  if (isPassive(shape, options) && size) list.push(...passiveSize(size, whole));
   if (shape.kind === "two-level" && options.family === "active-2wire" && shape.lowV > 0.05 && shape.highV < 4) {
     const ratio = shape.highV / shape.lowV;
     if (ratio < LEVEL_RATIO[0] || ratio > LEVEL_RATIO[1])
@@ -223,24 +227,53 @@ function levelFindings(
   return list;
 }
 
+/** A passive signal's height for its speed: RMS over the usual one, and the middle speed it was judged at. */
+interface SizeForSpeed {
+  rmsV: number;
+  share: number;
+  speedKmh: number;
+}
+
+/** The count of teeth a height is judged by where none is known: volts per hertz are much alike for all (48 is met most). */
+const USUAL_COUNT = 48;
+
+/** Each pulse's height against its own speed, so that a spin from rest to rest is judged as a whole. */
+function sizeForSpeed(
+  pulses: readonly Pulse[],
+  { periods, motion }: Rhythm,
+  count: number | null,
+  tyre: TyreSize | null,
+  sampleS: number,
+): SizeForSpeed | null {
+  const own = [...periods.keys()].flatMap((i) => {
+    const { heightV } = pulses[i]!;
+    if (motion.aside[i] || motion.poles[i]! > 1 || !Number.isFinite(heightV)) return [];
+    const kmh = speedKmh(1 / (periods[i]! * sampleS), count ?? USUAL_COUNT, rollingCircumferenceM(tyre ?? USUAL_TYRE));
+    return [{ rmsV: heightV / (2 * Math.SQRT2), kmh }];
+  });
+  if (own.length < 8) return null;
+  const share = median(
+    own.map(({ rmsV, kmh }) => (rmsV * PASSIVE_REFERENCE.speedKmh) / (PASSIVE_REFERENCE.volts * kmh)),
+  );
+  const speed = median(own.map(({ kmh }) => kmh));
+  return { rmsV: (share * PASSIVE_REFERENCE.volts * speed) / PASSIVE_REFERENCE.speedKmh, share, speedKmh: speed };
+}
+
 /** A passive signal against the straight line of the trade, and the speed at which it falls out. */
 function passiveSize(
-  pulses: readonly Pulse[],
-  speed: Range,
+  { rmsV, share, speedKmh: kmh }: SizeForSpeed,
   whole: { startS: number; endS: number; ringLocked: boolean },
 ): Finding[] {
-  const rms = median(pulses.map(({ heightV }) => heightV).filter(Number.isFinite)) / (2 * Math.SQRT2);
-  const usual = (PASSIVE_REFERENCE.volts * speed.median) / PASSIVE_REFERENCE.speedKmh;
   const list: Finding[] = [];
-  if (rms < LOW_AMPLITUDE * usual)
+  if (share < LOW_AMPLITUDE)
     list.push({
       code: "low-amplitude",
       confidence: 0.9,
       ...whole,
-      size: rms / usual,
-      say: t`${rms.toFixed(2)} V RMS at ${speed.median.toFixed(1)} km/h is ${Math.round((100 * rms) / usual)} % of the usual: too large a gap, or a weak coil. The ring itself is even.`,
+      size: share,
+      say: t`${rmsV.toFixed(2)} V RMS at ${kmh.toFixed(1)} km/h is ${Math.round(100 * share)} % of the usual: too large a gap, or a weak coil. The ring itself is even.`,
     });
-  const dropOut = dropOutSpeedKmh(rms * Math.SQRT2, speed.median, PASSIVE_THRESHOLD_V);
+  const dropOut = dropOutSpeedKmh(rmsV * Math.SQRT2, kmh, PASSIVE_THRESHOLD_V);
   if (dropOut > EARLY_DROP_OUT_KMH)
     list.push({
       code: "drop-out-speed",

@@ -15,6 +15,10 @@ const BINS = 160;
 const EMPTY = 0.3;
 const LEAST_SHARE = 0.003;
 const MOST_SHARE = 0.42;
+/** The signal beside an excursion is at least this part of the whole range. */
+const LEAST_SIGNAL = 0.05;
+/** And stands clear of its own noise. */
+const OVER_NOISE = 8;
 
 /**
  * Sets apart what an open or shorted wire makes of a signal for moments: a level far outside the two (or the wave) it
@@ -32,6 +36,8 @@ export function excursions(samples: Float32Array): Excursions | null {
     const inside = samples.filter((value) => !isOutside(value));
     const shape = signalShape(inside);
     if (shape.kind !== "two-level" && shape.kind !== "sine") continue;
+    // One level alone is no signal, though a coarse converter shows it as two codes.
+    if (shape.highV - shape.lowV < Math.max(LEAST_SIGNAL * split.span, OVER_NOISE * shape.noiseV)) continue;
     const outside = samples.filter(isOutside).sort();
     return {
       samples: samples.map((value) => (isOutside(value) ? shape.lowV : value)),
@@ -49,7 +55,7 @@ function shareOf(samples: Float32Array, counts: (value: number) => boolean): num
 }
 
 /** The wide empty stretches of the amplitude histogram, and on which side of each fewer samples lie. */
-function emptyStretches(samples: Float32Array): { at: number; above: boolean }[] {
+function emptyStretches(samples: Float32Array): { at: number; above: boolean; span: number }[] {
   let [least, most] = [Infinity, -Infinity];
   for (const value of samples) {
     if (value < least) least = value;
@@ -61,13 +67,13 @@ function emptyStretches(samples: Float32Array): { at: number; above: boolean }[]
   for (const value of samples) counts[Math.min(BINS - 1, Math.floor((value - least) / width))]! += 1;
   // Edges are caught in between now and then: a few samples do not fill a bin.
   const few = 2e-4 * samples.length;
-  const found: { at: number; above: boolean }[] = [];
+  const found: { at: number; above: boolean; span: number }[] = [];
   let below = 0;
   for (let from = 0; from < BINS; from++) {
     let to = from;
     while (to < BINS && counts[to]! <= few) to++;
     if (to - from >= EMPTY * BINS)
-      found.push({ at: least + ((from + to) / 2) * width, above: below > samples.length / 2 });
+      found.push({ at: least + ((from + to) / 2) * width, above: below > samples.length / 2, span: most - least });
     for (let bin = from; bin < Math.max(to, from + 1); bin++) below += counts[bin]!;
     from = Math.max(from, to - 1);
   }

@@ -1,5 +1,6 @@
 import { findPulses, type Pulse } from "./pulses";
 import { signalShape, type SignalShape } from "./signal";
+import { someSamples } from "./some-samples";
 
 /** The middle of the signal must wander by this part of its step before it is put straight. */
 const WANDER = 0.1;
@@ -25,7 +26,7 @@ export function levelled(samples: Float32Array): Levelled {
   const shape = signalShape(samples);
   const pulses = findPulses(samples, shape);
   const straight = { samples, found: { shape, pulses } };
-  if (pulses.length < 12) return straight;
+  if (pulses.length < 12 || standsAtLevels(samples, shape)) return straight;
   const periods = pulses.slice(1).map(({ at }, i) => at - pulses[i]!.at);
   const usual = periods.toSorted((a, b) => a - b)[periods.length >> 1]!;
   const length = Math.max(16, Math.round(PULSES_A_STRETCH * usual));
@@ -46,6 +47,20 @@ export function levelled(samples: Float32Array): Levelled {
     out[i] = samples[i]! - (middles[a]! + along * (middles[b]! - middles[a]!)) + home;
   }
   return { samples: out, found: null };
+}
+
+/** Samples this near a level, as a share of the step, and so many of them: what AC coupling does not leave. */
+const NEAR_LEVEL = 0.1;
+const STANDING = 0.93;
+
+/** Whether a two-level signal keeps to its two levels throughout: nothing wanders then, however long it stands at one. */
+function standsAtLevels(samples: Float32Array, { kind, lowV, highV }: SignalShape): boolean {
+  if (kind !== "two-level") return false;
+  const some = someSamples(samples);
+  const reach = NEAR_LEVEL * (highV - lowV);
+  let near = 0;
+  for (const value of some) if (Math.abs(value - lowV) < reach || Math.abs(value - highV) < reach) near++;
+  return near > STANDING * some.length;
 }
 
 /** The middle of every `apart`-th stretch, those fit to judge by, and where they mostly are; null when nothing wanders. */

@@ -72,6 +72,9 @@ describe("pulses", () => {
     });
     const { periods, ratios, teeth } = rhythmOf(pulses);
     for (let i = 0; i < periods.length; i++) {
+      // A loss is told by the wheel's motion, and is a whole number of pulses.
+      if (i === 119) expect(ratios[i]).toBe(2);
+      if (i === 119) continue;
       const from = Math.max(0, Math.min(i - 7, periods.length - 15));
       expect(ratios[i]).toBeCloseTo(
         periods[i]! / medianSorted([...periods.slice(from, from + 15)].sort((a, b) => a - b)),

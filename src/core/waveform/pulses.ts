@@ -1,3 +1,4 @@
+import { motionOf, type Motion, type Stretch } from "./motion";
 import type { SignalShape } from "./signal";
 
 /** One pulse of a turning wheel. */
@@ -85,25 +86,30 @@ export interface Rhythm {
   ratios: Float64Array;
   /** Which tooth each pulse is, missing ones counted. */
   teeth: Int32Array;
+  motion: Motion;
 }
 
 const HALF_WINDOW = 7;
 /** From here on a period holds a missing pulse rather than an odd one. */
 const MISSING_RATIO = 1.62;
 
-/** Periods against their running median: speed changes go, single odd teeth stay. */
+/** Periods against their running median: speed changes go, single odd teeth stay; losses by the wheel's motion. */
 export function rhythmOf(pulses: readonly Pulse[]): Rhythm {
   const count = Math.max(0, pulses.length - 1);
   const periods = Float64Array.from({ length: count }, (_, i) => pulses[i + 1]!.at - pulses[i]!.at);
   const ratios = new Float64Array(count);
   const teeth = new Int32Array(count + 1);
   const width = Math.min(count, 2 * HALF_WINDOW + 1);
+  const motion = motionOf(periods);
   const window = new SortedWindow(periods, width);
   for (let i = 0; i < count; i++) {
-    ratios[i] = periods[i]! / window.middleFrom(Math.max(0, Math.min(i - HALF_WINDOW, count - width)));
-    teeth[i + 1] = teeth[i]! + (ratios[i]! > MISSING_RATIO ? Math.round(ratios[i]!) : 1);
+    const usual = window.middleFrom(Math.max(0, Math.min(i - HALF_WINDOW, count - width)));
+    // Where pulses were lost the motion says how many; what is set aside says nothing.
+    const ratio = motion.aside[i] ? 1 : Math.min(periods[i]! / usual, MISSING_RATIO);
+    ratios[i] = motion.poles[i]! > 1 ? motion.poles[i]! : ratio;
+    teeth[i + 1] = teeth[i]! + motion.poles[i]!;
   }
-  return { periods, ratios, teeth };
+  return { periods, ratios, teeth, motion };
 }
 
 export function isMissing(ratio: number): boolean {
@@ -134,4 +140,14 @@ class SortedWindow {
     for (; at > 0 && sorted[at - 1]! > coming; at--) sorted[at] = sorted[at - 1]!;
     sorted[at] = coming;
   }
+}
+
+/** The part of a rhythm over a stretch of pulses, its teeth counted from the stretch's first. */
+export function partOf({ periods, ratios, teeth, motion }: Rhythm, [from, to]: Stretch): Rhythm {
+  return {
+    periods: periods.slice(from, to),
+    ratios: ratios.slice(from, to),
+    teeth: teeth.slice(from, to + 1).map((tooth) => tooth - teeth[from]!),
+    motion: { poles: motion.poles.slice(from, to), aside: motion.aside.slice(from, to) },
+  };
 }

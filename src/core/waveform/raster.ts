@@ -1,6 +1,6 @@
 import type { Capture } from "../capture/capture";
-import { findPulses, isMissing, rhythmOf } from "./pulses";
-import { signalShape } from "./signal";
+import { pulseList } from "./pulse-list";
+import { isMissing, rhythmOf } from "./pulses";
 
 /** A capture folded over its ring: one row a revolution, one column a tooth. */
 export interface RingRaster {
@@ -10,6 +10,8 @@ export interface RingRaster {
   deviation: Float32Array;
   /** 1 where the pulse is missing. */
   missing: Uint8Array;
+  /** 1 where the wheel stood, jerked or stopped: set aside, neither good nor bad. */
+  aside: Uint8Array;
   /** When each row begins, seconds; one more than rows. */
   rowStartS: Float64Array;
   /** Mean over all turns, per tooth. */
@@ -24,19 +26,22 @@ export interface RingRaster {
 
 /** Folds one channel over its ring. @returns null when there are too few pulses for half a turn */
 export function ringRaster(
-  { sampleS, startS, channels }: Capture,
+  capture: Capture,
   channel: number,
   pulsesPerRevolution: number,
+  options: { family?: string } = {},
 ): RingRaster | null {
-  const { samples } = channels[channel]!;
-  const pulses = findPulses(samples, signalShape(samples));
+  const { sampleS, channels } = capture;
+  const { pulses, startS } = pulseList(channels[channel]!, capture, options);
   if (pulses.length < pulsesPerRevolution / 2 || pulses.length < 8) return null;
-  const { ratios, teeth, periods } = rhythmOf(pulses);
+  const { ratios, teeth, periods, motion } = rhythmOf(pulses);
   const columns = pulsesPerRevolution;
   const rows = Math.floor(teeth.at(-1)! / columns) + 1;
   const deviation = new Float32Array(rows * columns).fill(NaN);
   const missing = new Uint8Array(rows * columns);
+  const aside = new Uint8Array(rows * columns);
   ratios.forEach((ratio, i) => {
+    aside[teeth[i]!] = motion.aside[i]!;
     deviation[teeth[i]!] = isMissing(ratio) ? 0 : ratio - 1;
     for (let lost = teeth[i]! + 1; lost < teeth[i + 1]!; lost++) missing[lost] = 1;
   });
@@ -52,6 +57,7 @@ export function ringRaster(
     rows,
     deviation,
     missing,
+    aside,
     rowStartS,
     meanDeviation: columnMeans(deviation, rows, columns),
     missingShare: columnMeans(Float32Array.from(missing), rows, columns),

@@ -17,6 +17,7 @@ export function lossFindings(
   const gaps = [...ratios.keys()].filter((i) => isMissing(ratios[i]!) && !fades(pulses, i, guard));
   if (gaps.length === 0) return [];
   const at = (i: number) => startS + pulses[i]!.at * sampleS;
+  if (gaps.length === 1 && ring && !passedAgain(teeth, gaps[0]!, ring.pulsesPerRevolution)) return [];
   const locked = ring ? lockedPlace(gaps, teeth, ring) : null;
   if (locked) {
     const own = gaps.filter((i) => nearTooth(teeth[i]!, locked.tooth, ring!.pulsesPerRevolution));
@@ -38,6 +39,11 @@ export function lossFindings(
     return others.length > Math.max(1, 0.15 * gaps.length) ? [finding, scattered(others, ratios, at)] : [finding];
   }
   return [scattered(gaps, ratios, at)];
+}
+
+/** Whether the place of a gap came round a second time: seen once alone, nothing tells the ring from a wire. */
+function passedAgain(teeth: Int32Array, gap: number, N: number): boolean {
+  return teeth[gap]! - N >= 0 || teeth[gap]! + N < teeth.at(-1)!;
 }
 
 /** Pulses beside this gap hardly reach the threshold: the signal sinks under it, nothing breaks. */
@@ -100,14 +106,16 @@ function nearTooth(tooth: number, place: number, N: number): boolean {
   return Math.min(distance, N - distance) <= 1;
 }
 
-/** A crack (short–long pair), a single odd tooth, or a once-per-turn wave in the folded ring. */
+/** A crack (short–long pair), a single odd tooth, or a once-per-turn wave in the folded ring. @param offset tooth of the recording at which the ring was begun to be folded */
 export function shapeFindings(
   ring: RingPattern,
   isPassive: boolean,
   turn: TurnWaves,
+  offset: number,
   spanOf: (tooth: number) => [number, number],
 ): Finding[] {
   const list: Finding[] = [];
+  const named = (tooth: number) => (tooth + offset) % ring.pulsesPerRevolution;
   const wave = firstHarmonic(ring.periodMean);
   const rest = ring.periodMean.map((value, t) => value - wave(t));
   const usual = medianAbsolute(rest);
@@ -117,12 +125,12 @@ export function shapeFindings(
   const worst = odd.indexOf(Math.max(...odd));
   const size = rest[worst]!;
   if (odd[worst]! > 1.8 && Math.abs(size) > 0.05) {
-    const [startS, endS] = spanOf(worst);
+    const [startS, endS] = spanOf(named(worst));
     list.push({
       code: "cracked-ring",
       confidence: Math.min(0.99, 0.6 + 0.1 * odd[worst]!),
       ringLocked: true,
-      tooth: worst + 1,
+      tooth: named(worst) + 1,
       size: Math.abs(size),
       startS,
       endS,
@@ -135,12 +143,12 @@ export function shapeFindings(
     const deviations = heightRest.map((value) => (Number.isNaN(value) ? 0 : Math.abs(value)));
     const tooth = deviations.indexOf(Math.max(...deviations));
     if (deviations[tooth]! > Math.max(0.12, 5 * usualHeight) && list.length === 0) {
-      const [startS, endS] = spanOf(tooth);
+      const [startS, endS] = spanOf(named(tooth));
       list.push({
         code: "odd-tooth",
         confidence: 0.9,
         ringLocked: true,
-        tooth: tooth + 1,
+        tooth: named(tooth) + 1,
         size: deviations[tooth]!,
         startS,
         endS,

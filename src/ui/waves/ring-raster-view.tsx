@@ -13,7 +13,7 @@ interface RasterProps {
   onRow?: (row: number) => void;
 }
 
-/** One row a revolution, one column a tooth; darker is further from even, brick is missing. */
+/** One row a revolution, one column a tooth; darker is further from even, brick is missing, outlined is set aside. */
 export function RingRasterView({ raster, marked, row, onRow }: RasterProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const height = Math.min(340, Math.max(90, raster.rows * 17));
@@ -32,18 +32,23 @@ export function RingRasterView({ raster, marked, row, onRow }: RasterProps) {
     };
   }, [raster, marked, row]);
   return (
-    <canvas
-      ref={canvas}
-      className={`block w-full ${onRow ? "cursor-pointer" : ""}`}
-      style={{ height: height + AXIS_PX }}
-      role="img"
-      aria-label={t`Ring raster: ${raster.rows} turns of ${raster.columns} teeth${marked.length ? t`, marked at tooth ${marked.join(", ")}` : ""}`}
-      onClick={(event) => {
-        const box = event.currentTarget.getBoundingClientRect();
-        const at = Math.floor(((event.clientY - box.top) / height) * raster.rows);
-        if (at >= 0 && at < raster.rows) onRow?.(at);
-      }}
-    />
+    <figure>
+      <canvas
+        ref={canvas}
+        className={`block w-full ${onRow ? "cursor-pointer" : ""}`}
+        style={{ height: height + AXIS_PX }}
+        role="img"
+        aria-label={t`Ring raster: ${raster.rows} turns of ${raster.columns} teeth${marked.length ? t`, marked at tooth ${marked.join(", ")}` : ""}`}
+        onClick={(event) => {
+          const box = event.currentTarget.getBoundingClientRect();
+          const at = Math.floor(((event.clientY - box.top) / height) * raster.rows);
+          if (at >= 0 && at < raster.rows) onRow?.(at);
+        }}
+      />
+      {raster.aside.includes(1) && (
+        <figcaption className="text-sm text-muted">{t`Outlined: set aside. The wheel stood, was pushed off, or stopped there; that is no fault.`}</figcaption>
+      )}
+    </figure>
   );
 }
 
@@ -67,6 +72,12 @@ function paint(element: HTMLCanvasElement, raster: RingRaster, marked: readonly 
       const at = r * raster.columns + c;
       const missing = raster.missing[at] === 1;
       const shade = rasterShade(raster.deviation[at]!);
+      if (raster.aside[at] === 1) {
+        pen.strokeStyle = colour("--muted");
+        pen.lineWidth = 1;
+        pen.strokeRect(LEFT_PX + c * cellW + 0.5, r * cellH + 0.5, cellW - gap - 1, cellH - gap - 1);
+        continue;
+      }
       if (!missing && shade === null) continue;
       pen.globalAlpha = missing ? 1 : shade!;
       pen.fillStyle = colour(missing ? "--brick" : "--ink");

@@ -1,0 +1,55 @@
+import type { Capture, Channel } from "../capture/capture";
+import { keyOnEnd } from "./disturbances";
+import { excursions, type Excursions } from "./excursions";
+import { levelled } from "./levelled";
+import { turns } from "./motion";
+import { threeLevel } from "./protocol";
+import { findPulses, type Pulse } from "./pulses";
+import { isFastTone } from "./recording-warnings";
+import { signalShape, type SignalShape } from "./signal";
+
+/** The one pulse list of a channel, and what was taken out on the way to it: findings, raster and clock all read it. */
+export interface PulseList {
+  /** The recording put straight, from when the key was on. */
+  recorded: Float32Array;
+  /** Samples before that. */
+  keyOn: number;
+  startS: number;
+  /** Shape of the recording as it is, before excursions and protocol are taken out. */
+  plain: SignalShape;
+  coded: ReturnType<typeof threeLevel>;
+  away: Excursions | null;
+  samples: Float32Array;
+  shape: SignalShape;
+  /** Counted in samples from `startS`. */
+  pulses: Pulse[];
+}
+
+/** Finds the pulses of a channel: key-on and slow wander taken out, the protocol read, excursions set apart. */
+export function pulseList(
+  channel: Pick<Channel, "samples">,
+  capture: Pick<Capture, "sampleS" | "startS">,
+  options: { family?: string } = {},
+): PulseList {
+  const { sampleS } = capture;
+  const { samples: straight, found: ready } = levelled(channel.samples);
+  const keyOn = options.family === "passive" || straight !== channel.samples ? 0 : keyOnEnd(channel.samples);
+  const recorded = straight.subarray(keyOn);
+  const startS = capture.startS + keyOn * sampleS;
+  const gross = ready && keyOn === 0 ? ready.shape : signalShape(recorded);
+  const plain = gross.kind === "noise" && isFastTone(recorded) ? toneShape(gross) : gross;
+  const coded = options.family === "passive" ? null : threeLevel(recorded, plain, sampleS, startS);
+  const away = coded ? null : excursions(recorded);
+  const samples = away?.samples ?? recorded;
+  const gauged = coded?.shape ?? (away ? signalShape(samples) : plain);
+  const pulses = ready && gauged === ready.shape ? ready.pulses : findPulses(samples, gauged);
+  // A wave whose periods scatter as no wheel's do is noise, however high it stands.
+  const shape = gauged.kind === "sine" && !turns(pulses) ? { ...gauged, kind: "noise" as const } : gauged;
+  return { recorded, keyOn, startS, plain, coded, away, samples, shape, pulses };
+}
+
+/** What looked like noise from sample to sample is the tone itself; its own noise cannot be told. */
+function toneShape(gross: SignalShape): SignalShape {
+  const half = gross.peakToPeakV / 2;
+  return { ...gross, kind: "sine", lowV: gross.meanV - half, highV: gross.meanV + half, noiseV: 0 };
+}
