@@ -2,6 +2,7 @@ import { spansOf, stationsOf, type CornerSetup, type StationId } from "../../cir
 import { wakes, type Wake } from "../../faults/wakes";
 import { bearing } from "./bearing";
 import { count } from "./count";
+import { dragTest } from "./drag-test";
 import { encoder } from "./encoder";
 import { face } from "./face";
 import { foot } from "./foot";
@@ -45,6 +46,7 @@ const FIXED = [
   fuseOut,
   otherSide,
   encoder,
+  dragTest,
 ] as const;
 
 /** A look's name: one of the fixed ones, a station, or what is wiggled or provoked. */
