@@ -5,6 +5,7 @@ import { lamp } from "./lamp";
 import { lampAtKeyOn } from "./lamp-at-key-on";
 import { lampWhenRolling } from "./lamp-when-rolling";
 import { pullsUnderBraking } from "./pulls-under-braking";
+import { speedometerDead } from "./speedometer-dead";
 import { whenHot } from "./when-hot";
 import { whenTurning } from "./when-turning";
 import { whenWet } from "./when-wet";
@@ -16,6 +17,7 @@ const ALL = [
   lampAtKeyOn,
   lampWhenRolling,
   functionsLost,
+  speedometerDead,
   falseAbsLowSpeed,
   pullsUnderBraking,
   afterBumps,
