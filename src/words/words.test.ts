@@ -5,7 +5,7 @@ import { catalogue, languages, poFile, sentences } from "../../scripts/words.mjs
 import { languages as offered } from "../core/settings/settings";
 import { jt } from "../ui/keys/words";
 import { languageTag, midSentence, msgid, ngettext, t } from "../core/words/words";
-import { speak } from "./tongue";
+import { hush, speak } from "./tongue";
 
 const found = sentences();
 const valuesIn = (text: string) => [...text.matchAll(/\$\{ (\d+) \}|\{where\}/g)].map(([value]) => value).sort();
@@ -68,5 +68,29 @@ describe("a tongue, once spoken", () => {
     expect(midSentence("Return wire open in span 2, C1")).toBe("return wire open in span 2, C1");
     expect([1, 2].map((n) => ngettext(msgid`${n} reading`, `${n} readings`, n))).toEqual(["1 reading", "2 readings"]);
     expect(jt`press ${"U"} now`.join("")).toBe("press U now");
+  });
+});
+
+describe("a language with three plural forms", () => {
+  it("counts by the platform's own rules, whatever the language (Polish, as the CLDR has it)", () => {
+    const id = "${ 0 } reading";
+    speak({
+      tag: "pl",
+      headers: {},
+      contexts: { "": { [id]: ["${ 0 } pomiar", "${ 0 } pomiary", "${ 0 } pomiarów"] } },
+    });
+    const said = (n: number) => ngettext(msgid`${n} reading`, `${n} readings`, n);
+    expect([1, 2, 4, 5, 12, 21, 22, 25].map(said)).toEqual([
+      "1 pomiar",
+      "2 pomiary",
+      "4 pomiary",
+      "5 pomiarów",
+      "12 pomiarów",
+      "21 pomiarów",
+      "22 pomiary",
+      "25 pomiarów",
+    ]);
+    hush();
+    expect(said(2)).toBe("2 readings");
   });
 });
