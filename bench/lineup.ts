@@ -6,7 +6,8 @@
 import { parseArgs } from "node:util";
 import { suspectId } from "../src/core/faults/catalogue";
 import { methods, runCar, truths, type Method, type RunResult } from "./lineup-run";
-import { inShards } from "./shards";
+import { freshSeed, inShards } from "./shards";
+import { shareWithInterval } from "./wilson";
 
 interface Outcome extends RunResult {
   method: Method;
@@ -18,7 +19,7 @@ interface Outcome extends RunResult {
 const { values, positionals } = parseArgs({
   allowPositionals: true,
   options: {
-    seed: { type: "string", default: "2026" },
+    seed: { type: "string" },
     shard: { type: "string" },
     ours: { type: "boolean" },
     intermittent: { type: "boolean" },
@@ -26,14 +27,15 @@ const { values, positionals } = parseArgs({
   },
 });
 const CARS = Number(positionals[0] ?? 60);
+const SEED = freshSeed(values.seed);
 const used = values.ours ? methods.slice(0, 1) : methods;
 
 if (values.shard) runShard(values.shard);
-else report(await inShards<Outcome>());
+else report(await inShards<Outcome>(SEED));
 
 function runShard(shard: string): void {
   const [from, step] = shard.split("/").map(Number) as [number, number];
-  for (const one of truths(CARS, Number(values.seed), values.intermittent))
+  for (const one of truths(CARS, SEED, values.intermittent))
     if (one.car % step === from)
       for (const method of used) {
         const { setup, truth } = one;
@@ -52,14 +54,14 @@ function runShard(shard: string): void {
 }
 
 function report(outcomes: Outcome[]): void {
-  console.log(`${CARS} cars, all families${values.intermittent ? ", faults that come and go" : ""}`);
+  console.log(`${CARS} cars of our own model, seed ${SEED}, all families${values.intermittent ? ", faults that come and go" : ""}`);
   for (const method of used) {
     const own = outcomes.filter((one) => one.method === method);
     const proven = own.filter((one) => one.proven);
-    const percent = (n: number) => `${((100 * n) / own.length).toFixed(1)} %`;
+    const share = (n: number) => shareWithInterval(n, own.length);
     const readings = proven.map((one) => one.readings);
     console.log(
-      `${method.padEnd(9)} right part on top ${percent(own.filter((one) => one.top === one.truth).length)}  proven ${percent(proven.length)}  wrongly proven ${percent(proven.filter((one) => one.proven !== one.truth).length)}  readings to proof: median ${at(readings, 0.5)}, 90th ${at(readings, 0.9)}  mean minutes ${meanMinutes(own).toFixed(0)}`,
+      `${method.padEnd(9)} right part on top ${share(own.filter((one) => one.top === one.truth).length)}  proven ${share(proven.length)}  wrongly proven ${share(proven.filter((one) => one.proven !== one.truth).length)}  readings to proof: median ${at(readings, 0.5)}, 90th ${at(readings, 0.9)}  mean minutes ${meanMinutes(own).toFixed(0)}`,
     );
   }
   const ours = outcomes.filter(({ method }) => method === "ours");

@@ -61,9 +61,7 @@ const api = {
       ok: true,
       capture,
       channels,
-      rasters: channels.map(({ pulsesPerRevolution }, i) =>
-        pulsesPerRevolution ? ringRaster(capture, i, pulsesPerRevolution, options) : null,
-      ),
+      rasters: channels.map(({ foldedBy }, i) => (foldedBy ? ringRaster(capture, i, foldedBy, options) : null)),
       traces: pyramids.map((pyramid) => pyramid.view(-Infinity, Infinity, TRACE_POINTS)),
     };
   },

@@ -5,6 +5,7 @@ import { pathShares } from "../harness/path-shares";
 import type { Job } from "../job/schema";
 import type { NextCheck } from "./describe-hookup";
 import { diagnosisOf } from "./diagnosis";
+import { LEAST_BITS } from "../planning/next-check";
 import { progressOf } from "./progress";
 
 /** Where wires may be damaged, and the best next checks on the loom with piercing and without. */
@@ -29,7 +30,7 @@ export function loomView(job: Job, posterior: Posterior): LoomView {
   };
 }
 
-/** The best proposal that is measured rather than looked at. */
+/** The best proposal that is measured rather than looked at, if it still tells anything. */
 function firstOnLoom(next: readonly NextCheck[]): NextCheck | null {
-  return next.find(({ hookup }) => "red" in hookup) ?? null;
+  return next.find(({ hookup, bits }) => "red" in hookup && bits > LEAST_BITS) ?? null;
 }

@@ -8,7 +8,7 @@ import { standingReadings, standingRepair } from "../job/derive";
 import { minutesSpent } from "../bench/minutes-spent";
 import { observe, hookupOf } from "../observation/read-observation";
 import type { Job } from "../job/schema";
-import { LABOUR_RATE, repairCosts } from "../planning/act-or-measure";
+import { LABOUR_RATE, repairCosts } from "../repair/costs";
 import { Belief } from "../belief/belief";
 import { proposeChecks } from "../planning/next-check";
 import { rankParts, rankSuspects } from "../verdict/suspects";

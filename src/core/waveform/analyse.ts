@@ -43,7 +43,9 @@ export interface ChannelAnalysis {
   pulsesPerRevolution: number | null;
   /** The count by which the ring repeats itself, whatever was given; null when it is too even to tell. */
   signaturePulses: number | null;
-  /** How the count was come by. */
+  /** The count by which the turn was folded: the ring's own where it can be told, else the one given. */
+  foldedBy: number | null;
+  /** How that count was come by. */
   countFrom: "given" | "signature" | "unknown";
   revolutions: number | null;
   /** Messages of the three-level protocol. */
@@ -103,10 +105,12 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const signature =
     findPulsesPerRevolution(evenPulses, even) ?? (undisturbed ? findPulsesPerRevolution(pulses, rhythm) : null);
   const found = options.pulses ?? signature;
-  const ring = found && pulses.length > 8 ? foldRing(pulses, rhythm, found) : null;
-  const evenRing = found && evenPulses.length > 8 ? foldRing(evenPulses, even, found) : null;
+  // A set-up may be wrong, and a wrong ring fitted: what the ring itself repeats by is where its faults come round.
+  const fold = signature && couldBeFitted(signature, options.pulses) ? signature : found;
+  const ring = fold && pulses.length > 8 ? foldRing(pulses, rhythm, fold) : null;
+  const evenRing = fold && evenPulses.length > 8 ? foldRing(evenPulses, even, fold) : null;
   const moving = rhythm.ratios.map((ratio, i) => (rhythm.motion.aside[i] ? NaN : ratio));
-  const hertz = range(found ? evenPeriods(pulses, rhythm, found) : rhythm.periods, moving, sampleS);
+  const hertz = range(fold ? evenPeriods(pulses, rhythm, fold) : rhythm.periods, moving, sampleS);
   const tyre = parseTyre(options.tyre ?? "205/55R16");
   const speed =
     hertz && found && tyre ? mapRange(hertz, (value) => speedKmh(value, found, rollingCircumferenceM(tyre))) : null;
@@ -162,7 +166,8 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     pulses: pulses.length,
     pulsesPerRevolution: found,
     signaturePulses: signature,
-    countFrom: options.pulses ? "given" : found ? "signature" : "unknown",
+    foldedBy: fold,
+    countFrom: !fold ? "unknown" : fold === options.pulses ? "given" : "signature",
     revolutions: ring ? ring.revolutions : null,
     ...(coded ? { frames: coded.frames } : {}),
     ...(widths ? { widths } : {}),
@@ -171,6 +176,16 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     leading: leadingFinding(findings, turning ? shape.kind : pulses.length < 8 ? "flat" : shape.kind),
   };
 }
+
+/**
+ * Whether a ring of so many teeth could stand on a car set up for another count: makers' rings for one hub differ by a few
+ * teeth, or by a factor of two (common practice, no source). Anything else that repeats is not taken for the turn.
+ */
+function couldBeFitted(count: number, setUp: number | undefined): boolean {
+  return !setUp || [0.5, 1, 2].some((factor) => Math.abs(count / (factor * setUp) - 1) <= OTHER_RING);
+}
+
+const OTHER_RING = 0.15;
 
 /** Where the level goes while pulses are lost tells the wire from the sensor, whose own levels are two. */
 function withLevel(finding: Finding, away: Excursions | null): Finding {

@@ -198,7 +198,8 @@ describe("capture files", () => {
 it("a ring that repeats itself by another count than the set-up's says so", () => {
   const samples = wave({ teeth: 47, turnsPerS: decay, seconds: 5, rate: 8000, missing: [9] });
   const [one] = analyseCapture(capture(samples, 8000), { pulses: 48 });
-  expect([one!.pulsesPerRevolution, one!.signaturePulses]).toEqual([48, 47]);
+  expect([one!.pulsesPerRevolution, one!.signaturePulses, one!.foldedBy]).toEqual([48, 47, 47]);
+  expect(one!.findings.map(({ code }) => code)).toEqual(["missing-pulses"]);
   const even = wave({ teeth: 47, turnsPerS: () => 1, seconds: 4, rate: 8000, noise: 0 });
   expect(analyseCapture(capture(even, 8000), { pulses: 48 })[0]!.signaturePulses).toBeNull();
 });

@@ -66,7 +66,7 @@ export const CapturePanel = memo(function CapturePanel({
               <li key={finding.code + finding.startS} className="border-t border-rule py-1.5">
                 <b>{scopeAnswers().say[finding.code] ?? finding.code}</b>
                 {finding.tooth && (
-                  <span className="font-mono">{jt` · tooth ${finding.tooth} of ${channel.pulsesPerRevolution}`}</span>
+                  <span className="font-mono">{jt` · tooth ${finding.tooth} of ${channel.foldedBy}`}</span>
                 )}
                 <span className="float-right font-mono">{Math.round(finding.confidence * 100)} %</span>
                 <p className="text-sm text-muted">{finding.say}</p>

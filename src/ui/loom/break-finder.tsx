@@ -78,7 +78,7 @@ export function BreakFinder({
               ))}
             </>
           ) : (
-            <p className="text-muted">{view ? t`Nothing left on the loom tells these apart.` : t`Working it out…`}</p>
+            <p className="text-muted">{nothingLeft(view, worst?.sure)}</p>
           )}
         </div>
         <div className="rounded-xl bg-paper p-3 text-sm">
@@ -95,9 +95,9 @@ export function BreakFinder({
               </Cap>
             ))}
           </div>
-          {other && best && other.id !== best.id && (
+          {other && other.id !== best?.id && (
             <p>
-              {t`${job.policy.pierce ? t`Without piercing` : t`With piercing allowed`} the next point would be ${other.label} (${other.minutes} min, ${other.bits.toFixed(2)} bit).`}
+              {t`${job.policy.pierce ? t`Without piercing` : t`With piercing allowed`} the next point would be ${other.label} (${other.minutes} min, ${tellsWords(other.bits)}).`}
               {other.toPlaceMinutes !== null &&
                 t` To the place it would be some ${other.toPlaceMinutes} min, each hole counted as ${HOLE_MINUTES}.`}
             </p>
@@ -125,6 +125,13 @@ export function BreakFinder({
       )}
     </section>
   );
+}
+
+function nothingLeft(view: LoomView | null, sure: boolean | undefined): string {
+  if (!view) return t`Working it out…`;
+  return sure
+    ? t`No reading narrows it further: open the loom along the bars above and look.`
+    : t`Nothing left on the loom tells these apart.`;
 }
 
 function LoomStrip({ job, view, suspects }: { job: Job; view: LoomView; suspects: readonly Suspect[] }) {

@@ -130,8 +130,8 @@ export function CaptureView({
           <h2 className="flex flex-wrap justify-between gap-x-4 text-sm text-muted">
             <b className="font-semibold">{t`Ring raster`}</b>
             <span>{t`one row a turn · one column a tooth${
-              channel.pulsesPerRevolution
-                ? ` · ${channel.pulsesPerRevolution} ${channel.countFrom === "given" ? t`as set` : t`found in the signal`}`
+              channel.foldedBy
+                ? ` · ${channel.foldedBy} ${channel.countFrom === "given" ? t`as set` : t`found in the signal`}`
                 : ""
             }`}</span>
           </h2>

@@ -30,6 +30,8 @@ export function FindingsPanel({
   onCount,
 }: FindingsProps) {
   const say = useUnits();
+  const { signaturePulses, pulsesPerRevolution: setUp } = channel;
+  const otherCount = signaturePulses !== null && setUp !== null && signaturePulses !== setUp;
   return (
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Findings`}>
       <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">{t`Findings`}</h2>
@@ -47,13 +49,10 @@ export function FindingsPanel({
           {say(warning)}
         </p>
       ))}
-      {channel.signaturePulses !== null && channel.signaturePulses !== channel.pulsesPerRevolution && (
+      {otherCount && (
         <div className="my-2 rounded-lg border border-plum px-3 py-2 text-sm text-plum">
-          <p>{jt`The ring repeats itself every ${channel.signaturePulses} pulses; the set-up says ${channel.pulsesPerRevolution}. A wrong ring, or a wrong set-up.`}</p>
-          <Cap
-            className="mt-1"
-            onClick={() => onCount(channel.signaturePulses!)}
-          >{t`set ${channel.signaturePulses} pulses a turn`}</Cap>
+          <p>{jt`The ring repeats itself every ${signaturePulses} pulses; the set-up says ${setUp}. A wrong ring, or a wrong set-up.`}</p>
+          <Cap className="mt-1" onClick={() => onCount(signaturePulses)}>{t`set ${signaturePulses} pulses a turn`}</Cap>
         </div>
       )}
       <ol>
@@ -71,7 +70,9 @@ export function FindingsPanel({
           </li>
         ))}
         {channel.findings.length === 0 && (
-          <li className="border-b border-rule py-2 text-verdigris">{t`✓ Nothing wrong found in this recording.`}</li>
+          <li className="border-b border-rule py-2 text-verdigris">
+            {otherCount ? t`Nothing else wrong found in this recording.` : t`✓ Nothing wrong found in this recording.`}
+          </li>
         )}
         {channel.frames && (
           <li className="border-b border-rule py-2">
