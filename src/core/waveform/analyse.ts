@@ -82,7 +82,9 @@ export function analyseCapture(capture: Capture, options: AnalyseOptions = {}): 
   const withSupply = dips.some((dip) => dip?.withSignal);
   return analysed.map((analysis, i) => {
     const own = withSupply ? analysis.findings.filter(({ code }) => code !== "random-dropout") : analysis.findings;
-    return { ...analysis, findings: dips[i] ? [...own, dips[i]] : own };
+    // Losses that come with the supply repeat by chance, and are no ring's signature.
+    const signaturePulses = withSupply && !own.some(({ ringLocked }) => ringLocked) ? null : analysis.signaturePulses;
+    return { ...analysis, signaturePulses, findings: dips[i] ? [...own, dips[i]] : own };
   });
 }
 
@@ -127,7 +129,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
           isPassive(shape, options),
           onceATurn(evenPulses, even, evenRing.pulsesPerRevolution),
           rhythm.teeth[stretch[0]]!,
-          (tooth) => toothTimes(pulses, rhythm.teeth, ring, tooth, sampleS, startS),
+          (tooth) => toothTimes(pulses, rhythm, ring, tooth, sampleS, startS),
         ),
       );
   }
@@ -182,10 +184,12 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
  * teeth, or by a factor of two (common practice, no source). Anything else that repeats is not taken for the turn.
  */
 function couldBeFitted(count: number, setUp: number | undefined): boolean {
-  return !setUp || [0.5, 1, 2].some((factor) => Math.abs(count / (factor * setUp) - 1) <= OTHER_RING);
+  const near = (times: number, within: number) => Math.abs(count / (times * (setUp ?? count)) - 1) <= within;
+  return !setUp || near(1, FEW_TEETH) || near(2, TWICE) || near(0.5, TWICE);
 }
 
-const OTHER_RING = 0.15;
+const FEW_TEETH = 0.15;
+const TWICE = 0.03;
 
 /** Where the level goes while pulses are lost tells the wire from the sensor, whose own levels are two. */
 function withLevel(finding: Finding, away: Excursions | null): Finding {
@@ -324,15 +328,17 @@ function dutyOf(pulses: readonly Pulse[]): number | null {
   return duties.length < 4 ? null : 100 * median(duties);
 }
 
+/** When a tooth first passed with the wheel in free motion. */
 function toothTimes(
   pulses: readonly Pulse[],
-  teeth: Int32Array,
+  { teeth, motion }: Rhythm,
   ring: RingPattern,
   tooth: number,
   sampleS: number,
   startS: number,
 ): [number, number] {
-  const i = Math.max(0, [...teeth.keys()].find((at) => teeth[at]! % ring.pulsesPerRevolution === tooth) ?? 0);
+  const passes = [...teeth.keys()].filter((at) => teeth[at]! % ring.pulsesPerRevolution === tooth);
+  const i = passes.find((at) => !motion.aside[at]) ?? passes[0] ?? 0;
   return [
     startS + pulses[Math.max(0, i - 1)]!.at * sampleS,
     startS + pulses[Math.min(pulses.length - 1, i + 2)]!.at * sampleS,
