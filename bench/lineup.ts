@@ -54,7 +54,9 @@ function runShard(shard: string): void {
 }
 
 function report(outcomes: Outcome[]): void {
-  console.log(`${CARS} cars of our own model, seed ${SEED}, all families${values.intermittent ? ", faults that come and go" : ""}`);
+  console.log(
+    `${CARS} cars of our own model, seed ${SEED}, all families${values.intermittent ? ", faults that come and go" : ""}`,
+  );
   for (const method of used) {
     const own = outcomes.filter((one) => one.method === method);
     const proven = own.filter((one) => one.proven);

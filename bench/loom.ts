@@ -100,7 +100,9 @@ function outcomeOf(setup: CornerSetup, truth: Suspectable, damages: readonly Sus
 }
 
 function report(outcomes: readonly Outcome[]): void {
-  console.log(`${LOOMS} looms of 2–5 spans from our own model, seed ${SEED}, mixed exposure; kind of damage and wire known, span not`);
+  console.log(
+    `${LOOMS} looms of 2–5 spans from our own model, seed ${SEED}, mixed exposure; kind of damage and wire known, span not`,
+  );
   for (const fault of [...new Set(outcomes.map(({ fault }) => fault))].sort())
     line(
       fault,
