@@ -127,7 +127,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
         ...shapeFindings(
           evenRing,
           isPassive(shape, options),
-          onceATurn(evenPulses, even, evenRing.pulsesPerRevolution),
+          onceATurn(evenPulses, even, evenRing.pulsesPerRevolution, sampleS),
           rhythm.teeth[stretch[0]]!,
           (tooth) => toothTimes(pulses, rhythm, ring, tooth, sampleS, startS),
         ),

@@ -14,21 +14,48 @@ export interface TurnWaves {
   height: TurnWave | null;
   /** Of the high share of a pulse, in parts of a pulse. */
   duty: TurnWave | null;
+  /** What the wheel's own heavy side may swing the period by at this speed, the ring being true; a share of it. */
+  heavySide: number;
 }
 
 /** The once-per-turn waves of a ring of `N` teeth. */
-export function onceATurn(pulses: readonly Pulse[], { periods, ratios, teeth }: Rhythm, N: number): TurnWaves {
+export function onceATurn(
+  pulses: readonly Pulse[],
+  { periods, ratios, teeth }: Rhythm,
+  N: number,
+  sampleS: number,
+): TurnWaves {
   const noise = Math.max(1, Math.min(3, medianRatioNoise(ratios)));
-  const period = byTooth(teeth, periods, (pitches, value) => value / pitches);
+  // A wheel running out loses v² in a straight line over the angle, which a mean over one turn takes out whole; its period
+  // bends ever more the nearer it is to standing, and what that leaves would pass for a wave.
+  const speedSquared = byTooth(teeth, periods, (pitches, value) => (pitches / value) ** 2);
   // A coil's voltage rises with speed as its period falls: their product holds the gap alone.
   const height = byTooth(teeth, periods, (pitches, value, i) => (pulses[i]!.heightV * value) / pitches);
   const duty = byTooth(teeth, periods, (pitches, _, i) => (pitches > 1 ? NaN : pulses[i]!.duty));
   return {
     // Neighbouring periods share an edge, so that errors come in pairs.
-    period: firstWave(period, N, true, noise),
+    period: halved(firstWave(speedSquared, N, true, noise)),
     height: firstWave(height, N, true, 1),
     duty: firstWave(duty, N, false, 1),
+    heavySide: heavySide((2 * Math.PI * teeth.at(-1)!) / (N * sampleS * (pulses.at(-1)!.at - pulses[0]!.at))),
   };
+}
+
+/**
+ * A torque that changes sign once a turn adds and takes 2·M/J of ω², whatever ω is: twice the share the period swings by.
+ * A wheel just short of wanting a balance weight (60 g at 0.2 m) and a brake that rubs on one side come to some 0.3 N·m on
+ * 1 kg·m² (from memory).
+ */
+function heavySide(radPerS: number): number {
+  return HEAVY_NM / INERTIA_KGM2 / radPerS ** 2;
+}
+
+const HEAVY_NM = 0.3;
+const INERTIA_KGM2 = 1;
+
+/** A square swings by twice the share its root does. */
+function halved(wave: TurnWave | null): TurnWave | null {
+  return wave && { size: wave.size / 2, error: wave.error / 2 };
 }
 
 /** One value a tooth; through a gap the wave is bridged, not seen, and its pitches share the value. */

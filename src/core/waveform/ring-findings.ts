@@ -171,10 +171,13 @@ export function shapeFindings(
 }
 
 /** The plainest once-per-turn wave that a good ring on a good bearing does not have. */
-function turnWave({ period, height, duty }: TurnWaves, isPassive: boolean): { size: number; say: string } | null {
+function turnWave(
+  { period, height, duty, heavySide }: TurnWaves,
+  isPassive: boolean,
+): { size: number; say: string } | null {
   const stands = (wave: TurnWave | null, least: number) =>
     wave !== null && wave.size > least && wave.size > WAVE_OVER_ERROR * wave.error;
-  if (stands(period, LEAST_PERIOD_WAVE))
+  if (stands(period, LEAST_PERIOD_WAVE + heavySide))
     return { size: period!.size, say: t`Speed seems to swing by ${Math.round(period!.size * 100)} %` };
   if (isPassive && stands(height, LEAST_HEIGHT_WAVE))
     return { size: height!.size, say: t`The height swings by ${Math.round(height!.size * 100)} %` };

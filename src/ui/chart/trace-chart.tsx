@@ -73,7 +73,7 @@ export function TraceChart({ name, traces, findings }: { name: string; traces: T
       ref={box}
       role="img"
       aria-label={t`Trace of ${name}; ${findings.length} findings, listed below`}
-      className="mt-2 h-52 w-full"
+      className="mt-2 h-52 w-full contain-inline-size"
     />
   );
 }

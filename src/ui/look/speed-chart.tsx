@@ -95,5 +95,12 @@ export function SpeedChart({
           ],
     });
   }, [shown, log, corner]);
-  return <div ref={box} role="img" aria-label={t`Four wheel speeds of ${log.name}`} className="h-64 w-full" />;
+  return (
+    <div
+      ref={box}
+      role="img"
+      aria-label={t`Four wheel speeds of ${log.name}`}
+      className="h-64 w-full contain-inline-size"
+    />
+  );
 }

@@ -98,7 +98,7 @@ export function WaveTrace({ names, unit, whole, detail, view, span, findings, ma
       ref={box}
       role="img"
       aria-label={t`Trace of ${names.join(t` and `)} from ${view[0].toFixed(2)} to ${view[1].toFixed(2)} seconds`}
-      className="h-60 w-full"
+      className="h-60 w-full contain-inline-size"
     />
   );
 }
