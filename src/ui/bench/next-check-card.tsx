@@ -146,14 +146,14 @@ export function NextCheckCard({
           }}
         >
           <label className="legend" htmlFor="reading">{t`Enter`}</label>
-          <span className="flex w-full items-baseline justify-end gap-2">
+          <span className="flex h-12 w-full items-baseline justify-end gap-2">
             <input
               ref={input}
               id="reading"
               autoComplete="off"
               spellCheck={false}
               inputMode={check.answers ? "text" : "decimal"}
-              className={`w-full min-w-0 bg-transparent text-right font-mono font-semibold !outline-none ${check.answers ? "text-xl" : "text-4xl"}`}
+              className={`h-10 w-full min-w-0 bg-transparent text-right font-mono font-semibold !outline-none ${check.answers ? "text-xl" : "text-4xl"}`}
               value={typed}
               placeholder={display ?? (check.answers ? "1…" : "0.0")}
               aria-label={t`Reading: ${check.label}`}
