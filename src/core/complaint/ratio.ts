@@ -62,3 +62,6 @@ export function ratioEntries(answer: string, ratios: Ratios): RatioEntry[] {
 function fits({ effects, parts, faults }: RatioRow, { effect, part, code }: Fault): boolean {
   return effects?.includes(effect) === true || parts?.includes(part) === true || faults?.includes(code) === true;
 }
+
+/** How far a shop may move a ratio from 1: a hundredfold either way (engineering judgement). */
+export const RATIO_LIMITS = [0.01, 100] as const;

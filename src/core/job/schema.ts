@@ -1,4 +1,5 @@
 import * as z from "zod/mini";
+import { RATIO_LIMITS } from "../complaint/ratio";
 import { cornerSetupSchema } from "../circuit/setup";
 import { parts } from "../faults/fault";
 import { readingSchema } from "../observation/reading";
@@ -70,7 +71,10 @@ export const simulatedSchema = z.object({
 export const priorsSchema = z.record(z.enum(parts), z.number().check(z.gte(0), z.lte(1)));
 
 /** Ratios of the complaint that the shop has set itself, by the name of their row (see complaint/ratio-table.ts). */
-export const ratiosSchema = z.record(z.string().check(z.maxLength(60)), z.number().check(z.gte(0.01), z.lte(100)));
+export const ratiosSchema = z.record(
+  z.string().check(z.maxLength(60)),
+  z.number().check(z.gte(RATIO_LIMITS[0]), z.lte(RATIO_LIMITS[1])),
+);
 
 /** Every earlier version is read too, see earlier-jobs.ts. */
 export const JOB_VERSION = "job/3";

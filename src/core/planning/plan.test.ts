@@ -5,6 +5,7 @@ import { observe } from "../observation/read-observation";
 import { readingSchema } from "../observation/reading";
 import { complaintSchema } from "../complaint/complaint";
 import { contradictions } from "../verdict/contradictions";
+import { repairCosts } from "../repair/costs";
 import { sequenceCost, weighGuess } from "./act-or-measure";
 import { Belief } from "../belief/belief";
 import { proposeChecks } from "./next-check";
@@ -208,18 +209,7 @@ describe("the line-up", () => {
 
 describe("act or check", () => {
   it("trying repairs by falling chance/cost is the cheapest order (Heckerman, Breese and Rommelse, CACM 38(3), 1995)", () => {
-    const costs = {
-      sensor: 220,
-      mounting: 90,
-      ring: 330,
-      bearing: 330,
-      harness: 160,
-      connector: 110,
-      "module-feed": 120,
-      module: 900,
-      tyre: 110,
-      none: 1,
-    };
+    const costs = { ...repairCosts, none: 1 };
     const chances = { sensor: 0.35, ring: 0.3, connector: 0.25, harness: 0.1 };
     const share = (part: keyof typeof costs) => chances[part as keyof typeof chances] ?? 0;
     const orders = permutations(Object.keys(chances) as (keyof typeof chances)[]).map((order) => ({

@@ -1,4 +1,5 @@
 "use client";
+import { RATIO_LIMITS } from "@/core/complaint/ratio";
 import { meantWords, ratioTable } from "@/core/complaint/ratio-table";
 import { decimal } from "@/core/units/decimal";
 import { t } from "@/core/words/words";
@@ -6,7 +7,7 @@ import { Cap } from "../keys/cap";
 import { toast } from "../keys/toast";
 import { useSettings } from "./use-settings";
 
-const [LEAST, MOST] = [0.01, 100];
+const [LEAST, MOST] = RATIO_LIMITS;
 
 /** How much each answer of the complaint is believed: every number, with the usual one beside it. */
 export function RatiosPanel() {
