@@ -101,7 +101,7 @@ const report = (readings: number) => ({
   corner: "front left",
   came: ["C0031"],
   found: "Sensor stands too far off",
-  meaning: "The ordinary brakes work.",
+  meaning: "ABS switched itself off.",
   proof: [],
   cleared: [],
   done: [],

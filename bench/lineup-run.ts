@@ -109,7 +109,7 @@ export function runCar(method: Method, one: Truth, say?: (line: string) => void)
     const text = readCar(car, (wrongPlace ?? check).hookup);
     const typed = typedValue(check.hookup, text, setup);
     if (!typed.ok) throw new Error(typed.say);
-    belief.add({ entryId: "", ...typed.observed });
+    belief.learn({ entryId: "", ...typed.observed });
     readings++;
     minutes += check.ownMinutes;
     for (const step of check.access) {

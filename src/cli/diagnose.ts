@@ -1,16 +1,16 @@
 import { basename } from "node:path";
 import { UnusableInput } from "../core/capture/capture";
 import { diagnoseFile } from "../core/bench/diagnose-file";
+import type { Act } from "../core/planning/acts";
 import type { NextCheck } from "../core/bench/describe-hookup";
 import { contradictionWords } from "../core/verdict/contradictions";
-import { rankHypotheses } from "../core/verdict/hypotheses";
 import { misfitWords } from "../core/verdict/misfit-words";
 import { readText, runCommand } from "./io";
 
 await runCommand(async () => {
   const [file, ...rest] = process.argv.slice(2);
   if (!file || rest.length > 0) throw new UnusableInput("usage: npm run --silent diagnose -- FILE.json");
-  const { suspects, parts, next, contradictions, guess, unlisted, misfit, unread } = diagnoseFile(
+  const { suspects, parts, next, acts, contradictions, guess, hypotheses, misfit, unread } = diagnoseFile(
     await readText(file),
     basename(file),
   );
@@ -23,8 +23,8 @@ await runCommand(async () => {
       verdict,
     })),
     parts: parts.map(({ part, share, verdict }) => ({ part, share: round(share), verdict })),
-    next: next.map(contractCheck),
-    hypotheses: rankHypotheses(suspects, unlisted).map(({ faults, share }) => ({ faults, share: round(share) })),
+    next: [...next.map(contractCheck), ...acts.slice(0, ACTS_LISTED).map(contractAct)],
+    hypotheses: hypotheses.map(({ faults, share }) => ({ faults, share: round(share) })),
     misfit: { level: misfit.level, say: misfitWords(misfit.level) },
     unread: unread.map(({ entryId, say, mend }) => ({ reading: Number(entryId), say: `${say}. ${mend}` })),
     contradictions: contradictions.map(({ entryId }) => ({
@@ -34,6 +34,13 @@ await runCommand(async () => {
     guess: { fitSensorNow: guess.fitSensorNow, plan: { expectedCost: guess.plan.expectedCost } },
   };
 });
+
+/** Acts stand after the checks, those to be done rather than measured on marked. */
+const ACTS_LISTED = 3;
+
+function contractAct({ act, words, part, suspect, cost, minutes, chancePct, now }: Act) {
+  return { act, check: words, part, place: suspect.place, cost, minutes, chancePct, now };
+}
 
 function contractCheck({ check, instrument, red, black, look, state, minutes, bits, why }: NextCheck) {
   return {

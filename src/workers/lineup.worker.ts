@@ -26,7 +26,7 @@ function beliefOf(job: Job): Belief {
   const kept = current;
   if (kept?.key === key && kept.readings.every((id, i) => readings[i] === id)) {
     for (const observation of read.slice(kept.readings.length)) {
-      kept.belief.add(observation);
+      kept.belief.learn(observation);
       kept.readings.push(observation.entryId);
     }
     return kept.belief;

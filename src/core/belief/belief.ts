@@ -1,5 +1,5 @@
 import { secondLook } from "../observation/second-look";
-import { hookupKey, type Hookup } from "../checks/hookup";
+import { hookupKey, turnsWheel, type Hookup } from "../checks/hookup";
 import type { CornerSetup } from "../circuit/setup";
 import type { Complaint } from "../complaint/complaint";
 import type { OwnRatios } from "../complaint/ratio";
@@ -8,12 +8,14 @@ import type { Part } from "../faults/fault";
 import type { Observation } from "../observation/observation";
 import type { Observed } from "../observation/typed-value";
 import { seeded } from "../random/random";
-import { copyOf, drawCandidates, freshen, type Candidates, type Group } from "./candidates";
+import { copyOf, drawCandidates, freshen, type Candidates, type Group, type Population } from "./candidates";
 import { endForecast, Forecasts, PLANNING_STRIDE, type End, type ForecastTable } from "./forecasts";
 import { freshCloud, resample, type Cloud } from "./kernel";
 import { Localisation } from "./localisation";
+import { pairsCalledFor } from "./pairs";
 import type { Particles } from "./particles";
 import type { PlanningTable, Posterior, Weighed } from "./posterior";
+import { levelMet, standing, type StoodAt } from "./standing-wheel";
 import { UNLISTED_PRIOR, unlistedLikelihood } from "./unlisted";
 import { settleGroup, slipShare, weighAtom, weighNumber, type Pull } from "./weigh";
 
@@ -57,19 +59,22 @@ interface Bench {
 export class Belief implements Posterior {
   readonly setup: CornerSetup;
   readonly complaint: Complaint;
-  readonly initial: Float64Array;
-  readonly #candidates: Candidates;
-  readonly #clouds: readonly Cloud[];
-  readonly #forecasts: Forecasts;
-  readonly #planning: Forecasts;
-  readonly #localisation: Localisation;
-  readonly #seed: number;
-  readonly #log: Weighed[] = [];
+  readonly #population: Omit<Population, "pairs">;
+  #pairs: readonly Suspectable[] = [];
+  #initial!: Float64Array;
+  #candidates!: Candidates;
+  #clouds!: readonly Cloud[];
+  #forecasts!: Forecasts;
+  #planning!: Forecasts;
+  #localisation!: Localisation;
+  #log: Weighed[] = [];
   /** For each logged observation, each candidate's likelihood: to judge later whether it was the odd one out. */
-  readonly #perCandidate = new Map<Weighed, Float64Array>();
+  #perCandidate = new Map<Weighed, Float64Array>();
   /** Words each look was answered with, in order. */
-  readonly #answers = new Map<string, string[]>();
+  #answers = new Map<string, string[]>();
   #unlisted = UNLISTED_PRIOR;
+  /** Which of its two levels the sensor was left at by the last reading on a standing wheel; unknown once it was turned. */
+  #stoodAt: StoodAt = null;
 
   constructor(
     setup: CornerSetup,
@@ -78,14 +83,29 @@ export class Belief implements Posterior {
   ) {
     this.setup = setup;
     this.complaint = complaint;
-    this.#seed = seed;
     const size = PLANNING_STRIDE * Math.ceil(perGroup / PLANNING_STRIDE);
-    this.#candidates = drawCandidates({ setup, complaint, priors, ratios, perGroup: size, seed, given });
+    this.#population = { setup, complaint, priors, ratios, perGroup: size, seed, given };
+    this.#begin([]);
+  }
+
+  /** Draws the candidates anew, with these pairs of faults among them, and forgets what was weighed. */
+  #begin(pairs: readonly Suspectable[]): void {
+    this.#pairs = pairs;
+    this.#candidates = drawCandidates({ ...this.#population, pairs });
     this.#forecasts = new Forecasts(this.#candidates);
     this.#planning = new Forecasts(this.#candidates, PLANNING_STRIDE);
     this.#localisation = new Localisation(this.#candidates);
     this.#clouds = this.#candidates.groups.map(() => freshCloud(this.#candidates));
-    this.initial = this.shares();
+    this.#log = [];
+    this.#perCandidate = new Map();
+    this.#answers = new Map();
+    this.#unlisted = UNLISTED_PRIOR;
+    this.#stoodAt = null;
+    this.#initial = this.shares();
+  }
+
+  get initial(): Float64Array {
+    return this.#initial;
   }
 
   get hypotheses(): readonly Group[] {
@@ -108,7 +128,20 @@ export class Belief implements Posterior {
     return this.#unlisted;
   }
 
-  /** Weighs one observation in. */
+  /**
+   * Weighs one observation in, then asks whether a single fault still explains the log: where none does, pairs are drawn
+   * and the whole log is weighed anew with them in the running.
+   */
+  learn(observation: Observation): void {
+    this.add(observation);
+    const pairs = pairsCalledFor(this, this.#pairs, (hookup) => this.#localisation.untouched(hookup));
+    if (pairs === null) return;
+    const log = this.#log.map((one) => one.observation);
+    this.#begin(pairs);
+    for (const one of log) this.add(one);
+  }
+
+  /** Weighs one observation in, among the hypotheses there are. */
   add(observation: Observation): Weighed {
     const candidates = this.#candidates;
     const before = this.shares();
@@ -122,6 +155,9 @@ export class Belief implements Posterior {
     this.#log.push(weighed);
     this.#perCandidate.set(weighed, perCandidate);
     this.#weighUnlisted(observation, overall, table);
+    if (turnsWheel(observation.hookup)) this.#stoodAt = null;
+    else if (observation.value.kind === "number")
+      this.#stoodAt = levelMet(table, observation.value, candidates.weight) ?? this.#stoodAt;
     if (observation.value.kind === "word") {
       const key = hookupKey(observation.hookup);
       this.#answers.set(key, [...(this.#answers.get(key) ?? []), observation.value.word]);
@@ -237,10 +273,11 @@ export class Belief implements Posterior {
     return forecasts.want(hookups, (g) => shares[g]! > FORECAST_SHARE).map((table) => this.#lookedAt(table));
   }
 
-  /** The forecasts as they are once the same look was had before. */
+  /** The forecasts as they are after what was done before: the same look had, the wheel left where it stood. */
   #lookedAt(table: ForecastTable): ForecastTable {
+    if (table.kind === "numbers") return standing(table, this.#stoodAt);
     const last = this.#answers.get(hookupKey(table.hookup))?.at(-1);
-    if (table.kind !== "words" || last === undefined) return table;
+    if (last === undefined) return table;
     const at = table.words.indexOf(last);
     const chances = new Float64Array(table.chances.length);
     for (let start = 0; start < chances.length; start += table.words.length)
@@ -294,7 +331,7 @@ export class Belief implements Posterior {
     const candidates = this.#candidates;
     candidates.groups.forEach((group, g) => {
       if (!isThin(candidates, group)) return;
-      const random = seeded(this.#seed ^ Math.imul(this.#log.length, 0x85ebca6b));
+      const random = seeded(this.#population.seed ^ Math.imul(this.#log.length, 0x85ebca6b));
       const parents = resample(candidates, group, this.#clouds[g]!, random);
       for (const perCandidate of this.#perCandidate.values()) {
         const kept = perCandidate.slice(group.first, group.first + group.size);

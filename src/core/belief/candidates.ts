@@ -1,4 +1,4 @@
-import { commonDimensions, dimensionsOf, fromScores } from "../car/dimensions";
+import { commonDimensions, dimensionsOf, fromScores, isDeciding } from "../car/dimensions";
 import { drawCar, drawHealthy, dutyOf } from "../car/draw";
 import { whereaboutsOf, type Whereabouts } from "../car/whereabouts";
 import { SymptomWatch } from "../observation/symptom";
@@ -57,21 +57,32 @@ export interface Population {
   seed: number;
   /** Shares to begin with in place of those that priors and complaint give, for a car of which more is known. */
   given?: ((one: Suspectable) => number) | undefined;
+  /** Two faults together, each with its own share to begin with, where the readings call for them. */
+  pairs?: readonly Suspectable[];
 }
 
 /** Draws a line-up: so many cars for every fault and place, weights from prior and complaint. */
-export function drawCandidates({ setup, complaint, priors, ratios, perGroup, seed, given }: Population): Candidates {
+export function drawCandidates({
+  setup,
+  complaint,
+  priors,
+  ratios,
+  perGroup,
+  seed,
+  given,
+  pairs = [],
+}: Population): Candidates {
   const random = seeded(seed);
   const weighed = suspectables(setup, priors).map((one) => ({
     ...one,
     prior: given ? given(one) : one.prior * complaintWeight(one.fault, complaint, ratios),
   }));
   const total = weighed.reduce((sum, { prior }) => sum + prior, 0);
-  const groups = weighed.map((one, index): Group => {
+  const normalised = weighed.map((one) => ({ ...one, prior: one.prior / total }));
+  const groups = [...normalised, ...pairs].map((one, index): Group => {
     const comesAndGoes = complaint.presence === "intermittent" && one.fault.intermittent;
     return {
       ...one,
-      prior: one.prior / total,
       id: suspectId(one.fault, one.place),
       first: index * perGroup,
       size: perGroup,
@@ -80,7 +91,7 @@ export function drawCandidates({ setup, complaint, priors, ratios, perGroup, see
     };
   });
   const count = groups.length * perGroup;
-  const dimensions = dimensionsOf(setup.family).length;
+  const dimensions = dimensionsOf(setup.family, pairs.length > 0).length;
   const common = commonDimensions(setup.family);
   const candidates: Candidates = {
     setup,
@@ -97,12 +108,14 @@ export function drawCandidates({ setup, complaint, priors, ratios, perGroup, see
   };
   // The same numbers in every group, so that no fault and no place wins by luck of the draw.
   const drawn = Array.from({ length: dimensions }, () => stratified(perGroup, random));
+  const scatter = dimensionsOf(setup.family, pairs.length > 0).map((dimension, d) =>
+    d < common && !isDeciding(dimension) ? COMMON_SCATTER : 1,
+  );
   const watch = new SymptomWatch(setup);
   for (const group of groups) {
     for (let k = 0; k < perGroup; k++) {
       const row = group.first + k;
-      for (let d = 0; d < dimensions; d++)
-        candidates.scores[row * dimensions + d] = (d < common ? COMMON_SCATTER : 1) * drawn[d]![k]!;
+      for (let d = 0; d < dimensions; d++) candidates.scores[row * dimensions + d] = scatter[d]! * drawn[d]![k]!;
       rebuildCar(candidates, group, row);
       candidates.weight[row] =
         (group.prior / perGroup) * makeNoticeable(candidates, group, row, watch, seeded(seed + k));

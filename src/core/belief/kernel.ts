@@ -1,4 +1,5 @@
 import { normal, type Random } from "../random/random";
+import { dimensionsOf, isDeciding } from "../car/dimensions";
 import { COMMON_WIDTH, type Candidates, type Group } from "./candidates";
 import type { Particles } from "./particles";
 
@@ -21,9 +22,14 @@ const OWN_WIDTH = 0.25;
 const CURVATURE = 0.04;
 const RIDGE = 1e-3;
 
-export function freshCloud({ dimensions, common }: Candidates): Cloud {
+export function freshCloud({ setup, dimensions, common }: Candidates): Cloud {
   const covariance = new Float64Array(dimensions * dimensions);
-  for (let i = 0; i < dimensions; i++) covariance[i * dimensions + i] = (i < common ? COMMON_WIDTH : OWN_WIDTH) ** 2;
+  dimensionsOf(setup.family, true)
+    .slice(0, dimensions)
+    .forEach((dimension, i) => {
+      const width = isDeciding(dimension) ? 0 : i < common ? COMMON_WIDTH : OWN_WIDTH;
+      covariance[i * dimensions + i] = width ** 2;
+    });
   return { covariance };
 }
 

@@ -2,13 +2,14 @@ import type { Complaint } from "../complaint/complaint";
 import type { CornerSetup } from "../circuit/setup";
 import type { Hookup } from "../checks/hookup";
 import type { Part } from "../faults/fault";
+import { faultsOf } from "../faults/pair";
 import type { Observation } from "../observation/observation";
 import type { Group } from "./candidates";
 import type { ForecastTable } from "./forecasts";
 import type { Cloud } from "./kernel";
 import type { Particles } from "./particles";
 
-/** One fault at one place, as it is judged. */
+/** One fault at one place, or two together, as it is judged. */
 export type Hypothesis = Readonly<Group>;
 
 /** One observation after it was weighed. */
@@ -59,12 +60,15 @@ export interface Posterior {
   predict(observation: Pick<Observation, "hookup" | "value">): Float64Array;
 }
 
-/** Shares summed by part. */
+/** The chance that each part is at fault, alone or with another: where two are, the sum is over 1. */
 export function sharesByPart(
   { hypotheses }: Pick<Posterior, "hypotheses">,
   shares: ArrayLike<number>,
 ): Map<Part, number> {
   const sums = new Map<Part, number>();
-  hypotheses.forEach(({ fault }, h) => sums.set(fault.part, (sums.get(fault.part) ?? 0) + shares[h]!));
+  hypotheses.forEach((hypothesis, h) => {
+    for (const part of new Set(faultsOf(hypothesis).map(({ fault }) => fault.part)))
+      sums.set(part, (sums.get(part) ?? 0) + shares[h]!);
+  });
   return sums;
 }

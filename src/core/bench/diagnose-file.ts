@@ -7,19 +7,29 @@ import { parseTyre } from "../tyre/tyre";
 import { complaintSchema } from "../complaint/complaint";
 import { Belief } from "../belief/belief";
 import { policySchema } from "../complaint/policy";
+import { tools } from "../checks/tools";
 import { accessSteps } from "../checks/access";
 import { observationsIn } from "../job/observations";
 import type { Unread } from "../observation/observation";
 import { diagnosisOf, type Diagnosis } from "./diagnosis";
 import { checkVersion, firstIssue, parseJson } from "../job/file";
-import { readingSchema } from "../observation/reading";
+import { readingSchema, type Reading } from "../observation/reading";
 
 const diagnoseSchema = z.object({
   tastatura: z.literal("diagnose/1"),
   complaint: z._default(complaintSchema, () => complaintSchema.parse({})),
   policy: z._default(policySchema, () => policySchema.parse({})),
+  /** What the shop has, as `policy.tools`; here for short. */
+  tools: z.optional(z.array(z.enum(tools))),
   readings: z._default(z.array(readingSchema).check(z.maxLength(500)), []),
 });
+
+/** A corner under diagnosis: readings are told one by one, and the diagnosis is asked for at any time. */
+export interface Diagnosing {
+  /** Takes one reading in the words of the contract. @returns why it says nothing for this corner, or null */
+  read(reading: Reading): Unread | null;
+  diagnosis(): Diagnosis;
+}
 
 /**
  * Diagnoses a corner from a file of the `diagnose/1` contract. Readings are named by their number in it, from 0; those
@@ -27,24 +37,51 @@ const diagnoseSchema = z.object({
  * @throws UnusableInput naming the field that cannot be used
  */
 export function diagnoseFile(text: string, name: string): Diagnosis & { unread: Unread[] } {
+  const { diagnosing, readings } = openDiagnosis(text, name);
+  const unread = readings.flatMap((reading) => diagnosing.read(reading) ?? []);
+  return { ...diagnosing.diagnosis(), unread };
+}
+
+/** The corner a file describes, before its readings are weighed. @throws UnusableInput as `diagnoseFile` */
+export function openDiagnosis(text: string, name: string): { diagnosing: Diagnosing; readings: Reading[] } {
   const parsed = parseJson(text, name);
   checkVersion(parsed, "diagnose/1", name, t`corner to diagnose`);
-  const head = diagnoseSchema.safeParse(parsed);
+  const head = diagnoseSchema.safeParse(withUsualStates(parsed));
   if (!head.success) throw new UnusableInput(`${name}: ${firstIssue(head.error)}`);
   const corner = cornerSetupSchema.safeParse(parsed);
   if (!corner.success) throw new UnusableInput(`${name}: ${firstIssue(corner.error)}`);
   if (!parseTyre(corner.data.tyre))
     throw new UnusableInput(t`${name}: tyre “${corner.data.tyre}” is no size; write it as 205/55R16`);
-  const { complaint, policy, readings } = head.data;
-  const belief = new Belief(corner.data, complaint, { seed: seedFrom(JSON.stringify(corner.data)) });
+  const { complaint, readings } = head.data;
+  const policy = { ...head.data.policy, tools: head.data.tools ?? head.data.policy.tools };
+  const setup = corner.data;
+  const belief = new Belief(setup, complaint, { seed: seedFrom(JSON.stringify(setup)) });
   const done = new Set<string>();
-  const { read, unread } = observationsIn(
-    readings.map((reading, at) => ({ entryId: String(at), reading })),
-    corner.data,
-  );
-  for (const observation of read) {
-    belief.add(observation);
-    for (const step of accessSteps(observation.hookup, corner.data).access) done.add(step.id);
-  }
-  return { ...diagnosisOf(belief, policy, { done, skipped: new Set() }), unread };
+  let told = 0;
+  const read = (reading: Reading): Unread | null => {
+    const { read, unread } = observationsIn([{ entryId: String(told++), reading }], setup);
+    for (const observation of read) {
+      belief.learn(observation);
+      for (const step of accessSteps(observation.hookup, setup).access) done.add(step.id);
+    }
+    return unread[0] ?? null;
+  };
+  return { diagnosing: { read, diagnosis: () => diagnosisOf(belief, policy, { done, skipped: new Set() }) }, readings };
 }
+
+/** Ohms are taken on a dead circuit: a reading that does not say how the car stood is taken to mean that. */
+function withUsualStates(parsed: unknown): unknown {
+  const file = looseFile.safeParse(parsed);
+  if (!file.success) return parsed;
+  const readings = file.data.readings.map((reading) =>
+    reading.state === undefined && DEAD.has(reading.instrument)
+      ? { ...reading, state: { key: "off", batteryOff: true } }
+      : reading,
+  );
+  return { ...file.data, readings };
+}
+
+const looseFile = z.looseObject({
+  readings: z.array(z.looseObject({ instrument: z.string(), state: z.optional(z.unknown()) })),
+});
+const DEAD: ReadonlySet<string> = new Set(["ohms", "continuity"]);

@@ -1,9 +1,13 @@
 import { midSentence, t } from "../words/words";
 import { contradictions, type Contradiction } from "../verdict/contradictions";
 import { weighGuess, type Guess } from "../planning/act-or-measure";
+import { proposeActs, type Act } from "../planning/acts";
 import type { Posterior } from "../belief/posterior";
 import { LEAST_BITS, proposeChecks, type Progress, type Proposal } from "../planning/next-check";
 import { type Policy } from "../complaint/policy";
+import { rankHypotheses, type HypothesisShare } from "../verdict/hypotheses";
+import { dangerOfDriving } from "../verdict/do-not-drive";
+import type { Danger } from "../checks/interlocks";
 import { misfitOf, type Misfit } from "../verdict/misfit";
 import { rankParts, rankSuspects, type PartShare, type Suspect } from "../verdict/suspects";
 import { MUCH_BITS, SOME_BITS } from "./tells-words";
@@ -17,6 +21,10 @@ export interface Ranking {
   /** Chance that it is something not listed. */
   unlisted: number;
   misfit: Misfit;
+  /** Why the car is not to be driven; null where nothing speaks against it. */
+  danger: Danger | null;
+  /** What may be wrong with the car as a whole, pairs included. */
+  hypotheses: HypothesisShare[];
   candidates: number;
   ruledOut: number;
 }
@@ -24,6 +32,8 @@ export interface Ranking {
 export interface Diagnosis extends Ranking {
   next: NextCheck[];
   guess: Guess;
+  /** Repairs that could be tried as checks, the best chance for its cost first. */
+  acts: Act[];
 }
 
 /** Suspects and parts as the readings so far have them, without the next check. */
@@ -35,6 +45,8 @@ export function rankingOf(posterior: Posterior): Ranking {
     contradictions: contradictions(posterior),
     unlisted: posterior.unlisted,
     misfit: misfitOf(posterior),
+    danger: dangerOfDriving(posterior),
+    hypotheses: rankHypotheses(posterior),
     candidates: posterior.particles.count,
     ruledOut: countRuledOut(posterior),
   };
@@ -48,6 +60,7 @@ export function diagnosisOf(posterior: Posterior, policy: Policy, progress: Prog
     ...ranking,
     next: proposals.map((proposal) => describeCheck(proposal, posterior, ranking.suspects)),
     guess: weighGuess(ranking.parts, proposals),
+    acts: proposeActs(ranking.suspects, proposals),
   };
 }
 

@@ -1,3 +1,4 @@
+import { tickWords } from "../repair/road-test";
 import { t } from "../words/words";
 import { hookupLabel, stateWords } from "../checks/words";
 import { retractedIds } from "../job/derive";
@@ -15,7 +16,7 @@ export function logText(job: Job): string {
       if (entry.kind === "note") return [`${at}  ${entry.text}`];
       if (entry.kind === "skip") return [t`${at}  skipped: ${skipWords[entry.reason]}, ${entry.label}`];
       if (entry.kind === "repair") return [t`${at}  repaired: ${entry.words}`];
-      if (entry.kind === "tick") return [t`${at}  done: ${entry.item}${entry.text ? ` ${entry.text}` : ""}`];
+      if (entry.kind === "tick") return [t`${at}  done: ${tickWords(entry.item)}${entry.text ? ` ${entry.text}` : ""}`];
       if (entry.kind === "photo") return [t`${at}  photo: ${entry.name}`];
       const hookup = hookupOf(entry.reading, job.setup);
       const shown = entry.reading.finding ?? entry.reading.value ?? "";

@@ -6,7 +6,8 @@ import type { Posterior } from "../belief/posterior";
 import { HEALTHY } from "../faults/fault";
 import { rankSuspects } from "../verdict/suspects";
 import { complaintSchema } from "../complaint/complaint";
-import { readingsAfterRepair, standingReadings } from "../job/derive";
+import { readingsAfterRepair, standingReadings, standingTicks } from "../job/derive";
+import { isRoadTested } from "../repair/road-test";
 import { observe, hookupOf } from "../observation/read-observation";
 import type { Job } from "../job/schema";
 
@@ -22,6 +23,8 @@ export interface VerifyItem {
 export interface Verification {
   items: VerifyItem[];
   /** At least one direct check that failed before passes now, and none that was repeated fails. */
+  passed: boolean;
+  /** It passed, and the car was driven and its lamp stayed out. */
   fixed: boolean;
 }
 
@@ -60,10 +63,8 @@ export function verification(job: Job, posterior: Posterior): Verification {
       passes,
     };
   });
-  return {
-    items,
-    fixed: items.some(({ passes }) => passes === true) && items.every(({ passes }) => passes !== false),
-  };
+  const passed = items.some(({ passes }) => passes === true) && items.every(({ passes }) => passes !== false);
+  return { items, passed, fixed: passed && isRoadTested(standingTicks(job)) };
 }
 
 function lastAfter(job: Job, hookup: Hookup) {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { cornerSetupSchema, families, type Family } from "../circuit/setup";
-import { commonDimensions, dimensionsOf, fromScores, type Dimension } from "./dimensions";
+import { commonDimensions, dimensionsOf, fromScores, isDeciding, type Dimension } from "./dimensions";
 import { drawHealthy } from "./draw";
 
 const setupOf = (family: Family) =>
@@ -34,7 +34,8 @@ const FOLLOWS: Partial<Record<Dimension, string[]>> = {
 describe.each(families)("the tolerances of a %s corner", (family) => {
   const setup = setupOf(family);
   const all = dimensionsOf(family);
-  const base = all.map(() => 0.1);
+  // What decides between two kinds is on the side where the sizes that go with it count.
+  const base = all.map((dimension) => (isDeciding(dimension) ? 1 : 0.1));
   const car = (dimension: Dimension, score: number) =>
     new Map(
       quantities(

@@ -15,18 +15,51 @@ const EVERY = [
   "seatMm",
   "runoutMm",
 ] as const;
-const ACTIVE = ["sensorFarad", "regulatorV", "sourceOhms", "coldOhms", "restsHigh", "switchField"] as const;
+const ACTIVE = [
+  "feedTrips",
+  "tripA",
+  "minimumV",
+  "sensorFarad",
+  "regulatorV",
+  "sourceOhms",
+  "coldOhms",
+  "restsHigh",
+  "switchField",
+] as const;
 const TWO_WIRE = [...ACTIVE, "senseOhms", "lowA", "currentRatio", "protocol"] as const;
 const THREE_WIRE = [...ACTIVE, "quiescentA", "outputOhms", "pullUpOhms"] as const;
-const PASSIVE = ["coilOhms", "coilCelsius", "biasV", "biasOhms", "inputOhms", "outputFactor", "thresholdV"] as const;
+const PASSIVE = [
+  "coilOhms",
+  "coilCelsius",
+  "biasV",
+  "biasOhms",
+  "legHeld",
+  "legOhms",
+  "inputOhms",
+  "outputFactor",
+  "thresholdV",
+] as const;
 /** A fault's own numbers (its size, its place along a wire …), and how much of the time it is there. */
 const OWN = ["own0", "own1", "own2", "own3", "duty"] as const;
+/** The same of a second fault on the same car. */
+const SECOND = ["own4", "own5", "own6", "own7"] as const;
 
 export type CommonDimension =
   (typeof EVERY)[number] | (typeof TWO_WIRE)[number] | (typeof THREE_WIRE)[number] | (typeof PASSIVE)[number];
-export type OwnDimension = (typeof OWN)[number];
+export type OwnDimension = (typeof OWN)[number] | (typeof SECOND)[number];
 /** One number a car is made from. No two quantities of a car share one. */
 export type Dimension = CommonDimension | OwnDimension;
+
+/**
+ * Numbers that decide between two kinds of car: only the side of a bound they lie on counts. A car keeps its kind, so a
+ * candidate never stands for neighbours of the other one, and no reading moves it there.
+ */
+const DECIDING: ReadonlySet<Dimension> = new Set(["restsHigh", "protocol", "feedTrips", "legHeld"]);
+
+/** Whether a number of a car decides between two kinds and has no neighbourhood. */
+export function isDeciding(dimension: Dimension): boolean {
+  return DECIDING.has(dimension);
+}
 
 const COMMON: Record<Family, readonly CommonDimension[]> = {
   "active-2wire": [...EVERY, ...TWO_WIRE],
@@ -35,18 +68,18 @@ const COMMON: Record<Family, readonly CommonDimension[]> = {
 };
 
 const ALL: Record<Family, readonly Dimension[]> = {
-  "active-2wire": [...COMMON["active-2wire"], ...OWN],
-  "active-3wire": [...COMMON["active-3wire"], ...OWN],
-  passive: [...COMMON.passive, ...OWN],
+  "active-2wire": [...COMMON["active-2wire"], ...OWN, ...SECOND],
+  "active-3wire": [...COMMON["active-3wire"], ...OWN, ...SECOND],
+  passive: [...COMMON.passive, ...OWN, ...SECOND],
 };
 
 const INDEX = Object.fromEntries(
   Object.entries(ALL).map(([family, all]) => [family, new Map(all.map((dimension, i) => [dimension, i]))]),
 ) as unknown as Record<Family, ReadonlyMap<Dimension, number>>;
 
-/** The numbers that make one car of a family: common tolerances first, then the fault's own. */
-export function dimensionsOf(family: Family): readonly Dimension[] {
-  return ALL[family];
+/** The numbers that make one car of a family: common tolerances first, then the fault's own, then a second fault's. */
+export function dimensionsOf(family: Family, twoFaults = false): readonly Dimension[] {
+  return twoFaults ? ALL[family] : ALL[family].slice(0, -SECOND.length);
 }
 
 /** How many of them are common tolerances. */

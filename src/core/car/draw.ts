@@ -71,7 +71,10 @@ function drawPassive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): 
   circuit.sensor.coilOhms = copperAt(logBetween(at("coilOhms"), 930, 1800), between(at("coilCelsius"), 5, 45));
   circuit.biasV = setup.bias ? logBetween(at("biasV"), 0.5, 2.5) : 0;
   circuit.biasOhms = logBetween(at("biasOhms"), 10_000, 100_000);
-  circuit.inputOhms = logBetween(at("inputOhms"), 15_000, 100_000);
+  // From a resistor across the pair to next to nothing (engineering judgement).
+  circuit.inputOhms = logBetween(at("inputOhms"), 15_000, 1_000_000);
+  // Some modules hold the second leg near their ground and bias the first alone: three in ten (engineering judgement).
+  if (at("legHeld") > THREE_IN_TEN) circuit.legOhms = logBetween(at("legOhms"), 30, 5000);
 }
 
 function drawActive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): void {
@@ -80,6 +83,10 @@ function drawActive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): v
   // 10 to 12 V of a nominal 12 are met on good cars: regulated, or the battery less a drop (common practice).
   circuit.regulatorV = setup.supplyV * between(at("regulatorV"), 0.88, 1.03);
   circuit.sourceOhms = logBetween(at("sourceOhms"), 5, 30);
+  // Four modules in ten switch a feed off that is drawn on too hard (engineering judgement).
+  if (at("feedTrips") > FOUR_IN_TEN) circuit.tripA = logBetween(at("tripA"), 0.035, 0.1);
+  // About 4.5 V by the data sheets (from memory); most go on working somewhat below.
+  sensor.minimumV = between(at("minimumV"), 3, 4.7);
   sensor.coldOhms = logBetween(at("coldOhms"), 10_000, 1e9);
   sensor.restsHigh = at("restsHigh") > 0.5;
   if (setup.family === "active-3wire") {
@@ -102,5 +109,7 @@ function isPulseCoded({ protocol }: CornerSetup, at: Ranges): boolean {
   return at("protocol") > CODED_ABOVE;
 }
 
-/** One in four normal scores lies above 0.674, that is 0.5 + 0.674 / 2.4 of the range. */
+/** So many of the normal scores lie above 0.674, 0.524 and 0.253, that is at 0.5 + score / 2.4 of the range. */
 const CODED_ABOVE = 0.781;
+const THREE_IN_TEN = 0.718;
+const FOUR_IN_TEN = 0.605;

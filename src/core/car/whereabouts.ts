@@ -8,13 +8,16 @@ export interface Whereabouts {
   part: Part;
   comesAndGoes: boolean;
   wakes: Record<Wake, number>;
+  /** The second fault of two. */
+  and?: Whereabouts;
 }
 
 /** The whereabouts of one fault at one place. */
 export function whereaboutsOf(
-  { fault, place }: Pick<Suspectable, "fault" | "place">,
+  { fault, place, of }: Pick<Suspectable, "fault" | "place" | "of">,
   comesAndGoes: boolean,
 ): Whereabouts {
+  if (of) return { ...whereaboutsOf(of[0], comesAndGoes), and: whereaboutsOf(of[1], comesAndGoes) };
   return { place, part: fault.part, comesAndGoes, wakes: wakeChances(fault) };
 }
 

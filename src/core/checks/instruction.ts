@@ -76,6 +76,10 @@ export function cautions(hookup: Hookup): string[] {
     );
   else if (state.wheel === "driven")
     list.push(t`Drive where it is safe, a helper reading the screen. Not in traffic with ABS out of action.`);
+  if (state.wheel === "in-gear")
+    list.push(
+      t`Wheels turn by the engine: nobody near them, stands under a live axle, other wheels chocked, both driven wheels up. Stability control may brake the other wheel.`,
+    );
   if (state.wheel === "hand" || state.wheel === "creep" || own.has("raised"))
     list.push(t`Rated stands on firm level ground, other wheels chocked. Never under a jack alone.`);
   if (state.wheel === "hand") list.push(t`Hands, sleeves and leads clear of the spinning hub.`);

@@ -26,10 +26,16 @@ describe("interlocks", () => {
     expect(lockOf({ ...lamp, black: "battery.negative", state: open })!.say).toMatch(/both ends/);
   });
 
-  it("tell of ohms on a live circuit without refusing them", () => {
-    expect(lockOf({ instrument: "ohms", red: "c1.out.supply", black: "body", state: { key: "on" } })).toMatchObject({
-      stops: false,
-    });
+  it("refuse ohms on a live circuit with the way out, and let a wire pass that is cut off from the module", () => {
+    const live = { key: "on", unplugged: [] };
+    const say = hookupOf(
+      readingSchema.parse({ instrument: "ohms", red: "c1.out.supply", black: "body", state: live }),
+      setup,
+    );
+    expect(say).toMatchObject({ ok: false, say: expect.stringMatching(/Key off, battery negative off/) as string });
+    expect(
+      lockOf({ instrument: "ohms", red: "c1.out.supply", black: "body", state: { key: "on", unplugged: ["c1"] } }),
+    ).toMatchObject({ stops: false });
     expect(
       lockOf({ instrument: "ohms", red: "c1.out.supply", black: "body", state: { key: "off", batteryOff: true } }),
     ).toBeNull();

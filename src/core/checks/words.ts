@@ -45,6 +45,7 @@ export function motionWords(wheel: CircuitState["wheel"]): string {
     still: "",
     creep: t`wheel turned a little at a time`,
     hand: t`hand spin`,
+    "in-gear": t`axle running in gear, raised`,
     driven: t`driving`,
   };
   return words[wheel];

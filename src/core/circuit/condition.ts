@@ -23,10 +23,14 @@ export interface CornerCondition {
   /** Open-circuit voltage the module means to put on the supply pin, volts above its own ground. */
   regulatorV: number;
   sourceOhms: number;
+  /** Over this a feed that protects itself is taken away; Infinity where it only sags. */
+  tripA: number;
   senseOhms: number;
   pullUpOhms: number;
   biasV: number;
   biasOhms: number;
+  /** What holds the second leg to the module's ground where only the first is biased; Infinity where both are. */
+  legOhms: number;
   inputOhms: number;
   /** What an unpowered module shows between each pin and its ground. */
   offOhms: number;
@@ -79,10 +83,12 @@ export function nominalCondition(setup: CornerSetup): CornerCondition {
     moduleLoadOhms: 15,
     regulatorV: setup.supplyV,
     sourceOhms: 12,
+    tripA: Infinity,
     senseOhms: 122,
     pullUpOhms: 2200,
     biasV: setup.bias ? 1.8 : 0,
     biasOhms: 30_000,
+    legOhms: Infinity,
     inputOhms: 40_000,
     offOhms: 40_000,
     channelAlive: true,

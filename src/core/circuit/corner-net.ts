@@ -44,6 +44,8 @@ export class CornerNet {
   private readonly outLevel: number[];
   private readonly cuts: Cut[][];
   private lastLevel = 0;
+  private feedV = 0;
+  private feedOhms = Infinity;
   private loaded = false;
   private radPerS = 0;
 
@@ -118,6 +120,11 @@ export class CornerNet {
     return this.node(this.lastLevel, wire);
   }
 
+  /** Amperes the module feeds into an active sensor's supply wire. @param volts of the nodes, solved for the car last stamped */
+  feedAmps(volts: ArrayLike<number>): number {
+    return (this.feedV - (volts[this.node(0, 0)]! - volts[EARTH]!)) / this.feedOhms;
+  }
+
   private wireOf(conductor: Conductor): number {
     return conductorsOf[this.setup.family].indexOf(conductor);
   }
@@ -145,6 +152,8 @@ export class CornerNet {
     const supplyV = live ? Math.max(0, Math.min(car.regulatorV, availableV)) : 0;
     const highSense = this.setup.family === "active-2wire" && this.setup.sense === "high";
     const sourceOhms = live ? car.sourceOhms + (highSense ? car.senseOhms : 0) : car.offOhms;
+    this.feedV = supplyV;
+    this.feedOhms = sourceOhms;
     ladder.join(EARTH, first, 1 / sourceOhms);
     ladder.inject(first, supplyV / sourceOhms);
     ladder.inject(EARTH, -supplyV / sourceOhms);
@@ -169,8 +178,9 @@ export class CornerNet {
   private stampPassiveInput(car: CornerCondition, live: boolean, a: number, b: number): void {
     const ohms = live ? car.biasOhms : car.offOhms;
     for (let leg = a; leg <= b; leg++) {
-      this.ladder.join(EARTH, leg, 1 / ohms);
-      if (!live || car.biasV === 0) continue;
+      const held = leg === b && car.legOhms < Infinity;
+      this.ladder.join(EARTH, leg, 1 / (held ? car.legOhms : ohms));
+      if (!live || car.biasV === 0 || held) continue;
       this.ladder.inject(leg, car.biasV / ohms);
       this.ladder.inject(EARTH, -car.biasV / ohms);
     }
@@ -278,7 +288,8 @@ export class CornerNet {
       this.ladder.join(second, third, on && level === "low" ? 1 / sensor.outputOhms : 1e-7);
       return;
     }
-    if (!on) return this.ladder.join(first, second, 1 / (sensor.minimumV / amps));
+    // Starved, it does not switch: whatever faces it, it draws what little a sleeping one does.
+    if (!on) return this.ladder.join(first, second, sensor.lowA / sensor.minimumV);
     this.ladder.inject(first, -amps);
     this.ladder.inject(second, amps);
     this.ladder.join(first, second, 1 / 1e6);

@@ -62,6 +62,13 @@ export class SolvedCorner {
    * @throws RangeError when the state names a load point this corner does not have
    */
   solve(car: CornerCondition, state: CircuitState, loaded = false): this {
+    this.solveFed(car, state, loaded);
+    if (this.setup.family === "passive" || car.tripA === Infinity) return this;
+    const drawnA = Math.max(this.net.feedAmps(this.low), this.net.feedAmps(this.high));
+    return drawnA < car.tripA ? this : this.solveFed(withoutFeed(car), state, loaded);
+  }
+
+  private solveFed(car: CornerCondition, state: CircuitState, loaded: boolean): this {
     this.loaded = loaded;
     this.car = car;
     this.state = state;
@@ -235,6 +242,11 @@ export class SolvedCorner {
 
 function nodeValue(values: Float64Array, node: number): number {
   return node < 0 ? 0 : values[node]!;
+}
+
+/** The feed of a module that protects itself, while too much is drawn. */
+function withoutFeed(car: CornerCondition): CornerCondition {
+  return { ...car, regulatorV: 0, sourceOhms: car.offOhms };
 }
 
 /** An unpowered active sensor is no current sink but a semiconductor: to a meter anything from kilohms to OL. */

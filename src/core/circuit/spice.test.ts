@@ -176,8 +176,9 @@ function sensor(
     return void r(b, c, outputOn && level === "low" ? car.sensor.outputOhms : 1e7);
   }
   if (coldNow) return void r(a, b, car.sensor.coldOhms);
-  const slope = amps / car.sensor.minimumV;
-  out.push(`Bs ${a} ${b} I=(V(${a},${b})>=${car.sensor.minimumV}) ? ${amps}+V(${a},${b})*1e-6 : V(${a},${b})*${slope}`);
+  // Whether it is awake is taken as given: a sensor that starves itself at its higher current has no operating point.
+  if (!outputOn) return void r(a, b, car.sensor.minimumV / car.sensor.lowA);
+  out.push(`Bs ${a} ${b} I=${amps}+V(${a},${b})*1e-6`);
 }
 
 describe("corner netlists against SPICE", () => {

@@ -5,7 +5,7 @@ export const circuitStateSchema = z.object({
   key: z._default(z.enum(["off", "on"]), "on"),
   unplugged: z._default(z.array(z.string()), []),
   batteryOff: z._default(z.boolean(), false),
-  wheel: z._default(z.enum(["still", "creep", "hand", "driven"]), "still"),
+  wheel: z._default(z.enum(["still", "creep", "hand", "in-gear", "driven"]), "still"),
   speedKmh: z.optional(z.number().check(z.gte(0), z.lte(300))),
   /** Left on for minutes with the loom moved, the meter holding least and greatest: the value it jumped to is read. */
   watched: z.optional(z.boolean()),
@@ -15,8 +15,8 @@ export const circuitStateSchema = z.object({
 export type CircuitState = z.infer<typeof circuitStateSchema>;
 export type WheelMotion = CircuitState["wheel"];
 
-/** A hand spin of one turn a second is about 7 km/h on an ordinary tyre; creeping is a slow push. */
-const USUAL_SPEED_KMH: Record<WheelMotion, number> = { still: 0, creep: 0.5, hand: 7, driven: 30 };
+/** A hand spin of one turn a second is about 7 km/h on an ordinary tyre, an axle idling in gear on the lift about 8; creeping is a slow push. */
+const USUAL_SPEED_KMH: Record<WheelMotion, number> = { still: 0, creep: 0.5, hand: 7, "in-gear": 8, driven: 30 };
 
 /** Wheel speed in km/h of a state, the usual one for its motion when none was given. */
 export function speedOf(state: CircuitState): number {

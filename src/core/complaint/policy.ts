@@ -1,10 +1,13 @@
 import { t } from "../words/words";
 import * as z from "zod/mini";
+import { tools } from "../checks/tools";
 
 export const approaches = ["information", "access", "wheel"] as const;
 export const policySchema = z.object({
   approach: z._default(z.enum(approaches), "information"),
   pierce: z._default(z.boolean(), false),
+  /** What the workshop has; everything where left out. */
+  tools: z.optional(z.array(z.enum(tools))),
 });
 export type Policy = z.infer<typeof policySchema>;
 

@@ -13,6 +13,8 @@ export interface Suspectable {
   fault: Fault;
   place: Place;
   prior: number;
+  /** The faults it is made of, where two are wrong together. */
+  of?: readonly [Suspectable, Suspectable];
 }
 
 /** Shares of suspicion by part before anything is known: salt road, no recent work (engineering judgement). */

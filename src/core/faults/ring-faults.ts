@@ -112,7 +112,7 @@ export const ringFaults: Fault[] = [
     places: onlyPlace("bearing"),
     apply: (car, _, draw) => {
       car.ring.runoutMm = logBetween(draw(0), 0.15, 0.6);
-      car.ring.wobble = within(draw(1), 0.02, 0.4);
+      car.ring.wobble = within(draw(1), 0, 0.4);
       car.signs["bearing-play"] = 0.92;
     },
     words: () => t`Bearing has play`,

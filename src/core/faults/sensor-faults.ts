@@ -42,9 +42,8 @@ export const sensorFaults: Fault[] = [
     intermittent: true,
     effect: "no-signal",
     places: atSensor,
-    apply: (car, _, draw) => {
+    apply: (car) => {
       car.circuit.sensor.mode = "stuck";
-      car.circuit.sensor.restsHigh = draw(0) > 0.65;
     },
     words: () => t`Sensor fed but does not switch`,
     clearedBy: () => t`Both levels seen while the wheel creeps.`,

@@ -1,7 +1,7 @@
 import { t } from "../words/words";
 import type { CodeKind } from "../codes/code";
 import { stationsOf } from "../circuit/setup";
-import { activeFamilies, everyFamily, folded, logBetween, type Fault, type Place } from "./fault";
+import { above, activeFamilies, everyFamily, folded, logBetween, type Fault, type Place } from "./fault";
 import { capital } from "../units/format";
 import { everyConnector, everySpan, everySpanOnce, everyTerminal, placeWords } from "./places";
 
@@ -33,6 +33,12 @@ const CONDUCTORS: Record<string, string> = {
   },
 };
 
+/** What is left across a break: nothing, or in one of four a green, damp path that a voltmeter's ten megohms still see through (engineering judgement). */
+function openOhms(draw: number): number {
+  const damp = above(draw, 0.781);
+  return damp === null ? Infinity : logBetween(damp, 2e5, 1e9);
+}
+
 function wireFault(
   code: string,
   weight: number,
@@ -50,7 +56,7 @@ function wireFault(
     effect,
     places: damage.kind === "to-neighbour" ? everySpanOnce : everySpan,
     apply: (car, place, draw) => {
-      const ohms = damage.to === Infinity ? Infinity : logBetween(draw(0), damage.from, damage.to);
+      const ohms = damage.to === Infinity ? openOhms(draw(0)) : logBetween(draw(0), damage.from, damage.to);
       car.circuit.spanDefects.push({
         span: place.span!,
         fraction: folded(draw(1), 0.03, 0.97),
@@ -137,8 +143,8 @@ export const wireFaults: Fault[] = [
     intermittent: true,
     effect: "open",
     places: everyTerminal,
-    apply: (car, place) => {
-      car.circuit.contactOhms[place.station!]![place.wire!] = Infinity;
+    apply: (car, place, draw) => {
+      car.circuit.contactOhms[place.station!]![place.wire!] = openOhms(draw(0));
       car.signs["connector-bad"] = 0.6;
     },
     words: (place, setup) =>

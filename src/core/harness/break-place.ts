@@ -1,3 +1,4 @@
+import { faultsOf } from "../faults/pair";
 import { spansOf } from "../circuit/setup";
 import type { Posterior } from "../belief/posterior";
 
@@ -27,8 +28,9 @@ const SURE_SHARE = 0.6;
 export function breakPlaces(posterior: Posterior): SpanSuspicion[] {
   const spans = spansOf(posterior.setup);
   const cells = spans.map(() => new Array<number>(SPAN_CELLS).fill(0));
-  posterior.hypotheses.forEach(({ place, fault }, h) => {
-    if (place.span === undefined || fault.part !== "harness") return;
+  posterior.hypotheses.forEach((hypothesis, h) => {
+    const torn = faultsOf(hypothesis).some(({ place, fault }) => place.span !== undefined && fault.part === "harness");
+    if (!torn) return;
     for (const { span, fraction, weight } of posterior.spanDamage(h))
       cells[span]![Math.min(SPAN_CELLS - 1, Math.floor(fraction * SPAN_CELLS))]! += weight;
   });

@@ -53,3 +53,11 @@ export function mergeJobs(one: Job, other: Job): Job {
         : entries.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)),
   };
 }
+
+/** What is ticked off and not taken back. */
+export function standingTicks(job: Job): ReadonlySet<string> {
+  const retracted = retractedIds(job);
+  return new Set(
+    job.entries.flatMap((entry) => (entry.kind === "tick" && !retracted.has(entry.id) ? [entry.item] : [])),
+  );
+}

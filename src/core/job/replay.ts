@@ -11,6 +11,6 @@ export function replay(job: Job, perGroup?: number): Belief {
     ...(job.priors ? { priors: job.priors } : {}),
     ratios: job.ratios,
   });
-  for (const observation of observationsOf(job).read) belief.add(observation);
+  for (const observation of observationsOf(job).read) belief.learn(observation);
   return belief;
 }

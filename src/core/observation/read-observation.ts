@@ -2,6 +2,7 @@ import { t } from "../words/words";
 import { signalPoint } from "../circuit/point";
 import { looksOf, parseLook } from "../checks/looks/looks";
 import { type Hookup } from "../checks/hookup";
+import { interlock } from "../checks/interlocks";
 import { isLookInstrument, type LookInstrument } from "../checks/instruments";
 import { circuitStateSchema } from "../circuit/state";
 import { parsePoint, pointText, type Point } from "../circuit/point";
@@ -46,7 +47,9 @@ export function hookupOf(reading: Reading, setup: CornerSetup): Read<Hookup> {
   if (instrument === "amps-dc") return clampOf(red.value, state);
   const black = pointOf(reading.black ?? "battery.negative", "black", setup);
   if (!black.ok) return black;
-  return { ok: true, value: { instrument, red: red.value, black: black.value, state } };
+  const hookup: Hookup = { instrument, red: red.value, black: black.value, state };
+  const lock = instrument === "ohms" || instrument === "continuity" ? interlock(hookup) : null;
+  return lock?.stops ? { ok: false, say: lock.say } : { ok: true, value: hookup };
 }
 
 /** A clamp sits where a plug's two faces meet. */

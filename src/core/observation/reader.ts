@@ -107,7 +107,15 @@ export class StateReader {
     const { answers, readsMm } = lookOf(hookup.look);
     if (readsMm) return sure(readsMm(car));
     const words = answers!.list.map(({ word }) => word);
-    const seen: Seen = {
+    const here = wordChances(words, answers!.chances(this.seen(hookup, where)), answers!.rest);
+    if (!where.and) return { kind: "words", chances: here };
+    const second = wordChances(words, answers!.chances(this.seen(hookup, where.and)), answers!.rest);
+    return { kind: "words", chances: eitherSeen(here, second, words.indexOf(answers!.rest ?? words[0]!)) };
+  }
+
+  private seen(hookup: Hookup, where: Whereabouts): Seen {
+    const car = this.solvedFor!;
+    return {
       car,
       where: { ...where, station: stationOf(where, this.setup) },
       state: hookup.state,
@@ -116,7 +124,6 @@ export class StateReader {
       module: () => this.moduleView(),
       besideOther: () => this.besideOther(this.trace(signalPoint(this.setup, nearestPlug(this.setup)))),
     };
-    return { kind: "words", chances: wordChances(words, answers!.chances(seen), answers!.rest) };
   }
 
   /** The finding a perfect eye would have in a capture at this hook-up of the car last taken. */
@@ -164,7 +171,7 @@ export class StateReader {
     if (sensor.mode === "noisy") return among([low, high, (low + high) / 2], [0.4, 0.4, 0.2]);
     if (sensor.mode === "stuck" || this.switchedShare() === 0) return sure(sensor.restsHigh ? high : low);
     if (car.pulseCoded) return sure(wheel === "still" || wheel === "creep" ? low : low + CODED_DUTY * (high - low));
-    if (wheel === "still") return among(sensor.restsHigh ? [high, low] : [low, high], [1 - MOVED, MOVED]);
+    if (wheel === "still") return among([low, high], [0.5, 0.5]);
     const between = wheel === "creep" ? CREEP_BETWEEN : TURNING_BETWEEN;
     return among([low, high, (low + high) / 2], [(1 - between) / 2, (1 - between) / 2, between]);
   }
@@ -197,11 +204,15 @@ export class StateReader {
   private rhythm(hookup: Hookup & { red: Point; black: Point }): Outlook {
     const volts = this.alternatingV(hookup.red, hookup.black);
     const { ring, pulseCoded } = this.solvedFor!;
-    if (volts < 0.03 || this.solvedFor!.circuit.sensor.mode === "noisy") return sure(0);
+    if (volts < 0.03) return sure(0);
     if (hookup.instrument === "duty") return sure(pulseCoded ? 100 * CODED_DUTY : 50);
     const kept = (1 - (ring.missing?.count ?? 0) / ring.pulses) * this.switchedShare();
     // Width-coded sensors give a pulse at each edge of a pole.
-    return sure((pulseCoded ? 2 : 1) * this.hertzPerKmh * speedOf(this.state) * ring.countRatio * kept);
+    const hertz = (pulseCoded ? 2 : 1) * this.hertzPerKmh * speedOf(this.state) * ring.countRatio * kept;
+    // A counter makes of a signal with edges of its own what it will: nothing, the true count, or far more.
+    return this.solvedFor!.circuit.sensor.mode === "noisy"
+      ? among([0, hertz, 2.2 * hertz], [0.35, 0.4, 0.25])
+      : sure(hertz);
   }
 
   private switchedShare(): number {
@@ -235,6 +246,14 @@ export class StateReader {
     const step = Math.abs(this.solved.potential(red, "high") - this.solved.potential(red, "low"));
     return { step, share: 1, bothLevels: this.moduleView().circuitOk };
   }
+}
+
+/** What a look has of two faults: each shows as it would alone, and all is well only where neither shows. */
+function eitherSeen(one: readonly number[], other: readonly number[], rest: number): number[] {
+  const most = one.map((chance, i) => Math.max(chance, other[i]!));
+  const shown = most.reduce((sum, chance, i) => (i === rest ? sum : sum + chance), 0);
+  const scale = Math.min(1, 0.99 / Math.max(shown, 1e-9));
+  return most.map((chance, i) => (i === rest ? 1 - scale * shown : scale * chance));
 }
 
 /** The usual second point for a trace: the other leg of a passive pair, else battery negative. */
@@ -273,8 +292,6 @@ function contactOhmsAt(circuit: CarCondition["circuit"], setup: CornerSetup, red
   return circuit.contactOhms[station]![wire]!;
 }
 
-/** A wheel that stands keeps the pole it stopped at, unless someone turned it between two readings. */
-const MOVED = 0.1;
 /** How often a meter is caught between the levels: seldom while the wheel creeps, nearly always once it turns. */
 const CREEP_BETWEEN = 0.08;
 const TURNING_BETWEEN = 0.94;

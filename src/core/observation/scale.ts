@@ -63,7 +63,7 @@ export function scaleError(hookup: Hookup, value: number, resolution: number): n
 
 function speedError(hookup: Hookup): number {
   if (hookup.instrument !== "volts-ac" && hookup.instrument !== "hertz") return 0;
-  if (hookup.state.wheel === "hand" || hookup.state.wheel === "creep") return HAND_SPEED_ERROR;
+  if (["hand", "creep", "in-gear"].includes(hookup.state.wheel)) return HAND_SPEED_ERROR;
   return hookup.state.wheel === "driven" ? DRIVEN_SPEED_ERROR : 0;
 }
 

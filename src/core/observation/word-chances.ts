@@ -9,6 +9,13 @@ import { findingChances } from "./finding-chances";
 /** Chance that a clear word answer comes out as some other word. */
 const SLIP = 0.02;
 
+/**
+ * How a finding comes about: named by our analysis, as it fares on our own recordings; named by an eye that sees what
+ * is there; or anything at all, which recordings of other worlds show one in fifteen (docs/benchmarks.md).
+ */
+const ANALYSED = 0.65;
+const BY_EYE = 0.28;
+
 /** Chances of each finding in a capture of the signal at one point. @param volts low and high (active) or RMS (passive) at the probe */
 export function scopeChances(
   car: CarCondition,
@@ -18,8 +25,14 @@ export function scopeChances(
   comesAndGoes: boolean,
   view: ModuleView,
 ): number[] {
-  const seen = findingChances[family][expectedFinding(car, volts, hookup, comesAndGoes, view)];
-  return wordChances(scopeWords, seen ?? {}, "clean");
+  const expected = expectedFinding(car, volts, hookup, comesAndGoes, view);
+  const seen = findingChances[family][expected] ?? {};
+  const total = Object.values(seen).reduce((sum, chance) => sum + chance, 0) || 1;
+  return scopeWords.map((word) => {
+    const analysed = (seen[word] ?? 0) / total;
+    const byEye = word === expected ? 1 : 0;
+    return ANALYSED * analysed + BY_EYE * byEye + (1 - ANALYSED - BY_EYE) / scopeWords.length;
+  });
 }
 
 /** The finding a perfect eye would have in a capture of this car; what the analysis has instead is in finding-chances.ts. */
@@ -37,7 +50,7 @@ export function expectedFinding(
   if (volts.step < 0.02 || car.ring.absent || view.lostShare > 0.9) return "flat";
   if (car.ring.missing) return "missing-pulses";
   // Play or a loose seat opens the gap beyond use at any tooth, as weak poles lose pulses.
-  if (view.lostShare > 0.02 || car.ring.wobble > 0.02) return "random-dropout";
+  if (view.lostShare > 0.02 || car.ring.wobble > LOSES_PULSES) return "random-dropout";
   if (car.ring.crack) return "cracked-ring";
   if (volts.share < 0.6) return "low-amplitude";
   if (car.ring.odd) return "odd-tooth";
@@ -45,6 +58,9 @@ export function expectedFinding(
   if (!volts.bothLevels) return "level-out-of-window";
   return "clean";
 }
+
+/** Play under this shows as a wave once a turn; over it poles are lost as well (engineering judgement). */
+const LOSES_PULSES = 0.1;
 
 /** Spreads what is not named over the first word (or `rest`) and keeps a little for slips. */
 export function wordChances(words: readonly string[], named: Record<string, number>, rest = words[0]!): number[] {

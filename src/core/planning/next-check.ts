@@ -5,10 +5,14 @@ import { PLANNING_STRIDE } from "../belief/forecasts";
 import { HEALTHY } from "../faults/fault";
 import type { Cloud } from "../belief/kernel";
 import { sharesByPart, type PlanningTable, type Posterior } from "../belief/posterior";
+import { canBeMadeWith } from "../checks/tools";
 import type { Policy } from "../complaint/policy";
 import { costOf, type Scored } from "./check-cost";
 import { isPlaceSought, minutesToPlace, rankForPlace } from "./place-search";
 import { gatePinOf, gatePins } from "../checks/module-gate";
+import { isDriven } from "../checks/interlocks";
+import { dangerOfDriving } from "../verdict/do-not-drive";
+import { isAtModulePlug } from "../verdict/module-gate";
 import { hangsOn, sharesWithout } from "../verdict/leave-one-out";
 import { PROOF_SHARE } from "../verdict/suspects";
 import {
@@ -171,7 +175,11 @@ function sharesToConfirm(posterior: Posterior, shares: Float64Array): Float64Arr
 
 /** What the module still lacks before it may be named, where it leads: at each pin the reading that tells most. */
 function gateChecks(posterior: Posterior, shares: Float64Array, single: readonly Scored[]): Scored[] {
-  if ((sharesByPart(posterior, shares).get("module") ?? 0) < GATE_SHARE) return [];
+  const byPlug = posterior.hypotheses.reduce(
+    (sum, { fault, place }, h) => (isAtModulePlug(fault.part, place) ? sum + shares[h]! : sum),
+    0,
+  );
+  if ((sharesByPart(posterior, shares).get("module") ?? 0) + byPlug < GATE_SHARE) return [];
   const read = new Set(posterior.log.map(({ observation: { hookup } }) => gatePinOf(hookup)));
   return gatePins.flatMap((pin) => {
     const there = read.has(pin) ? [] : single.filter(({ check }) => gatePinOf(check.hookup) === pin);
@@ -197,6 +205,8 @@ const catalogues = new WeakMap<Posterior, readonly Check[]>();
 /** Whether the rules of the trade and of the user let this check be done now. */
 export function isAllowed(check: Check, posterior: Posterior, policy: Policy): boolean {
   if (check.pierces && !policy.pierce) return false;
+  if (!canBeMadeWith(check.hookup, policy.tools)) return false;
+  if (isDriven(check.hookup) && dangerOfDriving(posterior)) return false;
   if (check.unplugs && posterior.complaint.presence === "intermittent" && !caught(posterior)) return false;
   return true;
 }

@@ -75,8 +75,14 @@ describe("an intermittent, watched", () => {
 
   it("a watch may be proposed again, a glance not", () => {
     const belief = new Belief(setup, complaintSchema.parse({ presence: "intermittent" }), { seed: 3, perGroup: 36 });
-    for (const { hookup } of [watched, glance]) {
-      const typed = typedValue(hookup, "0.86 V", setup);
+    const supply = watching.find(
+      ({ id }) => id.startsWith("volts-dc:c1.in.supply>battery.negative") && /watched/.test(id),
+    )!;
+    for (const [{ hookup }, value] of [
+      [supply, "11.3 V"],
+      [glance, "0.86 V"],
+    ] as const) {
+      const typed = typedValue(hookup, value, setup);
       if (!typed.ok) throw new Error(typed.say);
       belief.add({ entryId: "", ...typed.observed });
     }

@@ -11,10 +11,13 @@ import { hookupOf } from "../observation/read-observation";
 import type { Job } from "../job/schema";
 import type { Verification } from "../bench/verify";
 import { cornerWords } from "../units/corner";
+import { dangerWords } from "../checks/interlocks";
+import { tickWords } from "../repair/road-test";
 import { provenSuspect } from "../verdict/suspects";
 import { formatShare } from "../units/format";
 
-const line = z.string().check(z.maxLength(600));
+/** As long as a driver's note may be. */
+const line = z.string().check(z.maxLength(4200));
 
 /** The heads of its parts, in the tongue the report is written in: the server that sets it knows none. */
 export const reportHeads = {
@@ -73,7 +76,9 @@ export const reportSchema = z.object({
   verified: z.array(line).check(z.maxLength(60)),
   fixed: z.boolean(),
   advice: line,
-  readings: z.array(z.object({ at: line, what: line, state: line, value: line, phase: line })).check(z.maxLength(1000)),
+  readings: z
+    .array(z.object({ at: line, what: line, state: line, value: line, phase: line }))
+    .check(z.maxLength(20_000)),
   setup: z.array(line).check(z.maxLength(20)),
   trace: z.optional(
     z.object({
@@ -124,7 +129,7 @@ export function reportOf(
     found: proven
       ? proven.words
       : t`Nothing is proven yet. First in question: ${lead.words} (${formatShare(lead.share)}).`,
-    meaning: MEANING(),
+    meaning: diagnosis.danger && !verification?.fixed ? `${dangerWords(diagnosis.danger)} ${MEANING()}` : MEANING(),
     proof: (proven?.provenBy ?? []).flatMap((entryId) => {
       const entry = before.find(({ id }) => id === entryId);
       return entry ? [`${label(entry.reading).what}, ${label(entry.reading).state}: ${value(entry.reading)}`] : [];
@@ -136,7 +141,9 @@ export function reportOf(
             ? t`Repaired on a guess (${formatShare(repair.share)} at the time): ${repair.words}`
             : t`Repaired: ${repair.words}`,
           ...job.entries.flatMap((entry) =>
-            entry.kind === "tick" ? [entry.text ? `${entry.item}: ${entry.text}` : entry.item] : [],
+            entry.kind === "tick"
+              ? [entry.text ? `${tickWords(entry.item)}: ${entry.text}` : tickWords(entry.item)]
+              : [],
           ),
         ]
       : [],
@@ -169,6 +176,6 @@ export function reportOf(
 }
 
 const MEANING = () =>
-  t`The sensor at each wheel tells the brakes how fast that wheel turns. When one is wrong, ABS, traction and stability control switch themselves off or act when they should not. The ordinary brakes work.`;
+  t`The sensor at each wheel tells the brakes how fast that wheel turns. When one is wrong, ABS, traction and stability control switch themselves off or act when they should not.`;
 const ADVICE = () =>
   t`The tool that helped with this diagnosis advises; a qualified person decided. Wheel nuts are to be checked again after the first drive. Shares are estimates.`;

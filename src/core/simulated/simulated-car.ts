@@ -1,5 +1,5 @@
 import { answersFor } from "../checks/answers";
-import { hookupKey, isToggleTest, type Hookup } from "../checks/hookup";
+import { hookupKey, isToggleTest, turnsWheel, type Hookup } from "../checks/hookup";
 import { quantityOf } from "../checks/instruments";
 import type { CornerSetup } from "../circuit/setup";
 import { suspectId, suspectables, type Suspectable } from "../faults/catalogue";
@@ -25,6 +25,8 @@ export interface SimulatedCar {
   random: Random;
   /** What each look was answered last, by hook-up: a second look is not a first one. */
   said: Map<string, string>;
+  /** Which of its levels the sensor stands at while nobody turns the wheel; drawn when first read. */
+  stands: 0 | 1 | null;
 }
 
 export interface SimulatedOptions {
@@ -67,6 +69,7 @@ export function simulateCar(
     duty: comesAndGoes ? dutyOf(at) : 1,
     random,
     said: new Map(),
+    stands: null,
   };
 }
 
@@ -85,7 +88,10 @@ export function readCar(car: SimulatedCar, hookup: Hookup): string {
     car.said.set(hookupKey(hookup), word);
     return word;
   }
-  const at = draw(outlook.chances, car.random);
+  if (turnsWheel(hookup)) car.stands = null;
+  const stands = hookup.state.wheel === "still" && outlook.values.length === 2;
+  if (stands) car.stands ??= car.random() < 0.5 ? 0 : 1;
+  const at = stands ? car.stands! : draw(outlook.chances, car.random);
   if (isToggleTest(hookup)) return toggled(hookup, outlook, at, car.random);
   return display(hookup, outlook, at, car.random);
 }

@@ -2,7 +2,8 @@ import { t } from "../words/words";
 import { recordCar } from "./synthesise";
 import { signalPoint } from "../circuit/point";
 import { readCar, simulateCar, type SimulatedCar } from "./simulated-car";
-import { hookupKey, type Hookup } from "../checks/hookup";
+import { seeded } from "../random/random";
+import { hookupKey, turnsWheel, type Hookup } from "../checks/hookup";
 import { pointLabel } from "../checks/words";
 import type { Point } from "../circuit/point";
 import type { Capture } from "../capture/capture";
@@ -20,11 +21,15 @@ export function readSimulated(job: Job, hookup: Hookup): string | null {
   // Two readings at the same place differ as they do in life, yet the same log gives the same numbers.
   for (let i = 0; i < 7 * job.entries.length; i++) car.random();
   const readings = standingRepair(job) ? readingsAfterRepair(job) : standingReadings(job);
+  let turns = 0;
   for (const { reading } of readings) {
     const evidence = observe(reading, job.setup);
-    if (evidence.ok && evidence.value.value.kind === "word")
-      car.said.set(hookupKey(evidence.value.hookup), evidence.value.value.word);
+    if (!evidence.ok) continue;
+    const { hookup, value } = evidence.value;
+    if (value.kind === "word") car.said.set(hookupKey(hookup), value.word);
+    if (turnsWheel(hookup)) turns++;
   }
+  car.stands = seeded((job.simulated?.seed ?? 1) + 101 * turns)() < 0.5 ? 0 : 1;
   return readCar(car, hookup);
 }
 

@@ -1,9 +1,13 @@
+import type { Posterior } from "../belief/posterior";
+import { faultsOf } from "../faults/pair";
+import { t } from "../words/words";
 import type { Part } from "../faults/fault";
-import type { Suspect } from "./suspects";
 
 /** What may be wrong with the car as a whole: the faults it would have together, with its share. */
 export interface HypothesisShare {
   faults: { fault: string; place?: string; part: Part | "unknown" }[];
+  /** As it is said on screen. */
+  words: string;
   share: number;
 }
 
@@ -19,11 +23,24 @@ export function isUnlistedShown(share: number): boolean {
 }
 
 /** Everything in the running, something not listed included, likeliest first. Shares sum to nearly 1. */
-export function rankHypotheses(suspects: readonly Suspect[], unlisted: number): HypothesisShare[] {
-  const listed = suspects.map(({ fault, place, part, share }): HypothesisShare => ({
-    faults: [{ fault, place, part }],
-    share,
+export function rankHypotheses(posterior: Posterior): HypothesisShare[] {
+  const shares = posterior.shares();
+  const listed = posterior.hypotheses.map((hypothesis, h): HypothesisShare => ({
+    faults: faultsOf(hypothesis).map(({ fault, place }) => ({ fault: fault.code, place: place.id, part: fault.part })),
+    words: hypothesis.fault.words(hypothesis.place, posterior.setup),
+    share: shares[h]! * (1 - posterior.unlisted),
   }));
-  const other: HypothesisShare = { faults: [{ fault: "unlisted", part: "unknown" }], share: unlisted };
+  const other: HypothesisShare = {
+    faults: [{ fault: "unlisted", part: "unknown" }],
+    words: t`Something not listed here`,
+    share: posterior.unlisted,
+  };
   return [...listed.filter(({ share }) => share >= SHOWN_SHARE), other].sort((a, b) => b.share - a.share);
 }
+
+/** The likeliest pair, where two things wrong together are likely enough to be shown. */
+export function likelyPair(hypotheses: readonly HypothesisShare[]): HypothesisShare | null {
+  return hypotheses.find(({ faults, share }) => faults.length === 2 && share >= PAIR_SHOWN) ?? null;
+}
+
+const PAIR_SHOWN = 0.1;

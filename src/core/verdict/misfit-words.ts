@@ -6,7 +6,7 @@ export function misfitWords(level: MisfitLevel): string {
   const words: Record<MisfitLevel, string> = {
     fits: t`The readings fit together.`,
     oddly: t`The readings fit oddly: one of them may be wrong, or the car has something not listed here. Take the doubtful one again before anything is fitted.`,
-    "not-at-all": t`Nothing listed fits these readings together. Two things may be wrong at once, or one that is not listed. Nothing is called proven: take the doubtful readings again.`,
+    "not-at-all": t`Nothing listed fits these readings together, not even two faults at once. Nothing is called proven: take the doubtful readings again.`,
   };
   return words[level];
 }

@@ -1,3 +1,4 @@
+import { expectedSlips } from "../belief/pairs";
 import type { Posterior } from "../belief/posterior";
 
 /** How well the whole log fits the best there is to say of the car. */
@@ -20,7 +21,7 @@ const NO_FIT_UNLISTED = 0.5;
  * number of readings that only a slip explains, given everything; a log that fits has about one in fifty.
  */
 export function misfitOf(posterior: Posterior): Misfit {
-  const slips = posterior.log.reduce((sum, weighed) => sum + posterior.slipShare(weighed), 0);
+  const slips = expectedSlips(posterior);
   const level =
     slips > NO_FIT_SLIPS || posterior.unlisted > NO_FIT_UNLISTED
       ? "not-at-all"

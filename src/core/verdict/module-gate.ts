@@ -1,8 +1,19 @@
 import type { Posterior } from "../belief/posterior";
 import { gatePinOf, gatePins } from "../checks/module-gate";
+import type { Part, Place } from "../faults/fault";
 
 /** The module may be named only after its own supply and ground, and this corner's own pins there, have been read. */
 export function moduleGatePassed({ log }: Pick<Posterior, "log">): boolean {
   const read = new Set(log.map(({ observation: { hookup } }) => gatePinOf(hookup)));
   return gatePins.every((pin) => read.has(pin));
+}
+
+/** A terminal of the module's own plug: told from the module's channel only at the module's own pin. */
+export function isAtModulePlug(part: Part, { station }: Place): boolean {
+  return part === "connector" && station === 0;
+}
+
+/** Whether one of this corner's own wires has been read live at the module's pin. */
+export function modulePinRead({ log }: Pick<Posterior, "log">): boolean {
+  return log.some(({ observation: { hookup } }) => gatePinOf(hookup) === "corner");
 }

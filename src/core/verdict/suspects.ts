@@ -1,9 +1,11 @@
-import { sharesByPart, type Hypothesis, type Posterior } from "../belief/posterior";
+import { sharesByPart, type Posterior } from "../belief/posterior";
 import type { Hookup } from "../checks/hookup";
+import { suspectId } from "../faults/catalogue";
 import { HEALTHY, parts, type Part } from "../faults/fault";
+import { includes } from "../faults/pair";
 import { hangsOn } from "./leave-one-out";
 import { misfitOf } from "./misfit";
-import { moduleGatePassed } from "./module-gate";
+import { isAtModulePlug, moduleGatePassed, modulePinRead } from "./module-gate";
 
 export type Verdict = "suspect" | "proven" | "cleared";
 
@@ -36,69 +38,82 @@ const DIRECT_RATIO = 8;
 /** Nothing wrong is said only after so many readings. */
 const HEALTHY_READINGS = 3;
 
-/** Every suspect, likeliest first, with its verdict. */
+/** Every suspect, likeliest first, with its verdict. A fault that may be there with another counts with both. */
 export function rankSuspects(posterior: Posterior): Suspect[] {
   const shares = posterior.shares();
-  const standing = standingOf(posterior, shares);
+  const own = withPairs(posterior, shares);
+  const leaders = leadersOf(posterior, shares, own);
   return posterior.hypotheses
-    .map((hypothesis, h): Suspect => {
-      const provenBy = directEntries(posterior, h);
-      const judged = judge(hypothesis, h, posterior, shares, standing, provenBy);
-      return {
-        id: hypothesis.id,
-        fault: hypothesis.fault.code,
-        place: hypothesis.place.id,
-        part: hypothesis.fault.part,
-        words: hypothesis.fault.words(hypothesis.place, posterior.setup),
-        clearedBy: hypothesis.fault.clearedBy(hypothesis.place, posterior.setup),
-        share: shares[h]! * (1 - posterior.unlisted),
-        initialShare: posterior.initial[h]!,
-        provenBy,
-        ...judged,
-      };
+    .flatMap((hypothesis, h): Suspect[] => {
+      if (hypothesis.of) return [];
+      const { share, lead } = own[h]!;
+      const provenBy = directEntries(posterior, h, lead);
+      return [
+        {
+          id: hypothesis.id,
+          fault: hypothesis.fault.code,
+          place: hypothesis.place.id,
+          part: hypothesis.fault.part,
+          words: hypothesis.fault.words(hypothesis.place, posterior.setup),
+          clearedBy: hypothesis.fault.clearedBy(hypothesis.place, posterior.setup),
+          share: share * (1 - posterior.unlisted),
+          initialShare: posterior.initial[h]!,
+          provenBy,
+          ...judge(h, share, posterior, leaders, provenBy),
+        },
+      ];
     })
     .sort((a, b) => b.share - a.share);
 }
 
-/** What a proof needs beside the suspect's own readings, asked once for all of them. */
-interface Standing {
-  leader: Part | null;
-  /** Of the leading part, the hypothesis with most share. */
+/** For each single fault: its share alone and in pairs, and the hypothesis it is likeliest in. */
+function withPairs({ hypotheses }: Posterior, shares: Float64Array): { share: number; lead: number }[] {
+  return hypotheses.map((single, s) => {
+    let [share, lead] = [shares[s]!, s];
+    hypotheses.forEach((other, h) => {
+      if (!other.of || single.of || !includes(other, single.id)) return;
+      share += shares[h]!;
+      if (shares[h]! > shares[lead]!) lead = h;
+    });
+    return { share, lead };
+  });
+}
+
+/** A part sure enough to be proven, its likeliest fault, and the entry it hangs on. */
+interface Leader {
   lead: number;
-  fits: boolean;
   pivot: string | null;
 }
 
-function standingOf(posterior: Posterior, shares: Float64Array): Standing {
-  const [leader] = [...sharesByPart(posterior, shares)].find(([, share]) => share >= PROOF_SHARE) ?? [null];
-  if (leader === null) return { leader, lead: -1, fits: true, pivot: null };
-  let lead = -1;
-  posterior.hypotheses.forEach(({ fault }, h) => {
-    if (fault.part === leader && (lead < 0 || shares[h]! > shares[lead]!)) lead = h;
+function leadersOf(posterior: Posterior, shares: Float64Array, own: readonly { share: number }[]): Leader[] {
+  if (misfitOf(posterior).level === "not-at-all" || posterior.unlisted > MOST_UNLISTED) return [];
+  return [...sharesByPart(posterior, shares)].flatMap(([part, share]): Leader[] => {
+    if (share < PROOF_SHARE) return [];
+    let lead = -1;
+    posterior.hypotheses.forEach(({ fault, of }, h) => {
+      if (!of && fault.part === part && (lead < 0 || own[h]!.share > own[lead]!.share)) lead = h;
+    });
+    return [{ lead, pivot: hangsOn(posterior, part)?.observation.entryId ?? null }];
   });
-  return {
-    leader,
-    lead,
-    fits: misfitOf(posterior).level !== "not-at-all" && posterior.unlisted <= MOST_UNLISTED,
-    pivot: hangsOn(posterior, leader)?.observation.entryId ?? null,
-  };
 }
 
 function judge(
-  { fault }: Hypothesis,
   h: number,
+  share: number,
   posterior: Posterior,
-  shares: Float64Array,
-  { lead, fits, pivot }: Standing,
+  leaders: readonly Leader[],
   provenBy: readonly string[],
 ): Pick<Suspect, "verdict" | "hangsOn"> {
-  if (shares[h]! < CLEARED_SHARE && shares[h]! * CLEARED_RATIO < posterior.initial[h]!)
+  if (share < CLEARED_SHARE && share * CLEARED_RATIO < posterior.initial[h]!)
     return { verdict: "cleared", hangsOn: null };
   const open = { verdict: "suspect", hangsOn: null } as const;
-  if (h !== lead || !fits) return open;
+  const leader = leaders.find(({ lead }) => lead === h);
+  if (!leader) return open;
+  const { fault, place } = posterior.hypotheses[h]!;
   if (fault.part === "module" && !moduleGatePassed(posterior)) return open;
+  if (isAtModulePlug(fault.part, place) && !modulePinRead(posterior)) return open;
   if (fault.part === "none" ? posterior.log.length < HEALTHY_READINGS : provenBy.length === 0) return open;
-  return pivot === null ? { verdict: "proven", hangsOn: null } : { verdict: "suspect", hangsOn: pivot };
+  return leader.pivot === null ? { verdict: "proven", hangsOn: null } : { verdict: "suspect", hangsOn: leader.pivot };
 }
 
 /** The part that is proven, if one is. */
@@ -137,10 +152,13 @@ export function rankParts(suspects: readonly Suspect[]): PartShare[] {
     .sort((a, b) => b.share - a.share);
 }
 
-function directEntries(posterior: Posterior, h: number): string[] {
-  const healthy = posterior.indexOf(HEALTHY);
+/** Readings that tell this fault from a car without it: a healthy one, or, in a pair, one with the other fault alone. */
+function directEntries(posterior: Posterior, h: number, lead: number): string[] {
+  const { id } = posterior.hypotheses[h]!;
+  const other = posterior.hypotheses[lead]!.of?.find(({ fault, place }) => suspectId(fault, place) !== id);
+  const without = posterior.indexOf(other ? suspectId(other.fault, other.place) : HEALTHY);
   return posterior.log.flatMap(({ byHypothesis, observation }) =>
-    isDirect(observation.hookup) && byHypothesis[h]! > DIRECT_RATIO * byHypothesis[healthy]!
+    isDirect(observation.hookup) && byHypothesis[lead]! > DIRECT_RATIO * byHypothesis[without]!
       ? [observation.entryId]
       : [],
   );

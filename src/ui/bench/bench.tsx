@@ -99,7 +99,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   const pickPoints = useCallback((red: string, black: string) => setPicking({ red, black }), []);
   const log = () => {
     if (!check || typed.trim() === "") return setRefusal(t`Nothing typed yet.`);
-    const lock = interlock(check.hookup);
+    const lock = interlock(check.hookup, diagnosis?.danger ?? null);
     if (lock?.stops) return setRefusal(lock.say);
     const read = readingTyped(check.hookup, meantIn(typed, check.unit, units), job.setup);
     if (!read.ok) return setRefusal(read.say);
@@ -135,7 +135,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   };
   const readIt = async () => {
     if (!check || !job.simulated) return;
-    const lock = interlock(check.hookup);
+    const lock = interlock(check.hookup, diagnosis?.danger ?? null);
     if (lock?.stops) return setRefusal(lock.say);
     const own = ++asked.current;
     const shown = await benchWorker.ask((remote) => remote.readSimulated(job, check.hookup));

@@ -101,6 +101,7 @@ export function FreeReading({
               ["still", t`still`],
               ["creep", t`creeping`],
               ["hand", t`spun by hand`],
+              ["in-gear", t`in gear, raised`],
               ["driven", t`driving`],
             ]}
           />

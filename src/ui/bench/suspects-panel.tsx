@@ -3,7 +3,7 @@ import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import clsx from "clsx";
 import type { Diagnosis } from "@/core/bench/diagnosis";
-import { isUnlistedShown } from "@/core/verdict/hypotheses";
+import { isUnlistedShown, likelyPair } from "@/core/verdict/hypotheses";
 import { partWords } from "@/core/faults/fault";
 import { formatShare } from "@/core/units/format";
 
@@ -22,12 +22,19 @@ export function SuspectsPanel({
 }) {
   const { suspects, guess, parts } = diagnosis;
   const unlisted = isUnlistedShown(diagnosis.unlisted) ? diagnosis.unlisted : null;
+  const pair = likelyPair(diagnosis.hypotheses);
   const cleared = parts.filter(({ verdict }) => verdict === "cleared");
   return (
     <section aria-label={t`Suspects`} className="rounded-2xl border border-rule bg-card p-4">
       <h2 className="flex items-baseline justify-between gap-2 border-b border-rule pb-1 text-sm">
         <span className="font-semibold text-muted">{t`Suspects`}</span>
       </h2>
+      {pair && (
+        <p className="border-b border-rule py-2" data-pair>
+          <b className="font-semibold">{t`Two things wrong at once:`}</b> {pair.words}{" "}
+          <span className="font-bold tabular-nums">{formatShare(pair.share)}</span>
+        </p>
+      )}
       <ol>
         {/* By rank, not by suspect: a new order changes words in place and moves nothing. */}
         {suspects.slice(0, SHOWN).map(({ id, words, share, verdict, clearedBy, provenBy, hangsOn }, rank) => (
@@ -64,7 +71,7 @@ export function SuspectsPanel({
               <span>{t`Something not listed here`}</span>
               <span className="text-lg tabular-nums">{formatShare(unlisted)}</span>
             </p>
-            <p className="text-sm leading-tight text-muted">{t`Two things wrong at once, or one this list does not know.`}</p>
+            <p className="text-sm leading-tight text-muted">{t`A fault this list does not know, or a reading that is not what it seems.`}</p>
           </li>
         )}
       </ol>

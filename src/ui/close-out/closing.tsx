@@ -3,7 +3,7 @@ import { t } from "@/core/words/words";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { Diagnosis } from "@/core/bench/diagnosis";
 import { provenSuspect } from "@/core/verdict/suspects";
-import { retractedIds, standingRepair } from "@/core/job/derive";
+import { retractedIds, standingRepair, standingTicks } from "@/core/job/derive";
 import type { Entry, Job } from "@/core/job/schema";
 import type { Verification } from "@/core/bench/verify";
 import { repairPlan } from "@/core/repair/steps";
@@ -32,9 +32,7 @@ export function Closing({
   const repair = standingRepair(job);
   const target = repair ?? { fault: (proven ?? lead).fault, part: (proven ?? lead).part };
   const plan = repairPlan(target.fault, target.part);
-  const ticked = new Set(
-    job.entries.flatMap((entry) => (entry.kind === "tick" && !retractedIds(job).has(entry.id) ? [entry.item] : [])),
-  );
+  const ticked = standingTicks(job);
   const append = (entry: Entry) => change((newest) => withEntry(newest, entry));
   const tick = (item: string, text?: string) => {
     const known = job.entries.findLast(

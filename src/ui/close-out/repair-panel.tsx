@@ -7,6 +7,7 @@ import { otherTorque, type RepairPlan } from "@/core/repair/steps";
 import { decimal } from "@/core/units/decimal";
 import { formatShare } from "@/core/units/format";
 import { Cap } from "../keys/cap";
+import { useSettings } from "../settings/use-settings";
 
 interface RepairProps {
   plan: RepairPlan;
@@ -100,8 +101,10 @@ function Ticks({
 }
 
 function Torque({ name, onSet }: { name: string; onSet: (text: string) => void }) {
+  const preferred = useSettings().settings.units.torque;
   const [text, setText] = useState("");
-  const other = otherTorque(decimal(text), "N·m");
+  const [unit, setUnit] = useState(preferred);
+  const other = otherTorque(decimal(text), unit);
   return (
     <label className="text-sm text-muted">
       {name}
@@ -111,9 +114,23 @@ function Torque({ name, onSet }: { name: string; onSet: (text: string) => void }
           value={text}
           className="min-h-11 w-20 rounded-lg border border-rule bg-paper px-2 text-right font-mono text-lg text-ink"
           onChange={(event) => setText(event.target.value)}
-          onBlur={() => other !== null && onSet(`${text} N·m`)}
+          onBlur={() => other !== null && onSet(`${text} ${unit}`)}
         />
-        N·m {other !== null && <span className="font-mono">{t`= ${other.toFixed(0)} lb·ft`}</span>}
+        <button
+          type="button"
+          className="min-h-11 rounded-lg border border-rule px-2 text-ink"
+          aria-label={t`unit of ${name}: ${unit}, change`}
+          onClick={() => {
+            const next = unit === "N·m" ? "lb·ft" : "N·m";
+            setUnit(next);
+            if (other !== null) onSet(`${text} ${next}`);
+          }}
+        >
+          {unit}
+        </button>
+        {other !== null && (
+          <span className="font-mono">{`= ${other.toFixed(0)} ${unit === "N·m" ? "lb·ft" : "N·m"}`}</span>
+        )}
       </span>
     </label>
   );

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { readingTyped } from "@/core/observation/read-observation";
 import type { Entry, Job } from "@/core/job/schema";
 import type { Verification } from "@/core/bench/verify";
-import { ROAD_TEST } from "@/core/repair/road-test";
+import { roadTest } from "@/core/repair/road-test";
 import { stamp } from "../jobs/entries";
 import { Cap } from "../keys/cap";
 
@@ -95,15 +95,17 @@ export function VerifyPanel({
       {repaired && (
         <p className={`py-2 text-lg font-bold ${verification?.fixed ? "text-verdigris" : ""}`}>
           {verification?.fixed
-            ? t`✓ Fixed: what failed before passes now.`
-            : t`Not shown to be fixed yet: no check that failed before has passed.`}
+            ? t`✓ Fixed: what failed before passes now, and the road test was clean.`
+            : verification?.passed
+              ? t`What failed before passes now. It is called fixed after the road test: drive it with the lamp out.`
+              : t`Not shown to be fixed yet: no check that failed before has passed.`}
         </p>
       )}
       <div className="flex flex-wrap gap-2 pt-1">
-        {ROAD_TEST().map((item) => (
-          <Cap key={item} aria-pressed={ticked.has(item)} onClick={() => onTick(item)}>
-            {ticked.has(item) ? "✓ " : ""}
-            {item}
+        {roadTest.map(({ id, words }) => (
+          <Cap key={id} aria-pressed={ticked.has(id)} onClick={() => onTick(id)}>
+            {ticked.has(id) ? "✓ " : ""}
+            {words()}
           </Cap>
         ))}
       </div>

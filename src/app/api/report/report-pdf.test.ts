@@ -13,7 +13,7 @@ it("a PDF package reads back every word of the report", async () => {
     corner: "front left",
     came: ["C0031: front left wheel speed sensor, amplitude below minimum"],
     found: "Sensor stands too far off",
-    meaning: "The ordinary brakes work.",
+    meaning: "ABS switched itself off.",
     proof: ["gap: 1.4 mm, 1.3 kΩ"],
     cleared: ["module", "wiring"],
     done: ["Repaired: seat cleaned"],

@@ -9,6 +9,7 @@ export const bearing = {
   label: () => t`bearing, rocked`,
   sentence: () => t`Wheel raised: rock it at 12–6 and 3–9, then again with a helper on the brake.`,
   minutes: 1,
+  turnsWheel: true,
   needs: ["lift"],
   cautions: ["raised", "play"],
   walk: 6,

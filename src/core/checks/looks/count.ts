@@ -9,6 +9,7 @@ export const count = {
   label: () => t`teeth counted`,
   sentence: () => t`Wheel off: mark one tooth and count once round, or count the poles under film.`,
   minutes: 5,
+  turnsWheel: true,
   needs: ["lift", "wheel-off"],
   cautions: ["raised"],
   answers: {

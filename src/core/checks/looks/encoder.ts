@@ -12,6 +12,7 @@ export const encoder = {
   sentence: () =>
     t`Wheel off, lay the viewing film on the encoder and turn the hub once: even stripes, a gap, or none.`,
   minutes: 1,
+  turnsWheel: true,
   needs: ["lift", "wheel-off"],
   cautions: ["raised"],
   walk: 10,

@@ -9,6 +9,7 @@ export const face = {
   label: () => t`sensor face`,
   sentence: () => t`Remove the sensor and look at its face: rubbed, slanted, iron dust.`,
   minutes: 1,
+  turnsWheel: true,
   needs: ["lift", "wheel-off", "sensor-out"],
   cautions: ["raised", "sensor-out"],
   walk: 12,

@@ -11,6 +11,7 @@ export const fuseOut = {
   sentence: () =>
     t`On private ground only, key off first: pull the ABS fuse, stop gently from 20 km/h, put the fuse back. Is the pull or buzz gone?`,
   minutes: 7,
+  withoutTool: true,
   cautions: ["private-ground"],
   live: true,
   walk: 14,

@@ -49,6 +49,10 @@ export interface Look {
   sentence: () => string;
   /** Minutes for the look itself, once everything is prepared. */
   minutes: number;
+  /** The wheel or hub is turned for it. */
+  turnsWheel?: boolean;
+  /** Done by driving alone: the instrument it is filed under need not be there. */
+  withoutTool?: boolean;
   needs?: readonly Preparation[];
   cautions?: readonly LookCaution[];
   /** Parts something, which may cure an intermittent and hide it. */

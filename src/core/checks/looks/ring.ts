@@ -9,6 +9,7 @@ export const ring = {
   label: () => t`tone ring, seen`,
   sentence: () => t`Wheel off, turn the hub slowly and look at the whole ring: teeth gone, cracks, packed rust.`,
   minutes: 1,
+  turnsWheel: true,
   needs: ["lift", "wheel-off"],
   cautions: ["raised"],
   walk: 9,

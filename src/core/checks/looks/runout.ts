@@ -9,6 +9,7 @@ export const runout = {
   label: () => t`ring runout`,
   sentence: () => t`Dial gauge on the ring, turn the hub once: total runout, in mm.`,
   minutes: 5,
+  turnsWheel: true,
   needs: ["lift", "wheel-off"],
   cautions: ["raised"],
   readsMm: ({ ring }) => 2 * ring.runoutMm,

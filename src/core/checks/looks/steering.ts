@@ -11,6 +11,7 @@ export const steering = {
   sentence: () =>
     t`On dry, private ground stop gently from 20 km/h: does the pedal buzz and the car pull to the other side?`,
   minutes: 7,
+  withoutTool: true,
   live: true,
   walk: 13,
   answers: {

@@ -9,6 +9,7 @@ export const swap = {
   label: () => t`sensors changed over`,
   sentence: () => t`Change the sensor over with the other side's, clear, drive, and see where the fault is now.`,
   minutes: 20,
+  turnsWheel: true,
   needs: ["lift", "wheel-off", "sensor-out"],
   cautions: ["raised", "sensor-out"],
   unplugs: true,

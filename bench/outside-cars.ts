@@ -1,0 +1,56 @@
+/**
+ * The verdict on cars of another world: netlists for a general SPICE engine with other modules, sensors and levels, and a
+ * mechanic with other habits, driven by the diagnose command in a closed loop. A fresh seed unless told.
+ * usage: npm run bench:outside-cars -- [cars] [--seed N] [--intermittent] [--trace]
+ */
+import { parseArgs } from "node:util";
+import { diagnoseOutsideCar, type CarOutcome } from "./outside/cars/run";
+import { freshSeed, inShards } from "./shards";
+import { shareWithInterval } from "./wilson";
+
+const { values, positionals } = parseArgs({
+  allowPositionals: true,
+  options: {
+    seed: { type: "string" },
+    shard: { type: "string" },
+    intermittent: { type: "boolean" },
+    trace: { type: "boolean" },
+  },
+});
+const CARS = Number(positionals[0] ?? 60);
+const SEED = freshSeed(values.seed);
+
+if (values.shard) await runShard(values.shard);
+else report(await inShards<CarOutcome>(SEED));
+
+async function runShard(shard: string): Promise<void> {
+  const [from, step] = shard.split("/").map(Number) as [number, number];
+  for (let car = from; car < CARS; car += step)
+    console.log(JSON.stringify(await diagnoseOutsideCar(SEED * 1000 + car, values.intermittent)));
+}
+
+function report(outcomes: CarOutcome[]): void {
+  console.log(`${CARS} cars of another world, seed ${SEED}${values.intermittent ? ", faults that come and go" : ""}`);
+  const wrong = outcomes.filter(({ top, truth }) => top !== truth);
+  if (values.trace)
+    for (const { seed, family, says, proven, steps } of outcomes.filter(
+      ({ top, truth, proven }) => top !== truth || proven === null,
+    ))
+      console.log(`\n#${seed} ${family} · ${says}${proven ? ` · PROVEN ${proven}` : ""}\n  ${steps.join("\n  ")}`);
+  const faulty = outcomes.filter(({ truth }) => truth !== "none");
+  const healthy = outcomes.filter(({ truth }) => truth === "none");
+  const count = (all: CarOutcome[], fits: (one: CarOutcome) => boolean) =>
+    shareWithInterval(all.filter(fits).length, all.length);
+  console.log(`right part       ${count(faulty, ({ top, truth }) => top === truth)}`);
+  console.log(`proven           ${count(faulty, ({ proven, truth }) => proven === truth)}`);
+  console.log(`wrongly proven   ${count(outcomes, ({ proven, truth }) => proven !== null && proven !== truth)}`);
+  console.log(`healthy, no part ${count(healthy, ({ proven }) => proven === null || proven === "none")}`);
+  console.log(`readings         ${quantile(faulty, 0.5)} median, ${quantile(faulty, 0.9)} at the 90th`);
+  for (const { seed, family, says, top, topShare, proven } of wrong)
+    console.log(`  #${seed} ${family} · ${says} → ${top} ${(100 * topShare).toFixed(1)} %${proven ? " PROVEN" : ""}`);
+}
+
+function quantile(all: CarOutcome[], share: number): number {
+  const sorted = all.map(({ readings }) => readings).sort((a, b) => a - b);
+  return sorted[Math.floor(share * (sorted.length - 1))] ?? 0;
+}

@@ -1,0 +1,310 @@
+import { analyseCapture } from "../../../src/core/waveform/analyse";
+import { dice, type Dice } from "../dice";
+import { recording, type Defect } from "../recordings";
+import { ampsThrough, coilShare, levelsV, ohmsBetween, shown, type Corner } from "./meter";
+import type { State } from "./netlist";
+import type { Trouble } from "./trouble";
+
+/** A check as the command proposes it. */
+export interface Proposed {
+  instrument: string;
+  red?: string;
+  black?: string;
+  look?: string;
+  state: State;
+}
+
+/** What a mechanic of middling care writes down for a check on this corner. */
+export async function answer(corner: Corner, asked: Proposed, d: Dice): Promise<Record<string, string>> {
+  const check = d.chance(WRONG_PIN) ? beside(corner, asked) : asked;
+  const there = d.chance(shownDuty(corner, check));
+  const now: Corner = there ? corner : { make: corner.make, trouble: { ...HEALTHY, part: corner.trouble.part } };
+  if (check.look !== undefined) return { value: await looked(now, corner, check.look, check.state, d) };
+  if (check.instrument === "scope") return { finding: await captured(now, corner, check, d) };
+  return { value: await measured(now, check, d) };
+}
+
+const WRONG_PIN = 0.015;
+const HEALTHY: Trouble = { part: "none", says: "", signs: {}, duty: 1 };
+
+/** What comes and goes is there for its share of the time; longer waiting catches it more often. */
+function shownDuty({ trouble }: Corner, { state, instrument }: Proposed): number {
+  if (trouble.duty === 1) return 1;
+  return state.watched || instrument === "scope" ? 1 - (1 - trouble.duty) ** 4 : trouble.duty;
+}
+
+/** The probe one terminal over. */
+function beside({ make }: Corner, check: Proposed): Proposed {
+  const wire = make.wires.find((one) => check.red?.endsWith(`.${one}`));
+  if (!wire) return check;
+  const other = make.wires[(make.wires.indexOf(wire) + 1) % make.wires.length]!;
+  const red = check.red!.slice(0, -wire.length) + other;
+  return red === check.black ? check : { ...check, red };
+}
+
+async function measured(
+  corner: Corner,
+  { instrument, red = "", black = "", state }: Proposed,
+  d: Dice,
+): Promise<string> {
+  const { make } = corner;
+  if (instrument === "ohms") return shown(await ohmsBetween(corner, red, black, state), "Ω", d);
+  if (instrument === "continuity")
+    return (await ohmsBetween(corner, red, black, state)) < d.between(20, 50) ? "beep" : "no-beep";
+  if (instrument === "lamp") {
+    const amps = 12 / (46 + (await ohmsBetween(corner, red, black, state)));
+    return amps > 0.17 ? "bright" : amps > 0.06 ? "dim" : "off";
+  }
+  if (instrument === "amps-dc") {
+    const [station, , wire] = red.split(".") as [string, string, string];
+    return pair(await ampsThrough(corner, station, wire, state), "A", corner, state, d);
+  }
+  const turns = state.wheel === "hand" ? d.between(0.75, 1.25) : state.wheel === "driven" ? 4.3 : 0;
+  if (instrument === "volts-ac") return shown(await alternatingV(corner, red, black, state, turns), "V", d);
+  if (instrument === "hertz" || instrument === "duty") return rhythm(corner, instrument, red, black, state, turns, d);
+  return pair(await levelsV(corner, red, black, state), "V", corner, state, d);
+
+  function rhythm(
+    at: Corner,
+    kind: string,
+    a: string,
+    b: string,
+    how: State,
+    perSecond: number,
+    dd: Dice,
+  ): Promise<string> {
+    return alternatingV(at, a, b, how, perSecond).then((volts) => {
+      const kept = 1 - (at.trouble.lost ?? 0) - (at.trouble.ring === "missing" ? 2 / make.poles : 0);
+      if (volts < 0.06 || kept < 0.1 || at.trouble.sensor === "chattering")
+        return "0 " + (kind === "duty" ? "%" : "Hz");
+      if (kind === "duty") return make.widthCoded ? "3 %" : `${dd.between(46, 54).toFixed(0)} %`;
+      return shown(perSecond * make.poles * kept * (make.widthCoded ? 2 : 1), "Hz", dd);
+    });
+  }
+}
+
+/** AC volts of a turning wheel. A hand turns it at about a turn a second. */
+async function alternatingV(corner: Corner, red: string, black: string, state: State, turns: number): Promise<number> {
+  const { make, trouble } = corner;
+  if (turns === 0 || trouble.ring === "absent") return 0;
+  if (make.family === "passive")
+    return (await coilShare(corner, red, black, state)) * make.voltsPerTurn * turns * (trouble.amplitude ?? 1);
+  if (trouble.sensor === "stuck" || (trouble.lost ?? 0) >= 1 || state.key === "off") return 0;
+  const [low, high] = await levelsV(corner, red, black, state);
+  return (Math.abs(high - low) / 2) * (make.widthCoded ? 0.25 : Math.sqrt(1 - (trouble.lost ?? 0)));
+}
+
+/** A level, or both as the wheel is turned by hand: "0.84 / 1.68 V", as people write a toggle. */
+function pair(
+  [low, high]: [number, number],
+  unit: string,
+  { make, trouble }: Corner,
+  { wheel, key }: State,
+  d: Dice,
+): string {
+  const dead = make.family === "passive" || key === "off" || trouble.ring === "absent" || (trouble.lost ?? 0) >= 1;
+  const apart = Math.abs(high - low) > 0.015 * (unit === "A" ? 0.1 : 1);
+  if (!apart || trouble.sensor === "stuck" || dead) {
+    const stuckHigh =
+      trouble.sensor === "stuck" ? trouble.stuckHigh : dead && make.family !== "passive" && d.chance(0.3);
+    return shown(apart && stuckHigh ? high : low, unit, d);
+  }
+  if (trouble.sensor === "chattering") return shown(d.pick([low, high, (low + high) / 2]), unit, d);
+  if (make.widthCoded) return shown(low + 0.03 * (high - low), unit, d);
+  if (wheel === "still") return shown(d.chance(0.5) ? low : high, unit, d);
+  if (wheel === "creep") {
+    if (d.chance(0.75)) return `${shown(low, unit, d)} / ${shown(high, unit, d)}`;
+    return shown(d.chance(0.5) ? low : high, unit, d);
+  }
+  return shown((low + high) / 2, unit, d);
+}
+
+/** What the module makes of this corner: its own pins decide. */
+async function moduleSees(
+  corner: Corner,
+): Promise<"follows" | "zero" | "drops-out" | "cuts-low" | "ratio-off" | "erratic"> {
+  const { make, trouble } = corner;
+  const state: State = { key: "on", unplugged: [], batteryOff: false, wheel: "hand" };
+  if (trouble.inputDead || trouble.driverDead || trouble.ring === "absent" || (trouble.lost ?? 0) >= 1) return "zero";
+  if ((trouble.feedOhms ?? 0) > 25 || (trouble.groundOhms ?? 0) > 25) return "zero";
+  if (trouble.sensor === "chattering" || trouble.sensor === "leaking") return "erratic";
+  if (trouble.sensor === "stuck") return "zero";
+  const pin = `module.in.${make.wires[make.family === "active-3wire" ? 2 : make.family === "passive" ? 0 : make.sense === "low" ? 1 : 0]}`;
+  if (make.family === "passive") {
+    const peakPerTurn =
+      Math.SQRT2 * make.voltsPerTurn * (trouble.amplitude ?? 1) * (await coilShare(corner, pin, "module.in.b", state));
+    const dropOutKmh = (7 * make.thresholdV) / Math.max(peakPerTurn, 1e-9);
+    if (dropOutKmh > 30) return "zero";
+    if (dropOutKmh > 5.5) return "cuts-low";
+  } else {
+    const [low, high] = await levelsV(corner, pin, "module.earth", state);
+    if (make.family === "active-3wire") {
+      if (Math.min(low, high) > 0.33 * make.pullUpV || Math.max(low, high) < 0.6 * make.pullUpV) return "zero";
+    } else {
+      const amps = (volts: number) =>
+        make.sense === "low" ? volts / make.senseOhms : (make.feedV - volts) / (make.senseOhms + make.feedOhms);
+      if (!(amps(high) > 0.0105 && amps(high) < 0.022 && amps(low) < 0.0095 && amps(low) > 0.003)) return "zero";
+    }
+  }
+  if (trouble.loose || (trouble.lost ?? 0) > 0.02) return "drops-out";
+  if (trouble.ratio) return "ratio-off";
+  return trouble.ring ? "erratic" : "follows";
+}
+
+/** Looks by what is there to be seen; each eye misses its share, and now and then sees what is not there. */
+async function looked(now: Corner, real: Corner, look: string, state: State, d: Dice): Promise<string> {
+  const { signs } = real.trouble;
+  const seen = (sign: string, falsely: number) => d.chance(signs[sign] ?? falsely);
+  const intermittent = real.trouble.duty < 1;
+  switch (look) {
+    case "speed": {
+      const word = await moduleSees(now);
+      return intermittent && word === "zero" ? "drops-out" : word;
+    }
+    case "others":
+      return seen("others:several", 0.04) ? "several" : "only-this";
+    case "wiring":
+      return seen("wiring:damaged", 0.06) ? "damaged" : "sound";
+    case "bearing":
+      return seen("bearing:play", 0.03) ? "play" : "tight";
+    case "foot":
+      return seen("foot:lifted", 0.06) ? "lifted" : seen("foot:loose", 0.01) ? "loose" : "seated";
+    case "sensor":
+      return seen("sensor:rocks", 0.03) ? "rocks" : "firm";
+    case "ring":
+      return seen("ring:missing", 0.01)
+        ? "missing"
+        : seen("ring:cracked", 0.01)
+          ? "cracked"
+          : seen("ring:debris", 0.04)
+            ? "debris"
+            : "intact";
+    case "encoder":
+      return seen("encoder:no-stripes", 0.01) ? "no-stripes" : seen("encoder:gap", 0.01) ? "gap" : "whole";
+    case "face":
+      return seen("face:debris", 0.06) ? "debris" : "clean";
+    case "tyres":
+      return seen("tyres:different", 0.02) ? "different" : "alike";
+    case "count":
+      return "as-listed";
+    case "drag-test":
+      return seen("drag-test:loose", 0.04) ? "loose" : "grips";
+    case "gap":
+      return `${gapMm(real, d).toFixed(2)} mm`;
+    case "runout":
+      return `${(real.trouble.ring === "eccentric" ? d.between(0.3, 0.9) : d.between(0.02, 0.12)).toFixed(2)} mm`;
+    case "magnet":
+      return (await moduleSees({ ...now, trouble: { ...now.trouble, ring: undefined, lost: undefined } })) === "zero"
+        ? "no-change"
+        : "switches";
+    case "which":
+      return (await moduleSees(now)) === "zero" ? "none" : "this";
+    case "swap":
+      return real.trouble.part === "sensor"
+        ? d.chance(0.95)
+          ? "follows"
+          : "stays"
+        : ["connector", "mounting"].includes(real.trouble.part) && d.chance(0.4)
+          ? "vanished"
+          : "stays";
+    case "other-side":
+      return beside2(now, state, d);
+    case "steering":
+    case "fuse-out": {
+      const word = await moduleSees(now);
+      const acts = word === "cuts-low" || word === "drops-out";
+      return look === "steering"
+        ? acts && d.chance(0.7)
+          ? "pulls"
+          : "straight"
+        : acts
+          ? "gone"
+          : d.pick(["gone", "stays"]);
+    }
+    default:
+      return watchedLook(real, look, d) ?? (seen(`${look}:bad`, 0.06) ? "bad" : "clean");
+  }
+}
+
+/** Feeler blades find the gap as it stands; one that loses every pole is wider than one that loses some. */
+function gapMm({ make, trouble }: Corner, d: Dice): number {
+  if (make.family === "passive")
+    return trouble.signs["gap:wide"]
+      ? 0.5 + 0.9 * Math.log10(1 / trouble.amplitude!) + d.between(0, 0.3)
+      : d.between(0.25, 0.55);
+  if (!trouble.signs["gap:wide"]) return d.between(0.6, 1.6);
+  return 1.5 + 1.3 * trouble.lost! + d.between(0, 0.6);
+}
+
+/** A place moved by hand, or the corner bounced, steered, wetted, warmed, while a reading is watched. */
+function watchedLook({ make, trouble }: Corner, look: string, d: Dice): string | null {
+  const moved = /^(?:wiggle|wake)-(.+)$/.exec(look)?.[1];
+  if (!moved) return null;
+  if (look.startsWith("wake-"))
+    return d.chance(trouble.duty < 1 ? 0.3 : trouble.loose ? 0.3 : 0.03) ? "jumps" : "steady";
+  const station = trouble.series?.station ?? trouble.leak?.station;
+  const span = trouble.series?.span ?? trouble.leak?.span;
+  const here =
+    (station !== undefined && make.stations[station]!.station === moved) ||
+    (span !== undefined && `span${span + 1}` === moved);
+  return d.chance(here && trouble.duty < 1 ? 0.8 : here ? 0.15 : 0.03) ? "jumps" : "steady";
+}
+
+async function beside2(corner: Corner, state: State, d: Dice): Promise<string> {
+  const finding = await expected(corner, "plug.out", state);
+  if (finding === "flat") return "none";
+  const { make, trouble } = corner;
+  const share =
+    make.family === "passive"
+      ? (await coilShare(corner, "plug.out.a", "plug.out.b", state)) * (trouble.amplitude ?? 1)
+      : 1;
+  if (share < 0.62) return "weaker";
+  if (finding === "low-amplitude") return "alike";
+  return finding === "clean" || finding === "eccentric" ? "alike" : d.chance(0.9) ? "different" : "alike";
+}
+
+/** What a perfect eye would see on a scope at a place. */
+async function expected(corner: Corner, place: string, state: State): Promise<string> {
+  const { make, trouble } = corner;
+  const wire =
+    make.wires[make.family === "active-3wire" ? 2 : make.family === "passive" ? 0 : make.sense === "low" ? 1 : 0]!;
+  if (trouble.sensor === "chattering" || trouble.sensor === "leaking") return "noise-at-rest";
+  if (trouble.sensor === "stuck" || trouble.ring === "absent" || (trouble.lost ?? 0) >= 1) return "flat";
+  if (make.family === "passive") {
+    const left = (await coilShare(corner, `${place}.a`, `${place}.b`, state)) * (trouble.amplitude ?? 1);
+    if (left * make.voltsPerTurn < 0.012) return "flat";
+    if (left * make.voltsPerTurn < 0.2 && !(trouble.ring && trouble.ring !== "eccentric")) return "low-amplitude";
+  } else {
+    const [low, high] = await levelsV(corner, `${place}.${wire}`, "battery.negative", state);
+    if (Math.abs(high - low) < 0.05) return "flat";
+  }
+  if (trouble.ring === "missing") return "missing-pulses";
+  if (trouble.ring === "cracked") return "cracked-ring";
+  if (trouble.ring === "odd") return make.family === "passive" ? "odd-tooth" : "clean";
+  if (trouble.loose || (trouble.lost ?? 0) > 0.02) return "random-dropout";
+  return trouble.ring === "eccentric" ? "eccentric" : "clean";
+}
+
+/** A spin recorded at the point and analysed by the program; what it cannot draw is judged by eye. */
+async function captured(now: Corner, real: Corner, { red = "", state }: Proposed, d: Dice): Promise<string> {
+  const place = red.split(".").slice(0, 2).join(".");
+  const seen = await expected(now, place, state);
+  const came = await expected(real, place, state);
+  const finding = real.trouble.duty < 1 && now.trouble.says !== "" && came !== "clean" ? "random-dropout" : seen;
+  if (finding === "flat" || (finding === "eccentric" && d.chance(0.6))) return finding;
+  const { make } = real;
+  const defect = (finding === "eccentric" ? "clean" : finding) as Defect;
+  if (make.family !== "passive" && finding === "noise-at-rest") return finding;
+  const made = recording(d.whole(0, 1e8), { defect, sensor: make.family });
+  const [channel] = analyseCapture(
+    { name: "outside", sampleS: made.sampleS, startS: 0, channels: made.channels },
+    { family: make.family, tyre: "205/55R16", pulses: made.poles },
+  );
+  const faults = channel!.findings.filter(({ code }) => code !== "key-on-transient" && code !== "probe-spike");
+  return faults.toSorted((a, b) => b.confidence - a.confidence)[0]?.code ?? "clean";
+}
+
+/** Dice of one car. */
+export function carDice(seed: number): Dice {
+  return dice(seed * 104_729 + 7);
+}

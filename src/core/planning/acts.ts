@@ -1,0 +1,105 @@
+import type { Part } from "../faults/fault";
+import { LABOUR_RATE } from "../repair/costs";
+import { repairPlan } from "../repair/steps";
+import type { Suspect } from "../verdict/suspects";
+import type { Proposal } from "./next-check";
+
+/** Something that is done instead of measured: a repair, tried as a check. */
+export interface Act {
+  /** What kind of act it is, as files name it. */
+  act: ActId;
+  /** Its repair's title. */
+  words: string;
+  part: Part;
+  /** The likeliest suspect it would mend. */
+  suspect: Suspect;
+  /** Part and labour, in local money (an estimate). */
+  cost: number;
+  minutes: number;
+  /** Chance, in a hundred, that the car is mended by it. */
+  chancePct: number;
+  /** Doing it now costs less on average than measuring on first. */
+  now: boolean;
+}
+
+export type ActId =
+  | "clean-reseat"
+  | "renew-terminal"
+  | "splice"
+  | "fit-sensor"
+  | "fit-ring"
+  | "fit-bearing"
+  | "mend-feed"
+  | "fit-module"
+  | "fit-tyre";
+
+const ACTS: Record<Exclude<Part, "none">, ActId> = {
+  mounting: "clean-reseat",
+  connector: "renew-terminal",
+  harness: "splice",
+  sensor: "fit-sensor",
+  ring: "fit-ring",
+  bearing: "fit-bearing",
+  "module-feed": "mend-feed",
+  module: "fit-module",
+  tyre: "fit-tyre",
+};
+
+/** A repair of the right thing mends it so often: the rest is a bad new part, a slip, a second thing (engineering judgement). */
+const CURES = 0.95;
+/** Parts dearer than this are not bought on a likelihood: they are fitted when proven. */
+const TRIED_UP_TO = 40;
+/** Under this share an act is not worth a line. */
+const LEAST_SHARE = 0.05;
+
+/**
+ * Repairs as checks, the best chance for its cost first (D. Heckerman, J. S. Breese and K. Rommelse, Communications of
+ * the ACM 38(3), 1995). One is worth doing now where what it wastes if it is the wrong one, (1 − p)·cost, is less than
+ * what the measuring costs that would make sure.
+ */
+export function proposeActs(suspects: readonly Suspect[], proposals: readonly Proposal[], rate = LABOUR_RATE): Act[] {
+  const byRepair = new Map<string, Act>();
+  for (const suspect of suspects) {
+    const { part, fault, place, share } = suspect;
+    if (part === "none") continue;
+    const plan = repairPlan(fault, part);
+    // A splice or a terminal mends one place; a new part mends all that was wrong with the old one.
+    const where = part === "harness" || part === "connector" ? place.split(".")[0] : part;
+    const key = `${plan.title} ${where}`;
+    const known = byRepair.get(key);
+    const chancePct = (known?.chancePct ?? 0) + 100 * CURES * share;
+    const cost = Math.round(plan.partsCost + (plan.labourMin / 60) * rate);
+    byRepair.set(key, {
+      act: ACTS[part],
+      words: plan.title,
+      part,
+      suspect: known?.suspect ?? suspect,
+      cost,
+      minutes: plan.labourMin,
+      chancePct,
+      now: false,
+    });
+  }
+  const toProof = (minutesToProof(suspects, proposals) / 60) * rate;
+  return [...byRepair.values()]
+    .filter(({ chancePct }) => chancePct >= 100 * LEAST_SHARE)
+    .sort((one, other) => other.chancePct / other.cost - one.chancePct / one.cost)
+    .map((act) => {
+      const wasted = (1 - act.chancePct / 100 / CURES) * act.cost;
+      const cheap = repairPlan(act.suspect.fault, act.part).partsCost <= TRIED_UP_TO;
+      const now = act.suspect.verdict === "proven" || (cheap && act.part !== "module" && wasted < toProof);
+      return { ...act, chancePct: Math.round(act.chancePct), now };
+    });
+}
+
+/** Minutes of measuring until a part is proven, at the rate the best check tells; none once one is. */
+export function minutesToProof(suspects: readonly Suspect[], [best]: readonly Proposal[]): number {
+  if (!best || suspects.some(({ verdict }) => verdict === "proven")) return 0;
+  const byPart = new Map<Part, number>();
+  for (const { part, share } of suspects) byPart.set(part, (byPart.get(part) ?? 0) + share);
+  const bits = [...byPart.values()].reduce((sum, share) => sum - (share > 0 ? share * Math.log2(share) : 0), 0);
+  return Math.min(MOST_MINUTES, Math.max(best.minutes, bits / Math.max(best.worth, LEAST_WORTH)));
+}
+
+const MOST_MINUTES = 180;
+const LEAST_WORTH = 0.005;
