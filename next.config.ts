@@ -4,6 +4,19 @@ const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
   ...(process.env.STANDALONE ? { output: "standalone" as const } : {}),
+  // What is no page runs no script and is read as what it is; pages get their policy with a nonce (proxy.ts).
+  headers: () =>
+    Promise.resolve([
+      {
+        source: "/:path(api/.*|demo/.*|sw.js|precache.json|icon.*)",
+        headers: [
+          { key: "x-content-type-options", value: "nosniff" },
+          { key: "referrer-policy", value: "no-referrer" },
+          { key: "cross-origin-resource-policy", value: "same-origin" },
+          { key: "content-security-policy", value: "default-src 'self'; frame-ancestors 'none'" },
+        ],
+      },
+    ]),
   // It reads its own data files beside its code.
   serverExternalPackages: ["pdfkit"],
   outputFileTracingIncludes: {

@@ -31,4 +31,4 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
-export const config = { matcher: [{ source: "/((?!_next/|demo/|sw.js|precache.json|icon).*)" }] };
+export const config = { matcher: [{ source: "/((?!_next/|api/|demo/|sw.js|precache.json|icon).*)" }] };

@@ -7,6 +7,9 @@ import { contradictionWords } from "../core/verdict/contradictions";
 import { misfitWords } from "../core/verdict/misfit-words";
 import { readText, runCommand } from "./io";
 
+/** Acts stand after the checks, those to be done rather than measured on marked. */
+const ACTS_LISTED = 3;
+
 await runCommand(async () => {
   const [file, ...rest] = process.argv.slice(2);
   if (!file || rest.length > 0) throw new UnusableInput("usage: npm run --silent diagnose -- FILE.json");
@@ -34,9 +37,6 @@ await runCommand(async () => {
     guess: { fitSensorNow: guess.fitSensorNow, plan: { expectedCost: guess.plan.expectedCost } },
   };
 });
-
-/** Acts stand after the checks, those to be done rather than measured on marked. */
-const ACTS_LISTED = 3;
 
 function contractAct({ act, words, part, suspect, cost, minutes, chancePct, now }: Act) {
   return { act, check: words, part, place: suspect.place, cost, minutes, chancePct, now };

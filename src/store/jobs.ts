@@ -1,11 +1,16 @@
 import type { Capture } from "../core/capture/capture";
-import { mergeJobs } from "../core/job/derive";
+import { mergeJobs } from "../core/job/merge";
+import { UnusableInput } from "../core/capture/capture";
 import { parseJob } from "../core/job/earlier-jobs";
+import { firstIssue } from "../core/job/file";
 import type { Job } from "../core/job/schema";
 import type { ScanLog } from "../core/scanlog/scan-log";
+import { forgetJournal, journaled, journaledIds, settleJournal } from "./journal";
 import { shelf } from "./shelf";
 
 const jobs = shelf("jobs");
+/** Records that could not be read when something was written over them. */
+const aside = shelf("aside");
 const captures = shelf("captures");
 const scans = shelf("scans");
 const photos = shelf("photos");
@@ -18,6 +23,8 @@ const channel = typeof BroadcastChannel === "undefined" ? null : new BroadcastCh
 export interface Unreadable {
   id: string;
   why: string;
+  /** The record as it lies there. */
+  raw: unknown;
 }
 
 /** All jobs, newest first, and those that could not be read. */
@@ -27,8 +34,17 @@ export async function listJobs(): Promise<{ jobs: Job[]; unreadable: Unreadable[
   await jobs.iterate((value: unknown, id) => {
     const parsed = parseJob(value);
     if (parsed.success) found.push(parsed.data);
-    else unreadable.push({ id, why: parsed.error.issues[0]?.message ?? "unknown" });
+    else unreadable.push({ id, why: firstIssue(parsed.error), raw: value });
   });
+  // What a killed tab had written down and not stored yet is put where it belongs first.
+  for (const id of journaledIds()) {
+    const at = found.findIndex((job) => job.id === id);
+    const held = journaled(id);
+    if (!held) continue;
+    const whole = at < 0 ? held : mergeJobs(found[at]!, held);
+    if (at < 0) found.push(whole);
+    else found[at] = whole;
+  }
   return { jobs: found.sort((a, b) => (lastTouched(a) < lastTouched(b) ? 1 : -1)), unreadable };
 }
 
@@ -41,11 +57,17 @@ let saving: Promise<unknown> = Promise.resolve();
 /** A job as last saved, saves still under way included: a screen left in haste has not written its last key yet. */
 export async function loadJob(id: string): Promise<Job | null> {
   await saving;
+  const held = journaled(id);
   const value = await jobs.getItem<unknown>(id);
-  if (value === null) return null;
+  if (value === null) return held && keptOrHeld(held);
   const parsed = parseJob(value);
-  if (!parsed.success) throw parsed.error;
-  return parsed.data;
+  if (!parsed.success) throw new UnusableInput(firstIssue(parsed.error), { cause: parsed.error });
+  return held ? keptOrHeld(mergeJobs(parsed.data, held)) : parsed.data;
+}
+
+/** A job with what its journal held, saved; where the store refuses, it is shown all the same and stays in the journal. */
+function keptOrHeld(job: Job): Promise<Job> {
+  return saveJob(job).catch(() => job);
 }
 
 /**
@@ -55,9 +77,13 @@ export async function loadJob(id: string): Promise<Job | null> {
 export function saveJob(job: Job): Promise<Job> {
   const next = saving.then(async () => {
     const write = async () => {
-      const stored = parseJob(await jobs.getItem<unknown>(job.id));
+      const there = await jobs.getItem<unknown>(job.id);
+      const stored = parseJob(there);
+      // A record that does not read is no reason to lose it: it is kept aside, to be exported or mended.
+      if (there !== null && !stored.success) await aside.setItem(`${job.id} ${new Date().toISOString()}`, there);
       const merged = stored.success ? mergeJobs(job, stored.data) : job;
       await jobs.setItem(job.id, merged);
+      settleJournal(merged);
       return merged;
     };
     const merged =
@@ -71,8 +97,18 @@ export function saveJob(job: Job): Promise<Job> {
   return next;
 }
 
-export async function removeJob(id: string): Promise<void> {
+/** Takes a record out of the store, readable or not. @returns it, to be put back by `restoreRecord` */
+export async function removeJob(id: string): Promise<unknown> {
+  const record = await jobs.getItem<unknown>(id);
   await jobs.removeItem(id);
+  forgetJournal(id);
+  channel?.postMessage(id);
+  return record;
+}
+
+/** Puts a record back as it was. */
+export async function restoreRecord(id: string, record: unknown): Promise<void> {
+  await jobs.setItem(id, record);
   channel?.postMessage(id);
 }
 

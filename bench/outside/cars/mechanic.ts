@@ -120,7 +120,7 @@ function pair(
 }
 
 /** What the module makes of this corner: its own pins decide. */
-async function moduleSees(
+export async function moduleSees(
   corner: Corner,
 ): Promise<"follows" | "zero" | "drops-out" | "cuts-low" | "ratio-off" | "erratic"> {
   const { make, trouble } = corner;

@@ -1,8 +1,10 @@
 import { openDiagnosis } from "../../../src/core/bench/diagnose-file";
 import { readingSchema } from "../../../src/core/observation/reading";
 import { drawMake, writtenDown } from "./make";
-import { answer, carDice, type Proposed } from "./mechanic";
-import { drawTrouble, type TruePart, type Trouble } from "./trouble";
+import type { Dice } from "../dice";
+import type { Corner } from "./meter";
+import { answer, carDice, moduleSees, type Proposed } from "./mechanic";
+import { drawTrouble, type TruePart } from "./trouble";
 
 export interface CarOutcome {
   seed: number;
@@ -19,11 +21,19 @@ export interface CarOutcome {
 
 const MOST_READINGS = 16;
 
+/** A car somebody complained of: what is wrong with it shows in the live speed. */
+async function noticedCar(d: Dice, comesAndGoes: boolean): Promise<Corner> {
+  for (;;) {
+    const make = drawMake(d);
+    const trouble = drawTrouble(make, d, comesAndGoes);
+    if (trouble.part === "none" || (await moduleSees({ make, trouble })) !== "follows") return { make, trouble };
+  }
+}
+
 /** Diagnoses one outside car by the public command alone, until a part is proven or the readings are too many. */
 export async function diagnoseOutsideCar(seed: number, comesAndGoes = false): Promise<CarOutcome> {
   const d = carDice(seed);
-  const make = drawMake(d);
-  const trouble: Trouble = drawTrouble(make, d, comesAndGoes);
+  const { make, trouble } = await noticedCar(d, comesAndGoes);
   const file = {
     ...writtenDown(make, d.chance(0.5)),
     complaint: {

@@ -14,7 +14,7 @@ import { progressOf } from "./progress";
 import { replay } from "../job/replay";
 import { diagnosisOf } from "./diagnosis";
 import { learntPriors } from "../report/history";
-import { JOB_VERSION, jobSchema, type Job } from "../job/schema";
+import { JOB_VERSION, jobSchema, type Entry, type Job } from "../job/schema";
 import { verification } from "./verify";
 
 const reading = (red: string, value: string, unplugged: string[] = []) => ({
@@ -75,11 +75,14 @@ describe("closing a job", () => {
   it.each([
     ["11.3 V", true],
     ["0.02 V", false],
-  ])("fixed needs the check that failed to pass: %s after is %s", (value, fixed) => {
-    const closed = job([...before, repair, entry("4", reading("plug.in.supply", value, ["plug"]))]);
-    const made = verification(closed, replay(closed, 60));
-    expect(made.fixed).toBe(fixed);
-    expect(made.items.find(({ after }) => after)).toMatchObject({ before: "0.01 V", after: value, passes: fixed });
+  ])("fixed needs the check that failed to pass, and a road test: %s after is %s", (value, passed) => {
+    const measured = [...before, repair, entry("4", reading("plug.in.supply", value, ["plug"]))];
+    const made = verification(job(measured), replay(job(measured), 60));
+    expect(made).toMatchObject({ passed, fixed: false });
+    const drive: Entry = { id: "5", at: "2026-01-01T11:00:00Z", kind: "tick", item: "road:lamp-out" };
+    const driven = job([...measured, drive]);
+    expect(verification(driven, replay(driven, 60)).fixed).toBe(passed);
+    expect(made.items.find(({ after }) => after)).toMatchObject({ before: "0.01 V", after: value, passes: passed });
     expect(verification(job(before), replay(job(before), 60)).fixed).toBe(false);
   });
 

@@ -45,7 +45,7 @@ describe("a skipped check", () => {
       jobSchema.parse({
         tastatura: "job/3",
         id: "j",
-        createdAt: "",
+        createdAt: "2026-01-01T00:00:00Z",
         car: { name: "" },
         setup,
         complaint: {},

@@ -44,7 +44,7 @@ export function readRows(
   from: number,
   format: RowFormat,
   onBad: (row: number, line: string) => void,
-  onShare: (share: number) => void = () => undefined,
+  onShare: (share: number, rows: number) => void = () => undefined,
 ): Rows {
   const { length } = text;
   const width = format.columns;
@@ -53,7 +53,7 @@ export function readRows(
   let columns = Array.from({ length: width }, () => new Float64Array(room));
   let [count, start] = [0, from];
   for (let row = 0; start < length; row++) {
-    if (row % ROWS_A_WORD === 0) onShare(start / length);
+    if (row % ROWS_A_WORD === 0) onShare(start / length, row);
     if (cells.enter(start)) {
       if (count === room) {
         room *= 2;

@@ -6,6 +6,22 @@ import { readRows } from "./csv-rows";
 export const LARGEST_FILE_BYTES = 400 * 1024 * 1024;
 const LARGEST_HEADER_LINES = 120;
 const MOST_CHANNELS = 20;
+/** No row of twenty channels is as long; a longer one among the first is no capture, and patterns would stall on it. */
+const LONGEST_LINE = 20_000;
+/** What is read of a header line for its sample interval, and of a cell for its name and unit. */
+const LONGEST_HEADER = 400;
+const LONGEST_LABEL = 200;
+
+/** How much of a file is taken: bounds that hold while it is being read. */
+export interface ReadLimits {
+  /** Bytes once unpacked. */
+  bytes: number;
+  /** Samples, all channels together. */
+  samples: number;
+}
+
+/** What a browser or a command takes. */
+export const usualLimits: ReadLimits = { bytes: LARGEST_FILE_BYTES, samples: 60_000_000 };
 
 /**
  * Reads a capture as instruments write it: comments and metadata lines, a row of names, perhaps a row of units,
@@ -14,13 +30,18 @@ const MOST_CHANNELS = 20;
  * @param text the whole file @param name what to call it in messages @param onShare told how much is read, 0 to 1
  * @throws UnusableInput saying what, where and how to mend it
  */
-export function parseCaptureCsv(text: string, name: string, onShare?: (share: number) => void): Capture {
+export function parseCaptureCsv(
+  text: string,
+  name: string,
+  onShare?: (share: number) => void,
+  { samples: mostSamples }: ReadLimits = usualLimits,
+): Capture {
   if (text.trim() === "")
     throw new UnusableInput(t`${name} is empty. Export the capture again, as text with one row per sample.`);
   if (looksBinary(text))
     throw new UnusableInput(t`${name} is not text. Export the capture as CSV; instrument files cannot be read.`);
   const body = text.replace(/^\uFEFF/, "");
-  const lines = firstLines(body);
+  const lines = firstLines(body, name);
   const format = findFormat(lines, name);
   let bad = 0;
   const { columns, count } = readRows(
@@ -34,7 +55,13 @@ export function parseCaptureCsv(text: string, name: string, onShare?: (share: nu
           t`${name}, line ${format.firstRow + row + 1}: “${line.slice(0, 40)}” has no number in every column, and ${bad} rows like it. Export again without gaps.`,
         );
     },
-    onShare,
+    (share, rows) => {
+      if (rows * format.labels.length > mostSamples)
+        throw new UnusableInput(
+          t`${name} holds over ${Math.round(mostSamples / 1e6)} million samples. Cut the recording shorter, or thin it.`,
+        );
+      onShare?.(share);
+    },
   );
   if (count < 16)
     throw new UnusableInput(t`${name} holds ${count} rows of samples; at least 16 are needed. Record longer.`);
@@ -42,9 +69,18 @@ export function parseCaptureCsv(text: string, name: string, onShare?: (share: nu
 }
 
 /** As many lines as headers and the rows judged by can take. */
-function firstLines(text: string): string[] {
-  return text.slice(0, startOfLine(text, LARGEST_HEADER_LINES + 60)).split(/\r\n|\n|\r/);
+function firstLines(text: string, name: string): string[] {
+  const head = text.slice(0, Math.min(startOfLine(text, HEAD_LINES), HEAD_LINES * LONGEST_LINE));
+  const lines = head.split(/\r\n|\n|\r/);
+  const long = lines.findIndex((line) => line.length > LONGEST_LINE);
+  if (long >= 0)
+    throw new UnusableInput(
+      t`${name}, line ${long + 1} is over ${LONGEST_LINE} characters long: no row of a capture. Export it as CSV, one row per sample.`,
+    );
+  return lines;
 }
+
+const HEAD_LINES = LARGEST_HEADER_LINES + 60;
 
 function startOfLine(text: string, line: number): number {
   const ends = /\r\n|\n|\r/g;
@@ -110,7 +146,11 @@ function labelsAbove(
 ): { name: string; unit: string }[] {
   const above = lines
     .slice(Math.max(0, firstRow - 4), firstRow)
-    .map((line) => cellsOf(line.replace(/^[#%]\s*/, ""), separator).map((cell) => cell.trim().replace(/^"|"$/g, "")))
+    .map((line) =>
+      cellsOf(line.replace(/^[#%]/, "").trimStart(), separator).map((cell) =>
+        cell.trim().slice(0, LONGEST_LABEL).replace(/^"|"$/g, ""),
+      ),
+    )
     .filter((cells) => cells.length === width);
   const units = above.findLast((cells) => cells.every((cell) => UNIT_CELL.test(cell) || cell === ""));
   const names = above.findLast((cells) => cells !== units && cells.some((cell) => /[a-z]/i.test(cell)));
@@ -118,7 +158,7 @@ function labelsAbove(
     const raw = names?.[c] ?? "";
     const inName = /[([]\s*(ms|us|µs|s|mV|V|mA|A|min)\s*[)\]]/i.exec(raw) ?? /[_ ](ms|us|µs|s|mV|V|mA|A)$/i.exec(raw);
     const unit = units?.[c]?.replace(/[()[\]]/g, "") || inName?.[1] || "";
-    return { name: raw.replace(/\s*[([].*$/, "").trim() || (c === 0 ? "time" : t`channel ${c}`), unit };
+    return { name: raw.replace(/[([].*$/, "").trim() || (c === 0 ? "time" : t`channel ${c}`), unit };
   });
 }
 
@@ -166,14 +206,13 @@ function assemble(columns: Float64Array[], format: Format, name: string, lines: 
 }
 
 function withoutTime(columns: Float64Array[], labels: Format["labels"], name: string, lines: string[]): Capture {
-  const interval = lines
-    .slice(0, LARGEST_HEADER_LINES)
+  const headers = lines.slice(0, LARGEST_HEADER_LINES).map((line) => line.slice(0, LONGEST_HEADER));
+  const interval = headers
     .map((line) =>
       /(?:interval|increment|period|delta ?t|dt)[^\d-]*([\d.,]+(?:e[-+]?\d+)?)\s*(s|ms|us|µs)?/i.exec(line),
     )
     .find((match) => match !== null);
-  const rate = lines
-    .slice(0, LARGEST_HEADER_LINES)
+  const rate = headers
     .map((line) => /(?:rate|frequency)[^\d-]*([\d.,]+(?:e[-+]?\d+)?)\s*(k|M)?(?:hz|s\/s|sps)?/i.exec(line))
     .find((match) => match !== null);
   const sampleS = interval

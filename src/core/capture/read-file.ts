@@ -1,7 +1,7 @@
 import { t } from "../words/words";
 import { Gunzip } from "fflate";
 import { UnusableInput, type Capture } from "./capture";
-import { LARGEST_FILE_BYTES, parseCaptureCsv } from "./csv";
+import { parseCaptureCsv, usualLimits, type ReadLimits } from "./csv";
 import { captureFromWav } from "./wav";
 
 /**
@@ -10,29 +10,41 @@ import { captureFromWav } from "./wav";
  * @param onShare told now and then how much of it is read, 0 to 1
  * @throws UnusableInput saying what, where and how to mend it
  */
-export function readCaptureFile(bytes: Uint8Array, name: string, onShare?: (share: number) => void): Capture {
+export function readCaptureFile(
+  bytes: Uint8Array,
+  name: string,
+  onShare?: (share: number) => void,
+  limits: ReadLimits = usualLimits,
+): Capture {
   if (bytes.length === 0) throw new UnusableInput(t`${name} is empty. Export the capture again.`);
   if (bytes[0] === 0x1f && bytes[1] === 0x8b)
-    return readCaptureFile(gunzip(bytes, name), name.replace(/\.gz$/i, ""), onShare);
-  if (startsWith(bytes, "RIFF") || startsWith(bytes, "RF64")) return captureFromWav(bytes, name);
+    return readCaptureFile(gunzip(bytes, name, limits), name.replace(/\.gz$/i, ""), onShare, limits);
+  if (startsWith(bytes, "RIFF") || startsWith(bytes, "RF64")) return captureFromWav(bytes, name, limits);
   if (startsWith(bytes, "PK"))
     throw new UnusableInput(t`${name} is a ZIP. Unpack it and drop the capture that is inside.`);
-  return parseCaptureCsv(decode(bytes), name, onShare);
+  return parseCaptureCsv(decode(bytes), name, onShare, limits);
 }
 
 function startsWith(bytes: Uint8Array, word: string): boolean {
   return [...word].every((letter, i) => bytes[i] === letter.charCodeAt(0));
 }
 
+const MOST_RATIO = 120;
+const LEAST_UNPACKED = 4 * 1024 * 1024;
+
 /** Unpacks piece by piece, so that a bomb is stopped at the limit and not when memory ends. */
-function gunzip(bytes: Uint8Array, name: string): Uint8Array {
+function gunzip(bytes: Uint8Array, name: string, limits: ReadLimits): Uint8Array {
+  // Captures of numbers pack some three- to thirtyfold; what packs far better is no recording.
+  const largest = Math.min(limits.bytes, LEAST_UNPACKED + MOST_RATIO * bytes.length);
   const pieces: Uint8Array[] = [];
   let [size, ended] = [0, false];
   const unpack = new Gunzip((piece, final) => {
     size += piece.length;
     ended = final;
-    if (size > LARGEST_FILE_BYTES)
-      throw new UnusableInput(t`${name} unpacks to over ${Math.round(LARGEST_FILE_BYTES / 1e6)} MB. Cut it shorter.`);
+    if (size > largest)
+      throw new UnusableInput(
+        t`${name} unpacks to over ${Math.ceil(largest / 1e6)} MB, more than a recording of its size holds. Cut it shorter, or send it unpacked.`,
+      );
     pieces.push(piece);
   });
   try {

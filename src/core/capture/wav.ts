@@ -1,5 +1,6 @@
 import { t } from "../words/words";
 import * as wavefile from "wavefile";
+import { usualLimits, type ReadLimits } from "./csv";
 import { UnusableInput, type Capture } from "./capture";
 
 // Node sees this package as CommonJS with a default, bundlers as a module with names.
@@ -9,7 +10,8 @@ const { WaveFile } = (Reflect.get(wavefile, "default") as typeof wavefile | unde
 export const WAV_FULL_SCALE_V = 5;
 
 /** A WAV recording as a capture, full scale as volts. @throws UnusableInput for what is damaged or compressed */
-export function captureFromWav(bytes: Uint8Array, name: string): Capture {
+export function captureFromWav(bytes: Uint8Array, name: string, limits: ReadLimits = usualLimits): Capture {
+  refuseWav(bytes, name, limits);
   try {
     const wav = new WaveFile(bytes);
     const { sampleRate } = wav.fmt as { sampleRate: number };
@@ -34,6 +36,29 @@ export function captureFromWav(bytes: Uint8Array, name: string): Capture {
       { cause: error },
     );
   }
+}
+
+/** Sample formats that are plain numbers: PCM, float, and either of them in the extensible header (RIFF/WAVE description, 1991 and 1994). */
+const PLAIN_FORMATS: ReadonlySet<number> = new Set([1, 3, 0xfffe]);
+
+/** What a sound file's own headers say against reading it: compressed, cut short, or too long. */
+function refuseWav(bytes: Uint8Array, name: string, limits: ReadLimits): void {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  const chunk = (at: number) => String.fromCharCode(...bytes.subarray(at, at + 4));
+  for (let at = 12; at + 8 <= bytes.length;) {
+    const size = view.getUint32(at + 4, true);
+    if (chunk(at) === "fmt " && at + 24 <= bytes.length && !PLAIN_FORMATS.has(view.getUint16(at + 8, true)))
+      throw new UnusableInput(t`${name} is compressed sound. Save it as plain PCM or float, or as CSV.`);
+    if (chunk(at) === "data" && size !== 0xffffffff && at + 8 + size > bytes.length + 1)
+      throw new UnusableInput(
+        t`${name} is cut short: ${bytes.length - at - 8} bytes of sound are there, ${size} are announced. Copy it again.`,
+      );
+    at += 8 + size + (size % 2);
+  }
+  if (bytes.length / 2 > limits.samples)
+    throw new UnusableInput(
+      t`${name} holds over ${Math.round(limits.samples / 1e6)} million samples. Cut the recording shorter, or thin it.`,
+    );
 }
 
 const HEADER_BYTES = 44;

@@ -178,8 +178,8 @@ export const wireFaults: Fault[] = [
     apply: (car, place, draw) => {
       car.circuit.bridge = {
         station: place.station!,
-        ohms: logBetween(draw(0), 100, 5_000),
-        staysWhenOpen: draw(1) > 0.6,
+        ohms: logBetween(draw(0), 40, 8_000),
+        staysWhenOpen: draw(1) > 0.5,
       };
       car.signs["connector-bad"] = 0.95;
     },

@@ -41,19 +41,6 @@ export function lastUndoable({ entries }: Pick<Job, "entries">): Entry | null {
   return entries.findLast((entry) => entry.kind !== "retract" && !retracted.has(entry.id)) ?? null;
 }
 
-/** Two copies of one job joined: every entry once, in order of time. */
-export function mergeJobs(one: Job, other: Job): Job {
-  const known = new Set(one.entries.map(({ id }) => id));
-  const entries = [...one.entries, ...other.entries.filter(({ id }) => !known.has(id))];
-  return {
-    ...one,
-    entries:
-      entries.length === one.entries.length
-        ? one.entries
-        : entries.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)),
-  };
-}
-
 /** What is ticked off and not taken back. */
 export function standingTicks(job: Job): ReadonlySet<string> {
   const retracted = retractedIds(job);

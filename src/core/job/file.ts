@@ -22,6 +22,24 @@ export function importJob(text: string, name: string): Job {
   return job.data;
 }
 
+/**
+ * Reads one exported job, or a file of all of them. Jobs that do not fit are named, and the others are taken.
+ * @throws UnusableInput as `importJob`, for a file of one
+ */
+export function importJobs(text: string, name: string): { jobs: Job[]; refused: string[] } {
+  const parsed = parseJson(text, name);
+  if (!Array.isArray(parsed)) return { jobs: [importJob(text, name)], refused: [] };
+  const refused: string[] = [];
+  const jobs = parsed.flatMap((one: unknown, at): Job[] => {
+    const job = jobSchema.safeParse(upToDate(one));
+    if (job.success) return [job.data];
+    refused.push(t`job ${at + 1} of ${name}: ${firstIssue(job.error)}`);
+    return [];
+  });
+  if (jobs.length === 0) throw new UnusableInput(t`${name} holds no job that can be read. ${refused[0] ?? ""}`);
+  return { jobs, refused };
+}
+
 /** Refuses a document of another kind or version by name. @throws UnusableInput saying which it is and which is read */
 export function checkVersion(parsed: unknown, wanted: string, name: string, what: string): void {
   const version =

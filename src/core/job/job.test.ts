@@ -3,7 +3,8 @@ import { UnusableInput } from "../capture/capture";
 import { cornerSetupSchema } from "../circuit/setup";
 import { complaintSchema } from "../complaint/complaint";
 import { policySchema } from "../complaint/policy";
-import { lastUndoable, mergeJobs, standingReadings } from "./derive";
+import { lastUndoable, standingReadings } from "./derive";
+import { mergeJobs } from "./merge";
 import { progressOf } from "../bench/progress";
 import { diagnoseFile } from "../bench/diagnose-file";
 import { exportJob, importJob } from "./file";
@@ -140,7 +141,13 @@ describe("the diagnose contract", () => {
   it("any reading in any state is accepted", () => {
     const setup = job([]).setup;
     for (const one of [
-      { instrument: "ohms", red: "plug.out.return", black: "body", state: { key: "on" }, value: "OL" },
+      {
+        instrument: "ohms",
+        red: "plug.out.return",
+        black: "body",
+        state: { key: "on", unplugged: ["plug"] },
+        value: "OL",
+      },
       {
         instrument: "volts-dc",
         red: "span2.33.supply",

@@ -7,7 +7,13 @@ import { complaintSchema } from "../complaint/complaint";
 import { policySchema } from "../complaint/policy";
 import { skipReasons } from "./skip-reasons";
 
-const stamp = { id: z.string().check(z.minLength(1), z.maxLength(60)), at: z.string().check(z.maxLength(40)) };
+/** A moment as ISO 8601 writes it: anything a clock can make of it, nothing else. */
+const momentSchema = z.string().check(
+  z.maxLength(40),
+  z.refine((text) => !Number.isNaN(Date.parse(text)), "a date and time, as 2026-01-31T12:00:00Z"),
+);
+
+const stamp = { id: z.string().check(z.minLength(1), z.maxLength(60)), at: momentSchema };
 export const entrySchema = z.discriminatedUnion("kind", [
   z.object({ ...stamp, kind: z.literal("reading"), reading: readingSchema }),
   z.object({
@@ -82,7 +88,7 @@ export const JOB_VERSION = "job/3";
 export const jobSchema = z.object({
   tastatura: z.literal(JOB_VERSION),
   id: z.string().check(z.minLength(1), z.maxLength(60)),
-  createdAt: z.string().check(z.maxLength(40)),
+  createdAt: momentSchema,
   car: z.object({
     name: z.string().check(z.maxLength(120)),
     plate: z._default(z.string().check(z.maxLength(40)), ""),
@@ -95,7 +101,9 @@ export const jobSchema = z.object({
   priors: z.optional(priorsSchema),
   /** Ratios of the complaint, where the shop uses other than the usual ones. */
   ratios: z.optional(ratiosSchema),
-  entries: z.array(entrySchema).check(z.maxLength(5000)),
+  entries: z.array(entrySchema).check(z.maxLength(10_000)),
+  /** When each part was changed last, by its name (see merge.ts). */
+  stamps: z.optional(z.record(z.string().check(z.maxLength(40)), momentSchema)),
   simulated: z.optional(simulatedSchema),
 });
 export type Job = z.infer<typeof jobSchema>;

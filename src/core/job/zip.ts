@@ -2,7 +2,7 @@ import { t } from "../words/words";
 import { strFromU8, strToU8, unzipSync, Zip, ZipDeflate, type UnzipFileInfo } from "fflate";
 import * as z from "zod/mini";
 import { UnusableInput, type Capture } from "../capture/capture";
-import { captureFromWav, captureToWav } from "../capture/wav";
+import { packCapture, unpackCapture } from "./capture-pack";
 import { readingsCsv } from "./readings-csv";
 import { exportJob, importJob, parseJson } from "./file";
 import type { Job } from "./schema";
@@ -12,17 +12,18 @@ export interface KeptCapture {
   capture: Capture;
 }
 
+/** Captures by id; those of earlier versions stood beside as WAV, with their names here. */
 const listSchema = z.array(
   z.object({
     id: z.string().check(z.regex(/^[\w-]{1,60}$/)),
-    name: z.string().check(z.maxLength(200)),
-    startS: z.number(),
-    channels: z.array(z.string().check(z.maxLength(80))).check(z.maxLength(20)),
+    name: z.optional(z.string()),
+    startS: z.optional(z.number()),
+    channels: z.optional(z.array(z.string())),
   }),
 );
 
 /**
- * A whole job as one ZIP: the job, its captures as WAV, its readings as CSV.
+ * A whole job as one ZIP: the job, its captures value for value, its readings as CSV.
  * @param onCapture told after each capture how many of how many are packed
  */
 export function packJob(
@@ -30,18 +31,13 @@ export function packJob(
   captures: readonly KeptCapture[],
   onCapture?: (done: number, of: number) => void,
 ): Uint8Array {
-  const list = captures.map(({ id, capture }) => ({
-    id,
-    name: capture.name,
-    startS: capture.startS,
-    channels: capture.channels.map(({ name }) => name),
-  }));
+  const list = captures.map(({ id }) => ({ id }));
   const packer = new Packer();
   packer.add("job.json", strToU8(exportJob(job)));
   packer.add("readings.csv", strToU8(readingsCsv(job)));
   packer.add("captures.json", strToU8(JSON.stringify(list)));
   captures.forEach(({ id, capture }, i) => {
-    packer.add(`captures/${id}.wav`, captureToWav(capture));
+    for (const [name, bytes] of packCapture(id, capture)) packer.add(name, bytes);
     onCapture?.(i + 1, captures.length);
   });
   return packer.end();
@@ -79,7 +75,7 @@ export class Packer {
 
 /** Largest a ZIP may become, and the most files it may hold: more is no job. */
 const LARGEST_BYTES = 600 * 1024 * 1024;
-const MOST_FILES = 200;
+const MOST_FILES = 800;
 
 /**
  * Reads a job ZIP.
@@ -96,16 +92,16 @@ export function unpackJob(bytes: Uint8Array, name: string): { job: Job; captures
   if (list && !list.success)
     throw new UnusableInput(t`${name}: the list of captures does not fit. Export the job again.`);
   const captures = (list?.data ?? []).flatMap(({ id, name: title, startS, channels }): KeptCapture[] => {
-    const wav = files[`captures/${id}.wav`];
-    if (!wav) return [];
-    const capture = captureFromWav(wav, title);
+    const capture = unpackCapture(files, id, name);
+    if (!capture) return [];
     return [
       {
         id,
         capture: {
           ...capture,
-          startS,
-          channels: capture.channels.map((channel, i) => ({ ...channel, name: channels[i] ?? channel.name })),
+          ...(title === undefined ? {} : { name: title }),
+          ...(startS === undefined ? {} : { startS }),
+          channels: capture.channels.map((channel, i) => ({ ...channel, name: channels?.[i] ?? channel.name })),
         },
       },
     ];
@@ -121,7 +117,7 @@ export function unzip(bytes: Uint8Array, name: string, mostFiles = MOST_FILES): 
     count++;
     if (size > LARGEST_BYTES || count > mostFiles)
       throw new UnusableInput(t`${name} would unpack to more than a job can be. It is not opened.`);
-    return /^(job\.json|library\.json|captures\.json|captures\/[\w-]{1,60}\.wav)$/.test(file.name);
+    return /^(job\.json|library\.json|captures\.json|captures\/[\w-]{1,60}\.(?:wav|json|f32))$/.test(file.name);
   };
   try {
     return unzipSync(bytes, { filter: wanted });

@@ -6,11 +6,11 @@ import type { Hookup } from "../checks/hookup";
  * @param duty share of the time the fault is there, 0 to 1
  */
 export function seenShare(hookup: Hookup, duty: number): number {
-  return isLongWatch(hookup) ? Math.min(1, duty + LONGER) : duty;
+  return isLongWatch(hookup) ? 1 - (1 - duty) ** CHANCES : duty;
 }
 
-/** What minutes of watching and moving the loom add (engineering judgement). */
-const LONGER = 0.6;
+/** Minutes of watching and moving the loom are worth so many glances, each with its own chance (engineering judgement). */
+const CHANCES = 3;
 const LONG: ReadonlySet<Hookup["instrument"]> = new Set(["scope", "scan", "eyes", "hands", "film"]);
 
 function isLongWatch({ instrument, state }: Hookup): boolean {

@@ -24,16 +24,21 @@ export interface Guess {
   plan: { expectedCost: number; minutes: number };
   /** What measuring on saves on average against fitting by popular order; 0 when it saves nothing. */
   saves: number;
-  /** Cheapest way on from here by expected cost. */
-  better: "act" | "measure";
-  /** Part the “act” side would repair first: largest chance per cost. */
-  actOn: Part;
 }
 
 /**
- * Act or check. Repairs that each mend one independent fault are best tried by falling chance/cost (Heckerman,
- * Breese and Rommelse, Communications of the ACM 38(3), 1995); that sequence is weighed against measuring on first.
+ * Repairs that each mend one independent fault are best tried by falling chance/cost (D. Heckerman, J. S. Breese and
+ * K. Rommelse, Communications of the ACM 38(3), 1995).
  */
+export function cheapestFirst<T>(items: readonly T[], chance: (one: T) => number, cost: (one: T) => number): T[] {
+  const worth = (one: T) => chance(one) / Math.max(LEAST_COST, cost(one));
+  return [...items].sort((one, other) => worth(other) - worth(one));
+}
+
+/** Nothing in a workshop costs less. */
+const LEAST_COST = 20;
+
+/** What guessing would cost on average, beside measuring on as proposed. */
 export function weighGuess(
   parts: readonly PartShare[],
   proposals: readonly Proposal[],
@@ -41,19 +46,13 @@ export function weighGuess(
   rate = LABOUR_RATE,
 ): Guess {
   const share = (part: Part) => parts.find((one) => one.part === part)?.share ?? 0;
-  const byRatio = parts
-    .map(({ part }) => part)
-    .sort((a, b) => share(b) / Math.max(20, costs[b]) - share(a) / Math.max(20, costs[a]));
   const minutes = minutesToProof(parts, proposals);
   const plan = (minutes / 60) * rate + parts.reduce((sum, one) => sum + one.share * costs[one.part], 0);
-  const act = sequenceCost(byRatio, share, costs);
   const guessing = Math.round(sequenceCost(POPULAR_ORDER, share, costs));
   return {
     fitSensorNow: { chancePct: Math.round(share("sensor") * 100), expectedCost: guessing },
     saves: Math.max(0, guessing - Math.round(plan)),
     plan: { expectedCost: Math.round(plan), minutes: Math.round(minutes) },
-    better: act <= plan ? "act" : "measure",
-    actOn: byRatio[0] ?? "none",
   };
 }
 

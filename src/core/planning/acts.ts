@@ -1,4 +1,5 @@
 import type { Part } from "../faults/fault";
+import { cheapestFirst } from "./act-or-measure";
 import { LABOUR_RATE } from "../repair/costs";
 import { repairPlan } from "../repair/steps";
 import type { Suspect } from "../verdict/suspects";
@@ -53,8 +54,7 @@ const TRIED_UP_TO = 40;
 const LEAST_SHARE = 0.05;
 
 /**
- * Repairs as checks, the best chance for its cost first (D. Heckerman, J. S. Breese and K. Rommelse, Communications of
- * the ACM 38(3), 1995). One is worth doing now where what it wastes if it is the wrong one, (1 − p)·cost, is less than
+ * Repairs as checks, the best chance for its cost first. One is worth doing now where what it wastes if it is the wrong one, (1 − p)·cost, is less than
  * what the measuring costs that would make sure.
  */
 export function proposeActs(suspects: readonly Suspect[], proposals: readonly Proposal[], rate = LABOUR_RATE): Act[] {
@@ -81,15 +81,17 @@ export function proposeActs(suspects: readonly Suspect[], proposals: readonly Pr
     });
   }
   const toProof = (minutesToProof(suspects, proposals) / 60) * rate;
-  return [...byRepair.values()]
-    .filter(({ chancePct }) => chancePct >= 100 * LEAST_SHARE)
-    .sort((one, other) => other.chancePct / other.cost - one.chancePct / one.cost)
-    .map((act) => {
-      const wasted = (1 - act.chancePct / 100 / CURES) * act.cost;
-      const cheap = repairPlan(act.suspect.fault, act.part).partsCost <= TRIED_UP_TO;
-      const now = act.suspect.verdict === "proven" || (cheap && act.part !== "module" && wasted < toProof);
-      return { ...act, chancePct: Math.round(act.chancePct), now };
-    });
+  const worthALine = [...byRepair.values()].filter(({ chancePct }) => chancePct >= 100 * LEAST_SHARE);
+  return cheapestFirst(
+    worthALine,
+    ({ chancePct }) => chancePct,
+    ({ cost }) => cost,
+  ).map((act) => {
+    const wasted = (1 - act.chancePct / 100 / CURES) * act.cost;
+    const cheap = repairPlan(act.suspect.fault, act.part).partsCost <= TRIED_UP_TO;
+    const now = act.suspect.verdict === "proven" || (cheap && act.part !== "module" && wasted < toProof);
+    return { ...act, chancePct: Math.round(act.chancePct), now };
+  });
 }
 
 /** Minutes of measuring until a part is proven, at the rate the best check tells; none once one is. */

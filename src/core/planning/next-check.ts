@@ -12,7 +12,7 @@ import { isPlaceSought, minutesToPlace, rankForPlace } from "./place-search";
 import { gatePinOf, gatePins } from "../checks/module-gate";
 import { isDriven } from "../checks/interlocks";
 import { dangerOfDriving } from "../verdict/do-not-drive";
-import { isAtModulePlug } from "../verdict/module-gate";
+import { isAtModulePlug, moduleFeedRead } from "../verdict/module-gate";
 import { hangsOn, sharesWithout } from "../verdict/leave-one-out";
 import { PROOF_SHARE } from "../verdict/suspects";
 import {
@@ -175,11 +175,12 @@ function sharesToConfirm(posterior: Posterior, shares: Float64Array): Float64Arr
 
 /** What the module still lacks before it may be named, where it leads: at each pin the reading that tells most. */
 function gateChecks(posterior: Posterior, shares: Float64Array, single: readonly Scored[]): Scored[] {
-  const byPlug = posterior.hypotheses.reduce(
-    (sum, { fault, place }, h) => (isAtModulePlug(fault.part, place) ? sum + shares[h]! : sum),
-    0,
-  );
-  if ((sharesByPart(posterior, shares).get("module") ?? 0) + byPlug < GATE_SHARE) return [];
+  const feedOpen = !moduleFeedRead(posterior);
+  const gated = posterior.hypotheses.reduce((sum, { fault: { part }, place }, h) => {
+    const asks = part === "module" || (part === "module-feed" && feedOpen) || isAtModulePlug(part, place);
+    return asks ? sum + shares[h]! : sum;
+  }, 0);
+  if (gated < GATE_SHARE) return [];
   const read = new Set(posterior.log.map(({ observation: { hookup } }) => gatePinOf(hookup)));
   return gatePins.flatMap((pin) => {
     const there = read.has(pin) ? [] : single.filter(({ check }) => gatePinOf(check.hookup) === pin);

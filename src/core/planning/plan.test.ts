@@ -6,11 +6,13 @@ import { readingSchema } from "../observation/reading";
 import { complaintSchema } from "../complaint/complaint";
 import { contradictions } from "../verdict/contradictions";
 import { repairCosts } from "../repair/costs";
-import { sequenceCost, weighGuess } from "./act-or-measure";
+import { cheapestFirst, sequenceCost } from "./act-or-measure";
+import { proposeActs } from "./acts";
 import { Belief } from "../belief/belief";
 import { proposeChecks } from "./next-check";
 import { policySchema } from "../complaint/policy";
-import { rankParts, rankSuspects } from "../verdict/suspects";
+import { rankParts, rankSuspects, type Suspect, type Verdict } from "../verdict/suspects";
+import type { Part } from "../faults/fault";
 import { typedValue } from "../observation/typed-value";
 
 const path = [
@@ -217,21 +219,27 @@ describe("act or check", () => {
       cost: sequenceCost(order, share, costs),
     }));
     const cheapest = orders.reduce((best, one) => (one.cost < best.cost ? one : best));
-    const byRatio = (Object.keys(chances) as (keyof typeof chances)[]).sort(
-      (a, b) => chances[b] / costs[b] - chances[a] / costs[a],
-    );
-    expect(cheapest.order).toEqual(byRatio);
-    const guess = weighGuess(
-      Object.entries(chances).map(([part, one]) => ({
-        part: part as keyof typeof chances,
-        share: one,
-        verdict: "suspect" as const,
-      })),
-      [],
-      costs,
-    );
-    expect(guess.actOn).toBe(byRatio[0]);
-    expect(guess.fitSensorNow.chancePct).toBe(35);
+    const ours = cheapestFirst(Object.keys(chances) as (keyof typeof chances)[], share, (part) => costs[part]);
+    expect(ours).toEqual(cheapest.order);
+  });
+
+  it("a cheap repair is tried at 98 %, a bought part only when it is proven", () => {
+    const suspect = (part: Part, fault: string, share: number, verdict: Verdict = "suspect"): Suspect => ({
+      ...{ id: `${fault}@${part}`, fault, place: part, part, words: fault, clearedBy: "", initialShare: 0.1 },
+      ...{ share, verdict, provenBy: [], hangsOn: null },
+    });
+    const belief = new Belief(setupOf("passive"), complaintSchema.parse({}), { seed: 5, perGroup: 12 });
+    const proposals = proposeChecks(belief, policy, { done: new Set(), skipped: new Set() });
+    const actsOf = (...suspects: Suspect[]) =>
+      Object.fromEntries(proposeActs(suspects, proposals).map(({ act, now }) => [act, now]));
+    const rest = suspect("ring", "ring-missing", 0.02);
+    expect(actsOf(suspect("mounting", "mounting-gap", 0.98), rest)).toEqual({ "clean-reseat": true });
+    expect(actsOf(suspect("mounting", "mounting-gap", 0.3), suspect("ring", "ring-missing", 0.7))).toEqual({
+      "clean-reseat": false,
+      "fit-ring": false,
+    });
+    expect(actsOf(suspect("sensor", "sensor-open", 0.98), rest)).toEqual({ "fit-sensor": false });
+    expect(actsOf(suspect("sensor", "sensor-open", 0.999, "proven"))).toEqual({ "fit-sensor": true });
   });
 });
 

@@ -102,7 +102,7 @@ describe("practice", () => {
     const { hookup } = checkCatalogue(job.setup).find(({ id }) => id.startsWith("volts-dc:c1.out.return>battery"))!;
     expect(Number.parseFloat(readSimulated(job, hookup)!)).toBeLessThan(100);
     const mended = with_(job, [], "sensor-open@sensor");
-    expect(readSimulated(mended, hookup)).toMatch(/(0\.[6-9]|1\.[3-9]|2\.).* V|[6-9]\d\d.* mV/);
+    expect(readSimulated(mended, hookup)).toMatch(/^(0\.[3-9]|[1-4]\.).* V|^[3-9]\d\d.* mV/);
     const [channel] = analyseCapture(recordSimulated(mended)!, { pulses: job.setup.pulsesPerRevolution });
     expect(channel!.leading).toBe("clean");
     expect(readSimulated({ ...job, simulated: undefined }, hookup)).toBeNull();

@@ -10,7 +10,7 @@ const job = (fault: string, entries: object[] = [], intermittent = false): Job =
   jobSchema.parse({
     tastatura: "job/3",
     id: "p",
-    createdAt: "",
+    createdAt: "2026-01-01T00:00:00Z",
     car: { name: "" },
     setup: {
       corner: "FL",

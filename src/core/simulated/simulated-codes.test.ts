@@ -10,7 +10,7 @@ const job = (fault: string, parts: object = {}): Job =>
   jobSchema.parse({
     tastatura: "job/3",
     id: "c",
-    createdAt: "",
+    createdAt: "2026-01-01T00:00:00Z",
     car: { name: "Skua" },
     setup: {
       corner: "RL",

@@ -17,3 +17,12 @@ export function isAtModulePlug(part: Part, { station }: Place): boolean {
 export function modulePinRead({ log }: Pick<Posterior, "log">): boolean {
   return log.some(({ observation: { hookup } }) => gatePinOf(hookup) === "corner");
 }
+
+/** Whether the module's supply or ground, or the battery, has been read: what feeds it is named by no other reading. */
+export function moduleFeedRead({ log }: Pick<Posterior, "log">): boolean {
+  return log.some(({ observation: { hookup } }) => {
+    const pin = gatePinOf(hookup);
+    if (pin === "power" || pin === "earth") return true;
+    return "black" in hookup && hookup.red.at === "battery" && hookup.black.at === "battery";
+  });
+}

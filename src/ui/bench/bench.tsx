@@ -221,6 +221,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
               input={input}
               working={working}
               proven={alone ? null : provenSuspect(diagnosis.suspects)}
+              act={alone ? null : (diagnosis.acts.find(({ now }) => now) ?? null)}
               onType={(text) => {
                 setTyped(text);
                 setRefusal(null);

@@ -18,6 +18,7 @@ import type { Job } from "@/core/job/schema";
 import type { Suspect } from "@/core/verdict/suspects";
 import { formatShare } from "@/core/units/format";
 import { instrumentWords } from "@/core/checks/instruments";
+import type { Act } from "@/core/planning/acts";
 import { Cap } from "../keys/cap";
 
 import { useSettings } from "../settings/use-settings";
@@ -36,6 +37,8 @@ interface CardProps {
   refusal: string | null;
   input: RefObject<HTMLInputElement | null>;
   proven: Suspect | null;
+  /** A repair that costs less to try than the measuring that would make sure; null where there is none. */
+  act: Act | null;
   /** The line-up is being worked out anew: bands wait for it. */
   working: boolean;
   onType: (text: string) => void;
@@ -65,6 +68,7 @@ export function NextCheckCard({
   refusal,
   input,
   proven,
+  act,
   working,
   onType,
   onLog,
@@ -117,6 +121,12 @@ export function NextCheckCard({
           className="mt-0.5 min-h-[3lh] font-semibold text-verdigris md:min-h-[2lh] xl:min-h-[1lh]"
           role="status"
         >{jt`✓ Proven: ${midSentence(proven.words)} (${formatShare(proven.share)}). Repair that first; measure on only to be surer. ${(<Link className="underline" href={`/close-out?job=${job.id}`}>{t`To the close-out (X)`}</Link>)}`}</p>
+      ) : act ? (
+        <p
+          className="mt-0.5 min-h-[4lh] font-semibold md:min-h-[2lh]"
+          role="status"
+          data-act={act.act}
+        >{jt`▶ Cheaper than measuring on: ${midSentence(act.words)}. ${act.chancePct} in 100 would be mended; ${act.minutes} min, about ${act.cost} (estimates). ${(<Link className="underline" href={`/close-out?job=${job.id}`}>{t`To the close-out (X)`}</Link>)}`}</p>
       ) : (
         <p className="mt-0.5 min-h-[4lh] text-sm text-muted md:min-h-[2lh] xl:min-h-[1lh]">{check.why}</p>
       )}

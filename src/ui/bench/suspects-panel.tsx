@@ -1,5 +1,5 @@
 "use client";
-import { t } from "@/core/words/words";
+import { midSentence, t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import clsx from "clsx";
 import type { Diagnosis } from "@/core/bench/diagnosis";
@@ -22,6 +22,7 @@ export function SuspectsPanel({
 }) {
   const { suspects, guess, parts } = diagnosis;
   const unlisted = isUnlistedShown(diagnosis.unlisted) ? diagnosis.unlisted : null;
+  const act = diagnosis.acts.find(({ now }) => now);
   const pair = likelyPair(diagnosis.hypotheses);
   const cleared = parts.filter(({ verdict }) => verdict === "cleared");
   return (
@@ -82,7 +83,7 @@ export function SuspectsPanel({
         <p>{jt`${(<b>{t`Fit a sensor now?`}</b>)} ${guess.fitSensorNow.chancePct} in 100 would be fixed.`}</p>
         <p className="text-muted">{t`Average bill by guessing ${guess.fitSensorNow.expectedCost} · measuring on ${guess.plan.expectedCost} (estimates)`}</p>
         <p className="mt-1 font-medium">
-          {guess.better === "act" ? t`Cheaper now: repair the ${partWords[guess.actOn]}.` : t`Cheaper now: measure on.`}
+          {act ? t`Cheaper now: ${midSentence(act.words)}.` : t`Cheaper now: measure on.`}
         </p>
       </div>
     </section>

@@ -14,7 +14,7 @@ it("an iCalendar package reads the reminder back: the car, the day, a quarter of
   const job = jobSchema.parse({
     tastatura: "job/3",
     id: "j",
-    createdAt: "",
+    createdAt: "2026-01-01T00:00:00Z",
     car,
     setup,
     complaint: {},

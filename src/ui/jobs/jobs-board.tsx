@@ -3,24 +3,37 @@ import { boardWorker, captureWorker } from "../query/workers";
 import { t } from "@/core/words/words";
 import { ago } from "@/core/units/ago";
 import { jt } from "../keys/words";
-import { Download, Upload } from "lucide-react";
+import { Download, Trash2, Upload } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { UnusableInput } from "@/core/capture/capture";
 import { standingReadings } from "@/core/job/derive";
-import { exportJob, importJob } from "@/core/job/file";
+import { matchesJob } from "@/core/job/matches";
+import { exportJob, importJobs } from "@/core/job/file";
+import { mendJob } from "@/core/job/mend-job";
 import type { Job } from "@/core/job/schema";
 import { familyWords } from "@/core/circuit/setup";
 import { formatShare } from "@/core/units/format";
-import { lastTouched, listJobs, onOtherTab, saveCapture, saveJob, seedDemo, type Unreadable } from "@/store/jobs";
+import {
+  lastTouched,
+  listJobs,
+  onOtherTab,
+  removeJob,
+  restoreRecord,
+  saveCapture,
+  saveJob,
+  seedDemo,
+  type Unreadable,
+} from "@/store/jobs";
 import { snapshotIfDue } from "@/store/snapshots";
 
 import { Cap } from "../keys/cap";
 import { FileCap } from "../keys/file-cap";
 import { CarMark } from "../keys/car-mark";
 import { download } from "./download";
+import { RowBoundary } from "./row-boundary";
 import { useSettings } from "../settings/use-settings";
 import { newJob } from "./new-job";
 import { useDiagnosis } from "./use-lineup";
@@ -30,6 +43,7 @@ import { toast } from "../keys/toast";
 export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
   const router = useRouter();
   const { settings } = useSettings();
+  const [sought, setSought] = useState("");
   const [list, setList] = useState<{ jobs: Job[]; unreadable: Unreadable[] } | null>(null);
   const refresh = useCallback(
     () =>
@@ -50,8 +64,35 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
   }, [refresh, seed]);
   const start = async () => {
     const job = newJob(settings);
-    await saveJob(job);
-    router.push(`/complaint?job=${job.id}`);
+    try {
+      await saveJob(job);
+      router.push(`/complaint?job=${job.id}`);
+    } catch (error) {
+      toast.error(
+        t`No new job: the browser's store refused it (${String(error)}). Export and delete old jobs, or make room on the disk.`,
+        { duration: 20000 },
+      );
+    }
+  };
+  const remove = async (id: string, name: string) => {
+    const record = await removeJob(id);
+    await refresh();
+    toast(t`${name} deleted.`, {
+      duration: 20000,
+      action: { label: t`undo`, onClick: () => void restoreRecord(id, record).then(refresh) },
+    });
+  };
+  const mend = async ({ id, raw }: Unreadable) => {
+    const mended = mendJob(raw, new Date());
+    if (!mended) return void toast.error(t`Nothing in it can be read. Export it as it is and keep the file.`);
+    await saveJob({ ...mended.job, id });
+    await refresh();
+    toast(
+      mended.dropped.length > 0
+        ? t`Mended. Left out: ${mended.dropped.slice(0, 5).join("; ")}. The record as it was is kept aside.`
+        : t`Mended, nothing left out. The record as it was is kept aside.`,
+      { duration: 20000 },
+    );
   };
   useEffect(() => () => boardWorker.stop(), []);
   useHotkeys("n", () => void start());
@@ -62,14 +103,23 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
       if (place) router.push(place.path);
     },
   );
-  const open = (at: number) => list?.jobs[at] && router.push(`/bench?job=${list.jobs[at].id}`);
+  const shown = (list?.jobs ?? []).filter((job) => matchesJob(job, sought));
+  const open = (at: number) => shown[at] && router.push(`/bench?job=${shown[at].id}`);
   useHotkeys("1,2,3,4,5,6,7,8,9", (_, { keys }) => open(Number(keys?.join("")) - 1));
   const take = async (file: File) => {
     try {
-      const job = /\.zip$/i.test(file.name) ? await takeZip(file) : importJob(await file.text(), file.name);
-      await saveJob(job);
+      const { jobs, refused } = /\.zip$/i.test(file.name)
+        ? { jobs: [await takeZip(file)], refused: [] }
+        : importJobs(await file.text(), file.name);
+      for (const job of jobs) await saveJob(job);
       await refresh();
-      toast.success(t`${job.car.name} is on the board; readings already here were kept.`);
+      const [first] = jobs;
+      toast.success(
+        jobs.length === 1
+          ? t`${first!.car.name || t`unnamed car`} is on the board; readings already here were kept.`
+          : t`${jobs.length} jobs are on the board; readings already here were kept.`,
+      );
+      if (refused.length > 0) toast.error(t`Not taken: ${refused.slice(0, 3).join("; ")}`, { duration: 20000 });
     } catch (error) {
       toast.error(error instanceof UnusableInput ? error.message : t`Not imported: ${String(error)}`, {
         duration: 20000,
@@ -101,13 +151,29 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
           <Cap legend="N" lead onClick={() => void start()}>{t`New job`}</Cap>
         </div>
       </header>
-      {list?.unreadable.map(({ id, why }) => (
-        <p
-          key={id}
-          role="alert"
-          className="mb-2 rounded-lg border border-brick bg-brick-wash px-4 py-2"
-        >{t`A stored job (${id}) cannot be read by this version: ${why}. It is kept untouched; update the program.`}</p>
+      {list?.unreadable.map((one) => (
+        <div key={one.id} role="alert" className="mb-2 rounded-lg border border-brick bg-brick-wash px-4 py-2">
+          <p>{t`A stored job (${one.id}) cannot be read: ${one.why}. It is kept untouched.`}</p>
+          <div className="flex flex-wrap gap-2 py-1">
+            <Cap onClick={() => void mend(one)}>{t`mend what can be`}</Cap>
+            <Cap onClick={() => download(`${one.id}.json`, JSON.stringify(one.raw, null, 2))}>{t`export as it is`}</Cap>
+            <Cap onClick={() => void remove(one.id, one.id)}>{t`delete`}</Cap>
+          </div>
+        </div>
       ))}
+      {list !== null && list.jobs.length > 1 && (
+        <label className="mb-3 flex flex-wrap items-center gap-2 text-sm text-muted">
+          {t`Find`}
+          <input
+            type="search"
+            value={sought}
+            placeholder={t`car, plate, corner`}
+            className="min-h-11 w-64 rounded-lg border border-rule bg-card px-3 text-base text-ink"
+            onChange={(event) => setSought(event.target.value)}
+          />
+          {shown.length < list.jobs.length && t`${shown.length} of ${list.jobs.length}`}
+        </label>
+      )}
       {list === null ? (
         <p className="py-16 text-center text-muted">{t`Opening the workshop…`}</p>
       ) : list.jobs.length === 0 ? (
@@ -117,8 +183,10 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
         </div>
       ) : (
         <ul className="grid gap-3">
-          {list.jobs.map((job, at) => (
-            <JobRow key={job.id} job={job} at={at} />
+          {shown.map((job, at) => (
+            <RowBoundary key={job.id} name={job.car.name || job.id}>
+              <JobRow job={job} at={at} onDelete={() => void remove(job.id, job.car.name || t`unnamed car`)} />
+            </RowBoundary>
           ))}
         </ul>
       )}
@@ -179,7 +247,7 @@ const PLACES = [
   },
 ] as const;
 
-function JobRow({ job, at }: { job: Job; at: number }) {
+function JobRow({ job, at, onDelete }: { job: Job; at: number; onDelete: () => void }) {
   const { diagnosis, failed } = useDiagnosis(job, "board");
   const lead = diagnosis?.suspects[0];
   return (
@@ -224,6 +292,9 @@ function JobRow({ job, at }: { job: Job; at: number }) {
           onClick={() => download(`${job.car.name || "job"}-${job.setup.corner}.json`, exportJob(job))}
         >
           <Download size={18} aria-hidden />
+        </Cap>
+        <Cap aria-label={t`Delete ${job.car.name}`} onClick={onDelete}>
+          <Trash2 size={18} aria-hidden />
         </Cap>
       </div>
     </li>

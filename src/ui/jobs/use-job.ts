@@ -1,9 +1,14 @@
 "use client";
 import { t } from "@/core/words/words";
 import { useCallback, useEffect, useRef, useState } from "react";
+import { parseJob } from "@/core/job/earlier-jobs";
+import { exportJob, firstIssue } from "@/core/job/file";
+import { stamped } from "@/core/job/merge";
 import type { Job } from "@/core/job/schema";
+import { journalJob } from "@/store/journal";
 import { loadJob, onOtherTab, saveJob } from "@/store/jobs";
 import { toast } from "../keys/toast";
+import { download } from "./download";
 
 export type JobState =
   { status: "loading" } | { status: "missing" } | { status: "failed"; say: string } | { status: "ready"; job: Job };
@@ -37,18 +42,31 @@ export function useJob(id: string | null): { state: JobState; change: ChangeJob 
   const change = useCallback((update: (job: Job) => Job) => {
     // From the newest job, not from the one last drawn: two keys may come within one frame.
     if (!latest.current) return;
-    const job = update(latest.current);
+    const job = stamped(latest.current, update(latest.current), new Date().toISOString());
+    // A job is written only in a form that its own reader accepts.
+    const readable = parseJob(job);
+    if (!readable.success) return void toast.error(t`Not taken: ${firstIssue(readable.error)}.`, { id: "not-taken" });
     latest.current = job;
+    journalJob(job);
     setState({ status: "ready", job });
     saveJob(job).then(
       (merged) => {
-        if (merged.entries.length !== job.entries.length && latest.current === job)
-          setState({ status: "ready", job: merged });
+        const grown = merged.entries.length !== job.entries.length;
+        const changed = JSON.stringify(merged.stamps) !== JSON.stringify(job.stamps);
+        if ((grown || changed) && latest.current === job) setState({ status: "ready", job: merged });
       },
       (error: unknown) =>
         toast.error(
-          t`Not saved: ${error instanceof Error ? error.message : t`the browser refused the write`}. Nothing typed is lost while this tab is open; export the job from the jobs board.`,
-          { duration: Infinity },
+          t`Not saved: ${error instanceof Error ? error.message : t`the browser refused the write`}. Nothing typed is lost while this tab is open.`,
+          {
+            id: "not-saved",
+            duration: Infinity,
+            action: {
+              label: t`export it now`,
+              onClick: () =>
+                latest.current && download(`${latest.current.car.name || "job"}.json`, exportJob(latest.current)),
+            },
+          },
         ),
     );
   }, []);

@@ -13,7 +13,7 @@ const LARGEST_BYTES = 40 * 1024 * 1024;
 export async function POST(request: Request): Promise<Response> {
   const { searchParams } = new URL(request.url);
   const body = await boundedBody(request, LARGEST_BYTES);
-  if (!body.ok) return Response.json({ say: body.say }, { status: 413 });
+  if (!body.ok) return Response.json({ say: body.say }, { status: body.status });
   const pulses = searchParams.has("pulses") ? Number(searchParams.get("pulses")) : undefined;
   if (pulses !== undefined && !(Number.isInteger(pulses) && pulses >= 8 && pulses <= 400))
     return Response.json({ say: t`pulses: a whole number from 8 to 400` }, { status: 400 });

@@ -10,7 +10,7 @@ const LARGEST_BYTES = 2 * 1024 * 1024;
 /** A report in, a PDF out; nothing is kept. */
 export async function POST(request: Request): Promise<Response> {
   const body = await boundedBody(request, LARGEST_BYTES);
-  if (!body.ok) return Response.json({ say: body.say }, { status: 413 });
+  if (!body.ok) return Response.json({ say: body.say }, { status: body.status });
   try {
     const parsed = reportSchema.safeParse(parseJson(new TextDecoder().decode(body.bytes), t`the report`));
     if (!parsed.success) return Response.json({ say: firstIssue(parsed.error) }, { status: 400 });

@@ -1,0 +1,68 @@
+import { t } from "../words/words";
+import { strToU8, strFromU8 } from "fflate";
+import * as z from "zod/mini";
+import { UnusableInput, type Capture } from "../capture/capture";
+import { captureFromWav } from "../capture/wav";
+
+/** A capture as a ZIP keeps it, value for value: what it is as JSON, its samples as 32-bit floats, little end first. */
+const packedSchema = z.object({
+  name: z.string(),
+  sampleS: z.number().check(z.positive()),
+  startS: z.number(),
+  channels: z.array(z.object({ name: z.string(), unit: z.enum(["V", "A"]), samples: z.int().check(z.gte(0)) })),
+});
+
+/** The files a capture takes up in a ZIP, by name. */
+export function packCapture(id: string, { name, sampleS, startS, channels }: Capture): [string, Uint8Array][] {
+  const described = {
+    name,
+    sampleS,
+    startS,
+    channels: channels.map((one) => ({ name: one.name, unit: one.unit, samples: one.samples.length })),
+  };
+  const count = channels.reduce((sum, { samples }) => sum + samples.length, 0);
+  const bytes = new Uint8Array(4 * count);
+  const view = new DataView(bytes.buffer);
+  let at = 0;
+  for (const { samples } of channels) for (const value of samples) view.setFloat32(4 * at++, value, true);
+  return [
+    [`captures/${id}.json`, strToU8(JSON.stringify(described))],
+    [`captures/${id}.f32`, bytes],
+  ];
+}
+
+/**
+ * The capture of that id among the files of a ZIP, an older one's WAV included; null where there is none.
+ * @throws UnusableInput for one that is damaged
+ */
+export function unpackCapture(files: Record<string, Uint8Array>, id: string, zip: string): Capture | null {
+  const [text, bytes] = [files[`captures/${id}.json`], files[`captures/${id}.f32`]];
+  if (!text || !bytes) {
+    const wav = files[`captures/${id}.wav`];
+    return wav ? captureFromWav(wav, id) : null;
+  }
+  const described = packedSchema.safeParse(parsed(strFromU8(text)));
+  const count = described.success ? described.data.channels.reduce((sum, { samples }) => sum + samples, 0) : -1;
+  if (!described.success || 4 * count !== bytes.length)
+    throw new UnusableInput(t`${zip}: the capture ${id} in it is damaged. Export the job again.`);
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  let at = 0;
+  const { channels, ...head } = described.data;
+  return {
+    ...head,
+    channels: channels.map(({ name, unit, samples }) => ({
+      name,
+      unit,
+      samples: Float32Array.from({ length: samples }, () => view.getFloat32(4 * at++, true)),
+    })),
+  };
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch (error) {
+    if (!(error instanceof SyntaxError)) throw error;
+    return null;
+  }
+}
