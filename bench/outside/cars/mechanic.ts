@@ -1,6 +1,5 @@
-import { analyseCapture } from "../../../src/core/waveform/analyse";
 import { dice, type Dice } from "../dice";
-import { recording, type Defect } from "../recordings";
+import { recording, type Defect, type Recording } from "../recordings";
 import { ampsThrough, coilShare, levelsV, ohmsBetween, shown, type Corner } from "./meter";
 import type { State } from "./netlist";
 import type { Trouble } from "./trouble";
@@ -14,13 +13,21 @@ export interface Proposed {
   state: State;
 }
 
+/** Names the finding of a recording: whoever drives this world brings the analysis. */
+export type Analyse = (made: Recording) => string;
+
 /** What a mechanic of middling care writes down for a check on this corner. */
-export async function answer(corner: Corner, asked: Proposed, d: Dice): Promise<Record<string, string>> {
+export async function answer(
+  corner: Corner,
+  asked: Proposed,
+  d: Dice,
+  analyse: Analyse,
+): Promise<Record<string, string>> {
   const check = d.chance(WRONG_PIN) ? beside(corner, asked) : asked;
   const there = d.chance(shownDuty(corner, check));
   const now: Corner = there ? corner : { make: corner.make, trouble: { ...HEALTHY, part: corner.trouble.part } };
   if (check.look !== undefined) return { value: await looked(now, corner, check.look, check.state, d) };
-  if (check.instrument === "scope") return { finding: await captured(now, corner, check, d) };
+  if (check.instrument === "scope") return { finding: await captured(now, corner, check, d, analyse) };
   return { value: await measured(now, check, d) };
 }
 
@@ -286,7 +293,13 @@ async function expected(corner: Corner, place: string, state: State): Promise<st
 }
 
 /** A spin recorded at the point and analysed by the program; what it cannot draw is judged by eye. */
-async function captured(now: Corner, real: Corner, { red = "", state }: Proposed, d: Dice): Promise<string> {
+async function captured(
+  now: Corner,
+  real: Corner,
+  { red = "", state }: Proposed,
+  d: Dice,
+  analyse: Analyse,
+): Promise<string> {
   const place = red.split(".").slice(0, 2).join(".");
   const seen = await expected(now, place, state);
   const came = await expected(real, place, state);
@@ -295,13 +308,7 @@ async function captured(now: Corner, real: Corner, { red = "", state }: Proposed
   const { make } = real;
   const defect = (finding === "eccentric" ? "clean" : finding) as Defect;
   if (make.family !== "passive" && finding === "noise-at-rest") return finding;
-  const made = recording(d.whole(0, 1e8), { defect, sensor: make.family });
-  const [channel] = analyseCapture(
-    { name: "outside", sampleS: made.sampleS, startS: 0, channels: made.channels },
-    { family: make.family, tyre: "205/55R16", pulses: made.poles },
-  );
-  const faults = channel!.findings.filter(({ code }) => code !== "key-on-transient" && code !== "probe-spike");
-  return faults.toSorted((a, b) => b.confidence - a.confidence)[0]?.code ?? "clean";
+  return analyse(recording(d.whole(0, 1e8), { defect, sensor: make.family }));
 }
 
 /** Dice of one car. */

@@ -3,7 +3,7 @@ import { readingSchema } from "../../../src/core/observation/reading";
 import { drawMake, writtenDown } from "./make";
 import type { Dice } from "../dice";
 import type { Corner } from "./meter";
-import { answer, carDice, moduleSees, type Proposed } from "./mechanic";
+import { answer, carDice, moduleSees, type Analyse, type Proposed } from "./mechanic";
 import { drawTrouble, type TruePart } from "./trouble";
 
 export interface CarOutcome {
@@ -31,7 +31,7 @@ async function noticedCar(d: Dice, comesAndGoes: boolean): Promise<Corner> {
 }
 
 /** Diagnoses one outside car by the public command alone, until a part is proven or the readings are too many. */
-export async function diagnoseOutsideCar(seed: number, comesAndGoes = false): Promise<CarOutcome> {
+export async function diagnoseOutsideCar(seed: number, analyse: Analyse, comesAndGoes = false): Promise<CarOutcome> {
   const d = carDice(seed);
   const { make, trouble } = await noticedCar(d, comesAndGoes);
   const file = {
@@ -72,7 +72,7 @@ export async function diagnoseOutsideCar(seed: number, comesAndGoes = false): Pr
       };
     const { instrument, red, black, look, state } = asked;
     const check = { instrument, red, black, look, state } as Proposed;
-    const seen = await answer({ make, trouble }, check, d);
+    const seen = await answer({ make, trouble }, check, d, analyse);
     diagnosing.read(
       readingSchema.parse({
         instrument,

@@ -1,4 +1,5 @@
 import { t } from "../words/words";
+import { formulaSafe } from "../units/formula-safe";
 import { UnusableInput, type Capture } from "./capture";
 import { readRows } from "./csv-rows";
 
@@ -254,7 +255,8 @@ function looksBinary(text: string): boolean {
 
 /** Writes a capture as plain CSV: a comment line, names with units, one row per sample. */
 export function captureToCsv({ name, sampleS, startS, channels }: Capture): string {
-  const head = `# ${name}\ntime (s),${channels.map((one) => `${one.name} (${one.unit})`).join(",")}\n`;
+  const label = (text: string) => formulaSafe(text.replace(/[,;"\r\n\t]+/g, " ").trim());
+  const head = `# ${label(name)}\ntime (s),${channels.map((one) => `${label(one.name)} (${one.unit})`).join(",")}\n`;
   const rows: string[] = [];
   for (let i = 0; i < (channels[0]?.samples.length ?? 0); i++)
     rows.push(

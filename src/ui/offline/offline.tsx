@@ -7,27 +7,47 @@ import { toast } from "../keys/toast";
 export function Offline() {
   useEffect(() => {
     if (process.env.NODE_ENV !== "production" || !("serviceWorker" in navigator)) return;
-    navigator.serviceWorker.register("/sw.js").then(
-      (registration) => {
-        registration.addEventListener("updatefound", () => {
-          const next = registration.installing;
-          next?.addEventListener("statechange", () => {
-            if (next.state !== "installed" || !navigator.serviceWorker.controller) return;
-            toast(t`A newer Tastatura is ready.`, {
-              duration: Infinity,
-              action: {
-                label: t`use it now`,
-                onClick: () => {
-                  next.postMessage(t`take over`);
-                  navigator.serviceWorker.addEventListener("controllerchange", () => location.reload());
-                },
-              },
-            });
-          });
-        });
-      },
-      (error: unknown) => toast.error(t`This browser will not keep the app for offline use: ${String(error)}`),
-    );
+    const look = () => void keepUpToDate().catch((error: unknown) => tell(error));
+    const seen = () => document.visibilityState === "visible" && look();
+    look();
+    document.addEventListener("visibilitychange", seen);
+    return () => document.removeEventListener("visibilitychange", seen);
   }, []);
   return null;
+}
+
+const known = new WeakSet<ServiceWorkerRegistration>();
+
+/** The worker is named by its build: a new build is a new worker even where not a letter of it has changed. */
+async function keepUpToDate(): Promise<void> {
+  const answer = await fetch("/precache.json", { cache: "no-store" }).catch(() => null);
+  if (!answer?.ok) return;
+  const { build } = (await answer.json()) as { build: string };
+  const registration = await navigator.serviceWorker.register(`/sw.js?build=${encodeURIComponent(build)}`);
+  if (known.has(registration)) return;
+  known.add(registration);
+  registration.addEventListener("updatefound", () => {
+    const next = registration.installing;
+    next?.addEventListener("statechange", () => {
+      if (next.state === "installed" && navigator.serviceWorker.controller) offer(next);
+    });
+  });
+}
+
+function offer(next: ServiceWorker): void {
+  toast(t`A newer Tastatura is ready.`, {
+    id: "newer",
+    duration: Infinity,
+    action: {
+      label: t`use it now`,
+      onClick: () => {
+        navigator.serviceWorker.addEventListener("controllerchange", () => location.reload());
+        next.postMessage("take over");
+      },
+    },
+  });
+}
+
+function tell(error: unknown): void {
+  toast.error(t`This browser will not keep the app for offline use: ${String(error)}`, { id: "no-offline" });
 }

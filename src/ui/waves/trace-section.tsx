@@ -1,6 +1,6 @@
 "use client";
 import { numberOf } from "../query/same-object";
-import type { Capture } from "@/core/capture/capture";
+import { fitsWav, type Capture } from "@/core/capture/capture";
 import { useQuery } from "@tanstack/react-query";
 import { captureWorker } from "../query/workers";
 import { t } from "@/core/words/words";
@@ -115,6 +115,7 @@ export function TraceSection({
             </Cap>
           ))}
           <Cap onClick={() => void saveCsv(capture)}>{t`CSV`}</Cap>
+          {fitsWav(capture) && <Cap onClick={() => void saveWav(capture)}>{t`WAV`}</Cap>}
         </span>
       </div>
     </section>
@@ -138,6 +139,11 @@ function useDetail(capture: Capture, view: View): ThinTrace[] | null {
 const SETTLED_MS = 16;
 
 /** The reader and writer of tables load when first asked for. */
+async function saveWav(capture: Ok["capture"]): Promise<void> {
+  const { captureToWav } = await import("@/core/capture/wav");
+  download(`${capture.name}.wav`, captureToWav(capture) as Uint8Array<ArrayBuffer>, "audio/wav");
+}
+
 async function saveCsv(capture: Ok["capture"]): Promise<void> {
   const { captureToCsv } = await import("@/core/capture/csv");
   download(`${capture.name}.csv`, captureToCsv(capture), "text/csv");

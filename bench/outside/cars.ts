@@ -1,12 +1,14 @@
 /**
  * The verdict on cars of another world: netlists for a general SPICE engine with other modules, sensors and levels, and a
  * mechanic with other habits, driven by the diagnose command in a closed loop. A fresh seed unless told.
- * usage: npm run bench:outside-cars -- [cars] [--seed N] [--intermittent] [--trace]
+ * usage: npm run bench:outside -- [cars] [--seed N] [--intermittent] [--trace]
  */
 import { parseArgs } from "node:util";
-import { diagnoseOutsideCar, type CarOutcome } from "./outside/cars/run";
-import { freshSeed, inShards } from "./shards";
-import { shareWithInterval } from "./wilson";
+import { analyseCapture } from "../../src/core/waveform/analyse";
+import { diagnoseOutsideCar, type CarOutcome } from "./cars/run";
+import type { Recording } from "./recordings";
+import { freshSeed, inShards } from "../shards";
+import { shareWithInterval } from "../wilson";
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,
@@ -26,7 +28,17 @@ else report(await inShards<CarOutcome>(SEED));
 async function runShard(shard: string): Promise<void> {
   const [from, step] = shard.split("/").map(Number) as [number, number];
   for (let car = from; car < CARS; car += step)
-    console.log(JSON.stringify(await diagnoseOutsideCar(SEED * 1000 + car, values.intermittent)));
+    console.log(JSON.stringify(await diagnoseOutsideCar(SEED * 1000 + car, analyse, values.intermittent)));
+}
+
+/** The surest fault that the program's own analysis finds in a recording. */
+function analyse({ sensor, poles, sampleS, channels }: Recording): string {
+  const [channel] = analyseCapture(
+    { name: "outside", sampleS, startS: 0, channels },
+    { family: sensor, tyre: "205/55R16", pulses: poles },
+  );
+  const faults = channel!.findings.filter(({ code }) => code !== "key-on-transient" && code !== "probe-spike");
+  return faults.toSorted((a, b) => b.confidence - a.confidence)[0]?.code ?? "clean";
 }
 
 function report(outcomes: CarOutcome[]): void {
