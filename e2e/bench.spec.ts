@@ -107,7 +107,7 @@ test("a dropped capture is read, shown and weighed in; a bad one gets a sentence
   const csv = await (await request.get("/demo/tarnwick-pelican-14-rr.csv")).body();
   await page.getByLabel("Capture file").setInputFiles({ name: "spin.csv", mimeType: "text/csv", buffer: csv });
   await expect(page.getByText(/tooth \d+ of 48/)).toBeVisible();
-  await page.getByRole("button", { name: /Weigh this in: pulses missing/ }).click();
+  await page.getByRole("button", { name: /Use this result: pulses missing/ }).click();
   await expect(page.getByText(/^✓ Proven: ring has lost teeth/)).toBeVisible({ timeout: 60_000 });
 });
 

@@ -124,8 +124,8 @@ test("look: one key an item, a log weighed in, a bad one refused", async ({ page
   await log.setInputFiles({ name: "bad.csv", mimeType: "text/csv", buffer: Buffer.from("a,b\n1,2") });
   await expect(page.getByRole("alert").filter({ hasText: "no row names the wheels" })).toBeVisible();
   await log.setInputFiles({ name: "drive.csv", mimeType: "text/csv", buffer: Buffer.from(rows.join("\n")) });
-  await page.getByRole("button", { name: /Weigh this in: front right stays at zero/ }).click();
-  await expect(page.getByText("✓ Weighed into the line-up.")).toBeVisible();
+  await page.getByRole("button", { name: /Use this result: front right stays at zero/ }).click();
+  await expect(page.getByText("✓ Result used.")).toBeVisible();
 });
 
 test("waves: a spin of the simulated wheel is folded, shown turn by turn and weighed in", async ({ page }) => {
@@ -143,7 +143,7 @@ test("waves: a spin of the simulated wheel is folded, shown turn by turn and wei
   await page.keyboard.press("ArrowRight");
   await page.keyboard.press("f");
   await page.keyboard.press("Enter");
-  await expect(page.getByText("✓ Weighed into the line-up.")).toBeVisible();
+  await expect(page.getByText("✓ Result used.")).toBeVisible();
 });
 
 test("practice: a car is diagnosed and the debrief says how it went", async ({ page }) => {

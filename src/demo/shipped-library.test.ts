@@ -26,7 +26,7 @@ describe("the library that comes along", () => {
     ["Encoder chunk gone", ["missing-pulses"]],
     ["Ring cracked", ["cracked-ring"]],
     ["Debris on a tooth", ["odd-tooth"]],
-    ["Ring runs out of true", ["eccentric"]],
+    ["Excessive ring runout", ["eccentric"]],
     ["Gap too wide", ["low-amplitude", "drop-out-speed"]],
     ["Sensor too far off an encoder", ["duty-shift"]],
     ["Sensor loose in its seat", ["random-dropout"]],
@@ -81,7 +81,7 @@ describe("the library that comes along", () => {
     expect(columns("Sensor loose in its seat")).toBeLessThanOrEqual(1);
     expect(rasterWords(codes("Encoder chunk gone"))).toMatch(/Ring, not wire/);
     expect(rasterWords(codes("Plug terminal loose"))).toMatch(/A connection, not the ring/);
-    expect(rasterWords(codes("Ring runs out of true"))).toMatch(/wave once a turn/);
+    expect(rasterWords(codes("Excessive ring runout"))).toMatch(/wave once a turn/);
     expect(rasterWords(codes("Passive, good"))).toMatch(/^Even/);
   });
 

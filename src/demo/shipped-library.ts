@@ -40,7 +40,7 @@ const RECORDINGS: Recording[] = [
   { model: marked("Encoder chunk gone"), family: "active-2wire", fault: "ring-missing@ring" },
   { model: marked("Ring cracked"), family: "active-2wire", fault: "ring-cracked@ring-crack" },
   { model: marked("Debris on a tooth"), family: "passive", fault: "ring-debris@ring-debris" },
-  { model: marked("Ring runs out of true"), family: "passive", fault: "ring-eccentric@ring-eccentric" },
+  { model: marked("Excessive ring runout"), family: "passive", fault: "ring-eccentric@ring-eccentric" },
   { model: marked("Gap too wide"), family: "passive", fault: "mounting-gap@mounting" },
   { model: marked("Sensor switches by itself"), family: "active-2wire", fault: "sensor-erratic@sensor" },
   {

@@ -56,7 +56,7 @@ export function describeHookup(hookup: Hookup, setup: CornerSetup): NextCheck {
     stateWords: stateWords(hookup.state),
     minutes: minutesFrom(access, NOTHING_DONE),
     bits: 0,
-    why: t`Your own choice: any measurement weighs in.`,
+    why: t`Your own choice: any measurement counts.`,
     toPlaceMinutes: null,
     todo: access.access.map(({ say }) => say),
     cautions: [...locked(hookup), ...cautions(hookup)],

@@ -7,5 +7,5 @@ import { observationsOf } from "../job/observations";
 export function severalBreaks(job: Job): string | null {
   const runs = damagedRuns(job.setup, observationsOf(job).read);
   if (runs.length < 2) return null;
-  return t`More than one place measures bad: ${runs.map(({ say }) => say).join("; ")}. Mend each and measure each again; the suspicion above weighs one fault at a time.`;
+  return t`More than one place measures bad: ${runs.map(({ say }) => say).join("; ")}. Repair each and measure each again; the list above takes one fault at a time.`;
 }

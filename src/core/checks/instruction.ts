@@ -88,7 +88,7 @@ export function cautions(hookup: Hookup): string[] {
       t`Memory and radio codes first. Battery negative off before a module plug or ohms. Airbag and orange cables are not for this job.`,
     );
   if (state.unplugged.includes("module") && !state.batteryOff)
-    list.push(t`Battery negative off while the module plug is undone or joined; on again only for this reading.`);
+    list.push(t`Battery negative off while the module plug is disconnected or joined; on again only for this reading.`);
   if ("red" in hookup && [hookup.red, "black" in hookup ? hookup.black : hookup.red].some(({ at }) => at === "span"))
     list.push(t`Pierce once, away from bends; seal the hole. Eye protection.`);
   if ("red" in hookup && state.unplugged.length === 0 && state.key === "on")

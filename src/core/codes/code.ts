@@ -44,8 +44,8 @@ export function sayCode(text: string): string {
   const decoded = decodeCode(text);
   if (!decoded)
     return /^\s*[PCBU][0-3][0-9A-F]{3}\b/i.test(text)
-      ? t`no wheel speed matter; set aside and not weighed. Follow it up on its own.`
-      : t`not a code I can read; it does not weigh. A code is a letter and four signs, C0034, perhaps with two more, C0034-13.`;
+      ? t`no wheel speed matter; set aside and not used here. Follow it up on its own.`
+      : t`not a code I can read; it is not used. A code is a letter and four signs, C0034, perhaps with two more, C0034-13.`;
   const { corner, subject, failure, maker, status } = decoded;
   const what = `${corner ? `${cornerWords[corner]} ` : ""}${subject}${failure ? `: ${failure.say}` : ""}`;
   const stored = status === "history" ? t`, stored and not here now` : status === "present" ? t`, here now` : "";

@@ -115,7 +115,7 @@ const MODULE_WORDS: Record<string, string> = {
     return t`The module sees nothing: lamp on, ABS off.`;
   },
   get "drops-out"() {
-    return t`The speed falls out now and then.`;
+    return t`The speed drops out now and then.`;
   },
   get "cuts-low"() {
     return t`The speed falls to zero early while slowing: the module takes it for a locking wheel.`;

@@ -72,7 +72,7 @@ export const lessons: readonly Lesson[] = [
   },
   {
     get title() {
-      return t`Out of true`;
+      return t`Excessive runout`;
     },
     start: { family: "active-2wire", runoutMm: 0.5 },
     get text() {
@@ -103,7 +103,7 @@ export const lessons: readonly Lesson[] = [
       return t`Some hundred ohms lower the supply at the sensor but leave both currents as they were: the module may not care, and still a terminal is going.`;
     },
     get move() {
-      return t`Find the resistance at which the module stops hearing.`;
+      return t`Find the resistance at which the module loses the signal.`;
     },
   },
   {

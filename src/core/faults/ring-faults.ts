@@ -99,7 +99,7 @@ export const ringFaults: Fault[] = [
     apply: (car, _, draw) => {
       car.ring.runoutMm = logBetween(draw(0), 0.3, 0.9);
     },
-    words: () => t`Ring runs out of true`,
+    words: () => t`Excessive ring runout`,
     clearedBy: () => t`A capture without a once-per-turn wave.`,
   },
   {

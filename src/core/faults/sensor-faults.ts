@@ -122,7 +122,7 @@ export const sensorFaults: Fault[] = [
       car.ring.gapMm += logBetween(draw(0), 0.7, 2.6);
       car.signs["sensor-lifted"] = 0.85;
     },
-    words: () => t`Sensor stands too far off (rust under its foot, or not seated)`,
+    words: () => t`Air gap too large (rust under the sensor's foot, or not seated)`,
     clearedBy: () => t`Gap in the maker's range, or full AC volts for the speed.`,
   },
   {

@@ -108,7 +108,7 @@ export const wireFaults: Fault[] = [
       });
       car.signs["wiring-damaged"] = 0.35;
     },
-    words: (place, setup) => t`${capital(wireWord(place))} hanging by a strand in ${placeWords(place, setup)}`,
+    words: (place, setup) => t`${capital(wireWord(place))} nearly broken, fails under load, in ${placeWords(place, setup)}`,
     clearedBy: (place, setup) => t`A lamp fed through ${placeWords(place, setup)} burns bright, both ends open.`,
   },
   wireFault(

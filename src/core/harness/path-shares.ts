@@ -13,7 +13,7 @@ export interface PathItem {
   share: number;
 }
 
-/** The corner in its fixed order, module first, each item with its share of suspicion. */
+/** The corner in its fixed order, module first, each item with its share likely. */
 export function pathShares(
   setup: CornerSetup,
   suspects: readonly Pick<Suspect, "place" | "part" | "share">[],

@@ -17,7 +17,7 @@ export function splicePlan(
   return [
     t`Battery negative off. Open the loom at ${where}.`,
     t`Cut ${conductors.map(conductorWord).join(t` and `)} back to bright copper both ways; black strands go too.`,
-    t`Let in new wire of ${mm2} mm² with sealed heat-shrink joints; set the joints of neighbouring wires ${STAGGER_MM} mm apart.`,
+    t`Splice in new wire of ${mm2} mm² with sealed heat-shrink joints; set the joints of neighbouring wires ${STAGGER_MM} mm apart.`,
     t`Keep the pair's twist, re-sleeve, and clip it clear of exhaust, springs and edges with slack for full travel.`,
     t`Seal every hole made on the way. Then repeat end to end, to ground and the lamp.`,
   ];

@@ -97,7 +97,7 @@ export const jobSchema = z.object({
   setup: cornerSetupSchema,
   complaint: complaintSchema,
   policy: policySchema,
-  /** Shares of suspicion by part before anything is known, where the shop uses other than the usual ones. */
+  /** How likely each part is by part before anything is known, where the shop uses other than the usual ones. */
   priors: z.optional(priorsSchema),
   /** Ratios of the complaint, where the shop uses other than the usual ones. */
   ratios: z.optional(ratiosSchema),

@@ -28,7 +28,7 @@ describe("the shipped library", () => {
       "Encoder chunk gone": "missing-pulses",
       "Ring cracked": "cracked-ring",
       "Debris on a tooth": "odd-tooth",
-      "Ring runs out of true": "eccentric",
+      "Excessive ring runout": "eccentric",
       "Gap too wide": "low-amplitude",
     });
     expect(shows["Sensor switches by itself"]).not.toBe("clean");

@@ -95,7 +95,7 @@ export const sums: readonly Sum[] = [
   {
     id: "passive",
     get title() {
-      return t`Passive: volts to expect, and where it falls out`;
+      return t`Passive: volts to expect, and where it drops out`;
     },
     fields: [
       {
@@ -268,7 +268,7 @@ export const sums: readonly Sum[] = [
       ];
     },
     get source() {
-      return t`Capacitance goes by length; both plugs undone, battery negative off (textbook)`;
+      return t`Capacitance goes by length; both plugs disconnected, battery negative off (textbook)`;
     },
   },
   {

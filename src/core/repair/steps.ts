@@ -237,7 +237,7 @@ const BY_PART: Record<Part, RepairPlan> = {
   },
   harness: {
     get title() {
-      return t`Mend the wire`;
+      return t`Repair the wire`;
     },
     get steps() {
       return [
@@ -258,7 +258,7 @@ const BY_PART: Record<Part, RepairPlan> = {
   },
   connector: {
     get title() {
-      return t`Mend the connector`;
+      return t`Repair the connector`;
     },
     get steps() {
       return [
@@ -280,7 +280,7 @@ const BY_PART: Record<Part, RepairPlan> = {
   },
   "module-feed": {
     get title() {
-      return t`Mend the module's feed or ground`;
+      return t`Repair the module's feed or ground`;
     },
     get steps() {
       return [

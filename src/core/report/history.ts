@@ -35,7 +35,7 @@ export function historyRow(job: Job): HistoryRow {
 }
 
 /**
- * Shares of suspicion after the shop's own outcomes: Dirichlet counts, the usual shares standing for `strength`
+ * How likely each part is after the shop's own outcomes: Dirichlet counts, the usual shares standing for `strength`
  * cars (A. Gelman et al., Bayesian Data Analysis, section 3.4).
  */
 export function learntPriors(usual: Record<Part, number>, found: readonly Part[], strength = 40): Record<Part, number> {

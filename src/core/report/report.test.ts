@@ -48,7 +48,7 @@ function made(entries: object[]) {
 describe("the report", () => {
   it("says plainly that nothing is proven, and claims no check after a repair that was not made", () => {
     const report = made([look("1", "gap")]);
-    expect(report.found).toMatch(/Nothing is proven yet\. First in question/);
+    expect(report.found).toMatch(/Nothing is proven yet\. Most likely/);
     expect(report).toMatchObject({ verified: [], done: [], fixed: false, date: "2026-02-03" });
     expect(report.came.join(" ")).toMatch(/front left wheel speed sensor: open circuit.*P9999.*Lamp since Monday/);
     expect(report.readings[0]!.value).toBe("a gap or crack in the stripes");

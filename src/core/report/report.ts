@@ -128,7 +128,7 @@ export function reportOf(
     ],
     found: proven
       ? proven.words
-      : t`Nothing is proven yet. First in question: ${lead.words} (${formatShare(lead.share)}).`,
+      : t`Nothing is proven yet. Most likely: ${lead.words} (${formatShare(lead.share)}).`,
     meaning: diagnosis.danger && !verification?.fixed ? `${dangerWords(diagnosis.danger)} ${MEANING()}` : MEANING(),
     proof: (proven?.provenBy ?? []).flatMap((entryId) => {
       const entry = before.find(({ id }) => id === entryId);

@@ -18,7 +18,7 @@ export const settingsSchema = z.object({
     }),
     usualEstimate,
   ),
-  /** Shares of suspicion new jobs begin with; the usual ones when absent. */
+  /** How likely each part is new jobs begin with; the usual ones when absent. */
   priors: z.optional(priorsSchema),
   /** Ratios by which a complaint weighs faults in new jobs; the usual ones where absent. */
   ratios: z.optional(ratiosSchema),

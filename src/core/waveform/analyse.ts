@@ -241,7 +241,7 @@ function levelFindings(
       confidence: 0.7,
       ...whole,
       size: duty,
-      say: t`High for ${Math.round(duty)} % of the time instead of about half: the sensor stands too far off, or the encoder is weak.`,
+      say: t`High for ${Math.round(duty)} % of the time instead of about half: the air gap is too large, or the encoder is weak.`,
     });
   return list;
 }

@@ -64,7 +64,7 @@ export const findingWords: Record<FindingCode, string> = {
     return t`One odd tooth`;
   },
   get eccentric() {
-    return t`Ring out of true, or play`;
+    return t`Excessive runout, or bearing play`;
   },
   get "random-dropout"() {
     return t`Lost at random places`;
@@ -82,7 +82,7 @@ export const findingWords: Record<FindingCode, string> = {
     return t`Too small for the speed`;
   },
   get "drop-out-speed"() {
-    return t`Falls out at low speed`;
+    return t`Drops out at low speed`;
   },
   get "duty-shift"() {
     return t`High and low uneven`;

@@ -9,6 +9,6 @@ export function rasterWords(codes: readonly string[]): string {
   if (codes.includes("random-dropout"))
     return t`Scatter: the loss does not turn with the wheel. A connection, not the ring.`;
   if (codes.includes("eccentric"))
-    return t`A slow wave once a turn: the ring runs out of true, or the bearing has play.`;
+    return t`A slow wave once a turn: excessive ring runout, or bearing play.`;
   return t`Even: no column, no scatter, no wave.`;
 }

@@ -165,7 +165,7 @@ export function shapeFindings(
       size: wave1.size,
       startS: spanOf(0)[0],
       endS: spanOf(ring.pulsesPerRevolution - 1)[1],
-      say: t`${wave1.say} once a turn: the ring runs out of true, or the bearing has play. Not a wire.`,
+      say: t`${wave1.say} once a turn: excessive ring runout, or bearing play. Not a wire.`,
     });
   return list;
 }

@@ -190,7 +190,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
         <WorkerFailure error={failed} onRetry={retry} />
       </main>
     );
-  if (!diagnosis) return <p className="p-16 text-center text-muted" role="status">{t`Lining up the suspects…`}</p>;
+  if (!diagnosis) return <p className="p-16 text-center text-muted" role="status">{t`Working out the suspects…`}</p>;
   const contradicted = new Set(diagnosis.contradictions.map(({ entryId }) => entryId));
   const unread = new Map(observationsOf(job).unread.map((one) => [one.entryId, one]));
   const numberOf = (entryId: string) => standingReadings(job).findIndex(({ id }) => id === entryId) + 1;

@@ -94,7 +94,7 @@ export const CapturePanel = memo(function CapturePanel({
                   );
                   markLogged();
                 }}
-              >{t`Weigh this in: ${scopeAnswers().say[channel.leading]}`}</Cap>
+              >{t`Use this result: ${scopeAnswers().say[channel.leading]}`}</Cap>
             )}
           </div>
         </>

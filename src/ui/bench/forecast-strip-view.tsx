@@ -91,7 +91,7 @@ function WordForecast({ strip, words }: { strip: ForecastStrip; words: string[] 
       <table className="w-full text-sm">
         <thead>
           <tr className="text-left text-muted">
-            <th className="pr-3 font-normal">{t`would say`}</th>
+            <th className="pr-3 font-normal">{t`expected reading`}</th>
             {words.map((word, i) =>
               shown[i] ? (
                 <th key={word} className="px-1 font-normal">

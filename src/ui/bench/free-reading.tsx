@@ -106,7 +106,7 @@ export function FreeReading({
             ]}
           />
           <fieldset className="flex flex-wrap gap-x-4 gap-y-2">
-            <legend className="text-sm text-muted">{t`Undone`}</legend>
+            <legend className="text-sm text-muted">{t`Disconnected`}</legend>
             {stationsOf(setup).map(({ station }) => (
               <Tick
                 key={station}

@@ -42,7 +42,7 @@ export function VerdictPanel({ job, diagnosis, proven }: { job: Job; diagnosis: 
       ) : (
         <>
           <p className="mt-2 text-2xl font-bold">{t`Nothing is proven yet.`}</p>
-          <p>{jt`First in question: ${(<b>{lead.words}</b>)} (${formatShare(lead.share)}).`}</p>
+          <p>{jt`Most likely: ${(<b>{lead.words}</b>)} (${formatShare(lead.share)}).`}</p>
           {next && (
             <p className="mt-2 rounded-xl bg-paper p-3">{jt`Cheapest next step, ${next.minutes} min: ${(<b>{next.check}</b>)} ${(<Link className="underline" href={`/bench?job=${job.id}`}>{t`to the bench`}</Link>)}`}</p>
           )}

@@ -104,7 +104,7 @@ export function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) 
             </Cap>
           ))}
         </Group>
-        <Group label={t`Sensor family${measured ? t` (changing it re-weighs every reading)` : ""}`}>
+        <Group label={t`Sensor family${measured ? t` (changing it goes through every reading again)` : ""}`}>
           {families.map((family) => (
             <Cap key={family} legend="F" aria-pressed={job.setup.family === family} onClick={() => setFamily(family)}>
               {familyWords[family]}

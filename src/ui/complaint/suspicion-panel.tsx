@@ -16,8 +16,8 @@ export function SuspicionPanel({
   nameOf?: (answer: string) => string;
 }) {
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Suspicion so far`} aria-live="polite">
-      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">{t`What this does to the suspicion`}</h2>
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Most likely so far`} aria-live="polite">
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">{t`Points to`}</h2>
       <ol>
         {partsToShow(diagnosis?.parts ?? []).map(({ part, share }) => (
           <li key={part} className="grid grid-cols-[10rem_1fr_3.5rem] items-center gap-2 border-b border-rule py-1.5">

@@ -282,7 +282,7 @@ function JobRow({ job, at, onDelete }: { job: Job; at: number; onDelete: () => v
             </p>
           </>
         ) : (
-          <p className="text-muted">{t`Lining up the suspects…`}</p>
+          <p className="text-muted">{t`Working out the suspects…`}</p>
         )}
       </div>
       <div className="flex items-center gap-3 self-center text-sm text-muted">

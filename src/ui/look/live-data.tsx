@@ -143,13 +143,13 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
             )}
           </ol>
           {read.logged ? (
-            <p className="text-sm text-verdigris">{t`✓ Weighed into the line-up.`}</p>
+            <p className="text-sm text-verdigris">{t`✓ Result used.`}</p>
           ) : (
             <Cap
               lead
               className="w-full"
               onClick={weigh}
-            >{t`Weigh this in: ${cornerWords[job.setup.corner]} ${answersFor(hookupOfLook(lookOf("speed")))!.say[word!]}`}</Cap>
+            >{t`Use this result: ${cornerWords[job.setup.corner]} ${answersFor(hookupOfLook(lookOf("speed")))!.say[word!]}`}</Cap>
           )}
         </>
       )}

@@ -43,12 +43,12 @@ export function BreakFinder({
       <h2 className="flex flex-wrap items-baseline justify-between gap-2 border-b border-rule pb-1 text-sm">
         <span className="font-semibold text-muted">{t`Where the damage can be`}</span>
         <span className="text-muted">
-          {known ? t`${formatShare(inLoom)} of the suspicion lies in wires and connectors` : t`Working it out…`}
+          {known ? t`${formatShare(inLoom)} likely to lie in wires and connectors` : t`Working it out…`}
         </span>
       </h2>
       {view && known && <LoomStrip job={job} view={view} suspects={suspects} />}
       {lead && (
-        <p className="mt-1">{jt`First in question: ${(<b>{lead.words}</b>)} (${formatShare(lead.share)}).${
+        <p className="mt-1">{jt`Most likely: ${(<b>{lead.words}</b>)} (${formatShare(lead.share)}).${
           worst?.narrowed &&
           lead.part === "harness" && (
             <>{t` Nine tenths of what rests on span ${worst.span + 1} lies ${worst.fromM.toFixed(1)}–${worst.toM.toFixed(1)} m from its module end.`}</>

@@ -8,7 +8,7 @@ export function ModuleGate({ job }: { job: Job }) {
   const open = items.every(({ done }) => done);
   return (
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Module gate`}>
-      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">{t`Before the module may be named`}</h2>
+      <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">{t`Before condemning the module`}</h2>
       <ul>
         {items.map(({ say, shown, done }) => (
           <li key={say} className="flex items-baseline justify-between gap-3 border-b border-rule py-1.5">

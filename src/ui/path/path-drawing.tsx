@@ -154,7 +154,7 @@ export const PathDrawing = memo(function PathDrawing({
             ))}
         </svg>
       </div>
-      <figcaption className="sr-only">{t`Path from module to bearing. ${items.map(({ name, detail, share }) => t`${name} ${detail}: ${formatShare(share)} of suspicion.`).join(" ")}`}</figcaption>
+      <figcaption className="sr-only">{t`Path from module to bearing. ${items.map(({ name, detail, share }) => t`${name} ${detail}: ${formatShare(share)} likely.`).join(" ")}`}</figcaption>
     </figure>
   );
 });

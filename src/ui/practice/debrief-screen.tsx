@@ -1,3 +1,4 @@
+import { toldWords } from "@/core/bench/tells-words";
 "use client";
 import { WorkerFailure } from "../query/worker-failure";
 import { numberOf } from "../query/same-object";
@@ -74,7 +75,7 @@ function Debriefing({ job }: { job: Job }) {
                   <th className="font-normal">{t`your reading`}</th>
                   <th className="font-normal">{t`showed`}</th>
                   <th className="text-right font-normal">{t`min`}</th>
-                  <th className="text-right font-normal">{t`told, bits`}</th>
+                  <th className="text-right font-normal">{t`useful?`}</th>
                 </tr>
               </thead>
               <tbody>
@@ -86,10 +87,7 @@ function Debriefing({ job }: { job: Job }) {
                     </td>
                     <td className="font-mono">{step.value}</td>
                     <td className="text-right font-mono">{step.minutes}</td>
-                    <td className="text-right font-mono">
-                      {step.bits < 0 ? "−" : ""}
-                      {Math.abs(step.bits).toFixed(2)}
-                    </td>
+                    <td className="text-right text-sm">{toldWords(step.bits)}</td>
                   </tr>
                 ))}
               </tbody>

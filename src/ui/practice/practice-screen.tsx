@@ -106,7 +106,7 @@ export function PracticeScreen() {
             ))}
           </Choice>
           <Choice label={t`Help`}>
-            <Cap aria-pressed={!alone} onClick={() => setAlone(false)}>{t`with the line-up beside me`}</Cap>
+            <Cap aria-pressed={!alone} onClick={() => setAlone(false)}>{t`with the suspects beside me`}</Cap>
             <Cap aria-pressed={alone} onClick={() => setAlone(true)}>{t`alone, no suspects shown`}</Cap>
           </Choice>
           <div className="mt-5 flex flex-wrap gap-2">

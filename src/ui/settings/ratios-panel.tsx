@@ -21,8 +21,8 @@ export function RatiosPanel() {
     change({ ratios: Object.keys(next).length > 0 ? next : undefined });
   };
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`What the complaint weighs`}>
-      <h2 className="border-b border-rule pb-1 font-semibold">{t`What the complaint weighs`}</h2>
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`What the complaint counts for`}>
+      <h2 className="border-b border-rule pb-1 font-semibold">{t`What the complaint counts for`}</h2>
       <p className="pt-2 text-sm text-muted">{t`How many times likelier each answer is on such a fault than on an average one; 1 says nothing. All of them are judgement, no source. New jobs use them; jobs already begun keep theirs.`}</p>
       <details className="pt-2">
         <summary className="min-h-11 cursor-pointer content-center underline">{t`show all numbers`}</summary>

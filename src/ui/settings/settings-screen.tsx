@@ -221,9 +221,9 @@ function PriorsPanel() {
   const { settings, change } = useSettings();
   const shares = settings.priors ?? defaultPriors;
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Shares of suspicion`}>
+    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`How likely each part is`}>
       <h2 className="border-b border-rule pb-1 font-semibold">{t`Before anything is known`}</h2>
-      <p className="pt-2 text-sm text-muted">{t`Shares of suspicion a new job begins with, in per cent; they are brought to 100 together. Jobs already begun keep theirs. ${settings.priors ? t`These are the shop's own.` : t`These are the usual ones: salt road, no recent work.`}`}</p>
+      <p className="pt-2 text-sm text-muted">{t`How likely each part is on a new job, in per cent; they are brought to 100 together. Jobs already begun keep theirs. ${settings.priors ? t`These are the shop's own.` : t`These are the usual ones: salt road, no recent work.`}`}</p>
       <div className="grid grid-cols-2 gap-x-3 gap-y-2 pt-2">
         {parts.map((part) => (
           <Field

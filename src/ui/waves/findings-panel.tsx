@@ -100,14 +100,14 @@ export function FindingsPanel({
         )}
       </ol>
       {logged ? (
-        <p className="pt-3 text-sm text-verdigris">{t`✓ Weighed into the line-up.`}</p>
+        <p className="pt-3 text-sm text-verdigris">{t`✓ Result used.`}</p>
       ) : (
         <Cap
           legend="Enter"
           lead
           className="mt-3 w-full"
           onClick={onWeigh}
-        >{t`Weigh this in: ${scopeAnswers().say[channel.leading] ?? channel.leading}`}</Cap>
+        >{t`Use this result: ${scopeAnswers().say[channel.leading] ?? channel.leading}`}</Cap>
       )}
     </section>
   );

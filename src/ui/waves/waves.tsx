@@ -56,7 +56,7 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
       }),
     );
     markLogged();
-    toast(t`Weighed in: ${scopeAnswers().say[leading] ?? leading}.`);
+    toast(t`Used: ${scopeAnswers().say[leading] ?? leading}.`);
   };
   return (
     <main
@@ -76,7 +76,7 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
             value={open?.logged ? open.id : ""}
             onChange={(event) => choose(event.target.value)}
           >
-            {!open?.logged && <option value="">{t`new, not weighed in yet`}</option>}
+            {!open?.logged && <option value="">{t`new, not used yet`}</option>}
             {own.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name}
