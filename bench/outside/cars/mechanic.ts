@@ -144,7 +144,7 @@ export async function moduleSees(
     if (dropOutKmh > 30) return "zero";
     if (dropOutKmh > 5.5) return "cuts-low";
   } else {
-    const [low, high] = await levelsV(corner, pin, "module.earth", state);
+    const [low, high] = await levelsV(corner, pin, "module.in.earth", state);
     if (make.family === "active-3wire") {
       if (Math.min(low, high) > 0.33 * make.pullUpV || Math.max(low, high) < 0.6 * make.pullUpV) return "zero";
     } else {

@@ -33,8 +33,8 @@ export async function solve(text: string): Promise<Map<string, number>> {
 export function nodeOf(point: string): string {
   if (point === "battery.negative" || point === "body") return "0";
   if (point === "battery.positive") return "bat";
-  if (point === "module.power") return "mpow";
-  if (point === "module.earth") return "mgnd";
+  if (point === "module.in.power") return "mpow";
+  if (point === "module.in.earth") return "mgnd";
   return point.replaceAll(".", "_");
 }
 

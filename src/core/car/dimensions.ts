@@ -40,9 +40,9 @@ const PASSIVE = [
   "thresholdV",
 ] as const;
 /** A fault's own numbers (its size, its place along a wire …), and how much of the time it is there. */
-const OWN = ["own0", "own1", "own2", "own3", "duty"] as const;
+const OWN = ["kind", "own0", "own1", "own2", "own3", "duty"] as const;
 /** The same of a second fault on the same car. */
-const SECOND = ["own4", "own5", "own6", "own7"] as const;
+const SECOND = ["kind2", "own4", "own5", "own6", "own7"] as const;
 
 export type CommonDimension =
   (typeof EVERY)[number] | (typeof TWO_WIRE)[number] | (typeof THREE_WIRE)[number] | (typeof PASSIVE)[number];
@@ -54,7 +54,7 @@ export type Dimension = CommonDimension | OwnDimension;
  * Numbers that decide between two kinds of car: only the side of a bound they lie on counts. A car keeps its kind, so a
  * candidate never stands for neighbours of the other one, and no reading moves it there.
  */
-const DECIDING: ReadonlySet<Dimension> = new Set(["restsHigh", "protocol", "feedTrips", "legHeld"]);
+const DECIDING: ReadonlySet<Dimension> = new Set(["restsHigh", "protocol", "feedTrips", "legHeld", "kind", "kind2"]);
 
 /** Whether a number of a car decides between two kinds and has no neighbourhood. */
 export function isDeciding(dimension: Dimension): boolean {

@@ -9,7 +9,7 @@ import { tolerancesOf } from "./tolerances";
 /** One car of this set-up: its tolerances, and a fault of its own size. */
 export function drawCar(setup: CornerSetup, fault: Fault, place: Place, at: Ranges): CarCondition {
   const car = drawHealthy(setup, at);
-  fault.apply(car, place, (index) => at(`own${index}` satisfies OwnDimension));
+  fault.apply(car, place, (index) => at(typeof index === "number" ? (`own${index}` satisfies OwnDimension) : index));
   return car;
 }
 

@@ -134,8 +134,11 @@ export interface Place {
   share: number;
 }
 
-/** Reads the fault's own nuisance numbers: mostly in [0, 1], with tails to about −0.35 and 1.35. */
-export type FaultDraw = (index: 0 | 1 | 2 | 3 | 4 | 5 | 6 | 7) => number;
+/**
+ * Reads the fault's own nuisance numbers: mostly in [0, 1], with tails to about −0.35 and 1.35. What decides between two
+ * kinds of the fault reads `kind`, which no reading moves; sizes and places read the numbered ones.
+ */
+export type FaultDraw = (index: 0 | 1 | 2 | 3 | 4 | 5 | 6 | 7 | "kind" | "kind2") => number;
 
 /** What the suspect with nothing wrong is called; healthy readings are told by it. */
 export const HEALTHY = "nothing@none";
@@ -184,11 +187,6 @@ export function within(u: number, from: number, to: number): number {
 export function folded(u: number, from: number, to: number): number {
   const turned = Math.abs(u) % 2;
   return between(turned > 1 ? 2 - turned : turned, from, to);
-}
-
-/** Where a number lies above a bound, counted from the bound: for what only some cars have. @returns null at or below it */
-export function above(u: number, bound: number): number | null {
-  return u > bound ? (u - bound) / (1 - bound) : null;
 }
 
 export const onlyPlace = (id: string) => (): Place[] => [{ id, share: 1 }];

@@ -72,7 +72,7 @@ export const moduleFaults: Fault[] = [
     effect: "feed",
     places: onlyPlace("module-supply"),
     apply: (car, _, draw) => {
-      if (draw(0) < 0.6) car.circuit.channelAlive = false;
+      if (draw("kind") < 0.6) car.circuit.channelAlive = false;
       else car.circuit.regulatorV *= within(draw(1), 0.1, 0.7);
     },
     words: () => t`Module does not supply this sensor`,

@@ -15,7 +15,9 @@ export function together(first: Suspectable, second: Suspectable, prior: number)
     places: () => [],
     apply: (car, _, draw) => {
       first.fault.apply(car, first.place, draw);
-      second.fault.apply(car, second.place, (index) => draw((index + 4) as Parameters<FaultDraw>[0]));
+      second.fault.apply(car, second.place, (index) =>
+        draw(typeof index === "number" ? ((index + 4) as Parameters<FaultDraw>[0]) : "kind2"),
+      );
     },
     words: (_, setup) =>
       t`${first.fault.words(first.place, setup)}, and ${midSentence(second.fault.words(second.place, setup))}`,

@@ -82,7 +82,7 @@ export const ringFaults: Fault[] = [
     places: onlyPlace("ring-count"),
     apply: (car, _, draw) => {
       const other = Math.max(1, 1 + oneOf(draw(0), 4));
-      car.ring.countRatio = (car.ring.pulses + (draw(1) < 0.5 ? other : -other)) / car.ring.pulses;
+      car.ring.countRatio = (car.ring.pulses + (draw("kind") < 0.5 ? other : -other)) / car.ring.pulses;
       car.signs["ring-count"] = 0.95;
     },
     words: () => t`Ring or bearing with another number of teeth or poles`,
@@ -128,7 +128,7 @@ export const ringFaults: Fault[] = [
     places: onlyPlace("tyre"),
     apply: (car, _, draw) => {
       const offset = logBetween(draw(0), 0.015, 0.08);
-      car.ring.countRatio = draw(1) < 0.5 ? 1 + offset : 1 - offset;
+      car.ring.countRatio = draw("kind") < 0.5 ? 1 + offset : 1 - offset;
       car.signs["wrong-tyre"] = 0.85;
     },
     words: () => t`Wrong tyre size or ring count at this corner`,

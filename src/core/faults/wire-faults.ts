@@ -1,7 +1,7 @@
 import { t } from "../words/words";
 import type { CodeKind } from "../codes/code";
 import { stationsOf } from "../circuit/setup";
-import { above, activeFamilies, everyFamily, folded, logBetween, type Fault, type Place } from "./fault";
+import { activeFamilies, everyFamily, folded, logBetween, type Fault, type Place } from "./fault";
 import { capital } from "../units/format";
 import { everyConnector, everySpan, everySpanOnce, everyTerminal, placeWords } from "./places";
 
@@ -34,10 +34,12 @@ const CONDUCTORS: Record<string, string> = {
 };
 
 /** What is left across a break: nothing, or in one of four a green, damp path that a voltmeter's ten megohms still see through (engineering judgement). */
-function openOhms(draw: number): number {
-  const damp = above(draw, 0.781);
-  return damp === null ? Infinity : logBetween(damp, 2e5, 1e9);
+function openOhms(kind: number, size: number): number {
+  return kind > ONE_IN_FOUR ? logBetween(size, 2e5, 3e7) : Infinity;
 }
+
+/** So many normal scores lie above 0.674, that is at 0.5 + 0.674 / 2.4 of the range. */
+const ONE_IN_FOUR = 0.781;
 
 function wireFault(
   code: string,
@@ -56,7 +58,8 @@ function wireFault(
     effect,
     places: damage.kind === "to-neighbour" ? everySpanOnce : everySpan,
     apply: (car, place, draw) => {
-      const ohms = damage.to === Infinity ? openOhms(draw(0)) : logBetween(draw(0), damage.from, damage.to);
+      const ohms =
+        damage.to === Infinity ? openOhms(draw("kind"), draw(0)) : logBetween(draw(0), damage.from, damage.to);
       car.circuit.spanDefects.push({
         span: place.span!,
         fraction: folded(draw(1), 0.03, 0.97),
@@ -108,7 +111,8 @@ export const wireFaults: Fault[] = [
       });
       car.signs["wiring-damaged"] = 0.35;
     },
-    words: (place, setup) => t`${capital(wireWord(place))} nearly broken, fails under load, in ${placeWords(place, setup)}`,
+    words: (place, setup) =>
+      t`${capital(wireWord(place))} nearly broken, fails under load, in ${placeWords(place, setup)}`,
     clearedBy: (place, setup) => t`A lamp fed through ${placeWords(place, setup)} burns bright, both ends open.`,
   },
   wireFault(
@@ -144,7 +148,7 @@ export const wireFaults: Fault[] = [
     effect: "open",
     places: everyTerminal,
     apply: (car, place, draw) => {
-      car.circuit.contactOhms[place.station!]![place.wire!] = openOhms(draw(0));
+      car.circuit.contactOhms[place.station!]![place.wire!] = openOhms(draw("kind"), draw(0));
       car.signs["connector-bad"] = 0.6;
     },
     words: (place, setup) =>
@@ -179,7 +183,7 @@ export const wireFaults: Fault[] = [
       car.circuit.bridge = {
         station: place.station!,
         ohms: logBetween(draw(0), 40, 8_000),
-        staysWhenOpen: draw(1) > 0.5,
+        staysWhenOpen: draw("kind") > 0.5,
       };
       car.signs["connector-bad"] = 0.95;
     },

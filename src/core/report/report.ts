@@ -126,9 +126,7 @@ export function reportOf(
       job.complaint.presence === "hard" ? t`The fault was there when the car came in.` : t`The fault comes and goes.`,
       ...(job.complaint.note ? [job.complaint.note] : []),
     ],
-    found: proven
-      ? proven.words
-      : t`Nothing is proven yet. Most likely: ${lead.words} (${formatShare(lead.share)}).`,
+    found: proven ? proven.words : t`Nothing is proven yet. Most likely: ${lead.words} (${formatShare(lead.share)}).`,
     meaning: diagnosis.danger && !verification?.fixed ? `${dangerWords(diagnosis.danger)} ${MEANING()}` : MEANING(),
     proof: (proven?.provenBy ?? []).flatMap((entryId) => {
       const entry = before.find(({ id }) => id === entryId);

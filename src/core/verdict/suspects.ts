@@ -27,7 +27,7 @@ export interface Suspect {
 }
 
 /** A part must carry this share, with a direct reading behind it, to be called proven. */
-export const PROOF_SHARE = 0.988;
+export const PROOF_SHARE = 0.993;
 /** Nothing is proven while something not listed is likelier than this. */
 const MOST_UNLISTED = 0.05;
 /** Below this share, and down from at least four times as much, a suspect is cleared. */

@@ -8,7 +8,6 @@ export function rasterWords(codes: readonly string[]): string {
     return t`A dark column: one place of the ring is odd on every turn. Ring, not wire.`;
   if (codes.includes("random-dropout"))
     return t`Scatter: the loss does not turn with the wheel. A connection, not the ring.`;
-  if (codes.includes("eccentric"))
-    return t`A slow wave once a turn: excessive ring runout, or bearing play.`;
+  if (codes.includes("eccentric")) return t`A slow wave once a turn: excessive ring runout, or bearing play.`;
   return t`Even: no column, no scatter, no wave.`;
 }

@@ -1,5 +1,5 @@
-import { toldWords } from "@/core/bench/tells-words";
 "use client";
+import { toldWords } from "@/core/bench/tells-words";
 import { WorkerFailure } from "../query/worker-failure";
 import { numberOf } from "../query/same-object";
 import { useQuery } from "@tanstack/react-query";
