@@ -1,11 +1,11 @@
 /**
  * The verdict on cars of another world: netlists for a general SPICE engine with other modules, sensors and levels, and a
  * mechanic with other habits, driven by the diagnose command in a closed loop. A fresh seed unless told.
- * usage: npm run bench:outside -- [cars] [--seed N] [--intermittent] [--trace]
+ * usage: npm run bench:outside -- [cars] [--seed N] [--intermittent | --two] [--trace]
  */
 import { parseArgs } from "node:util";
 import { analyseCapture } from "../../src/core/waveform/analyse";
-import { diagnoseOutsideCar, type CarOutcome } from "./cars/run";
+import { diagnoseOutsideCar, mendOutsideCar, type CarOutcome, type TwoFaultOutcome } from "./cars/run";
 import type { Recording } from "./recordings";
 import { freshSeed, inShards } from "../shards";
 import { shareWithInterval } from "../wilson";
@@ -16,6 +16,7 @@ const { values, positionals } = parseArgs({
     seed: { type: "string" },
     shard: { type: "string" },
     intermittent: { type: "boolean" },
+    two: { type: "boolean" },
     trace: { type: "boolean" },
   },
 });
@@ -23,12 +24,19 @@ const CARS = Number(positionals[0] ?? 60);
 const SEED = freshSeed(values.seed);
 
 if (values.shard) await runShard(values.shard);
+else if (values.two) reportTwo(await inShards<TwoFaultOutcome>(SEED));
 else report(await inShards<CarOutcome>(SEED));
 
 async function runShard(shard: string): Promise<void> {
   const [from, step] = shard.split("/").map(Number) as [number, number];
   for (let car = from; car < CARS; car += step)
-    console.log(JSON.stringify(await diagnoseOutsideCar(SEED * 1000 + car, analyse, values.intermittent)));
+    console.log(
+      JSON.stringify(
+        await (values.two
+          ? mendOutsideCar(SEED * 1000 + car, analyse)
+          : diagnoseOutsideCar(SEED * 1000 + car, analyse, values.intermittent)),
+      ),
+    );
 }
 
 /** The surest fault that the program's own analysis finds in a recording. */
@@ -60,6 +68,19 @@ function report(outcomes: CarOutcome[]): void {
   console.log(`readings         ${quantile(faulty, 0.5)} median, ${quantile(faulty, 0.9)} at the 90th`);
   for (const { seed, family, says, top, topShare, proven } of wrong)
     console.log(`  #${seed} ${family} · ${says} → ${top} ${(100 * topShare).toFixed(1)} %${proven ? " PROVEN" : ""}`);
+}
+
+function reportTwo(outcomes: TwoFaultOutcome[]): void {
+  console.log(`${CARS} cars of another world with two things wrong, seed ${SEED}`);
+  if (values.trace)
+    for (const { seed, family, says, wrong, steps } of outcomes.filter((one) => !one.mended || one.wrong.length > 0))
+      console.log(
+        `\n#${seed} ${family} · ${says} · wrongly repaired: ${wrong.join(", ") || "none"}\n  ${steps.join("\n  ")}`,
+      );
+  const share = (fits: (one: TwoFaultOutcome) => boolean) =>
+    shareWithInterval(outcomes.filter(fits).length, outcomes.length);
+  console.log(`both found and mended  ${share(({ mended, wrong }) => mended && wrong.length === 0)}`);
+  console.log(`a sound part repaired  ${share(({ wrong }) => wrong.length > 0)}`);
 }
 
 function quantile(all: CarOutcome[], share: number): number {

@@ -4,7 +4,8 @@ import type { Hookup } from "../core/checks/hookup";
 import { forecastStrip, previewReading, type ForecastStrip, type Preview } from "../core/bench/forecast-strip";
 import { observationsOf } from "../core/job/observations";
 import { progressOf } from "../core/bench/progress";
-import { replay } from "../core/job/replay";
+import { readingsByStage, standingRepairs } from "../core/job/derive";
+import { replay, replayNow } from "../core/job/replay";
 import { diagnosisOf, rankingOf, type Diagnosis, type Ranking } from "../core/bench/diagnosis";
 import type { Capture } from "../core/capture/capture";
 import type { Point } from "../core/circuit/point";
@@ -16,9 +17,24 @@ import { readSimulated, recordSimulated } from "../core/simulated/simulated-read
 import { debrief, type Debrief } from "../core/practice/debrief";
 import { typedValue } from "../core/observation/typed-value";
 
-let current: { key: string; readings: string[]; belief: Belief } | null = null;
+interface Kept {
+  key: string;
+  readings: string[];
+  belief: Belief;
+}
+let [current, now]: [Kept | null, Kept | null] = [null, null];
 
-/** The line-up of a job: the one at hand, with the newest readings added, or rebuilt when the log was cut back. */
+/** The line-up of the car as it is now: after a repair that of what is left in question, else as it came. */
+function beliefNow(job: Job): Belief {
+  const repairs = standingRepairs(job);
+  if (repairs.length === 0) return beliefOf(job);
+  const readings = readingsByStage(job).map((stage) => stage.map(({ id }) => id));
+  const key = JSON.stringify([job.id, job.setup, job.complaint, job.priors, job.ratios, repairs, readings]);
+  if (now?.key !== key) now = { key, readings: [], belief: replayNow(job) };
+  return now.belief;
+}
+
+/** The line-up of a job as the car came: the one at hand, with the newest readings added, or rebuilt when the log was cut back. */
 function beliefOf(job: Job): Belief {
   const key = JSON.stringify([job.id, job.setup, job.complaint, job.priors, job.ratios]);
   const { read } = observationsOf(job);
@@ -41,10 +57,15 @@ const api = {
 
   /** The ranking alone: there long before the next check is chosen. */
   rank(job: Job): Ranking {
-    return rankingOf(beliefOf(job));
+    return rankingOf(beliefNow(job));
   },
 
-  /** Everything the Bench shows of a job. */
+  /** Everything the Bench shows of a job: of the car as it is now. */
+  diagnoseNow(job: Job): Diagnosis {
+    return diagnosisOf(beliefNow(job), job.policy, progressOf(job));
+  },
+
+  /** The same of the car as it came, which is what a close-out and a report tell. */
   diagnose(job: Job): Diagnosis {
     return diagnosisOf(beliefOf(job), job.policy, progressOf(job));
   },
@@ -76,13 +97,13 @@ const api = {
 
   /** Bands of the leading suspects for one hook-up. */
   strip(job: Job, hookup: Hookup): ForecastStrip {
-    return forecastStrip(beliefOf(job), hookup);
+    return forecastStrip(beliefNow(job), hookup);
   },
 
   /** What a typed value would mean; null when it cannot be read yet. */
   preview(job: Job, hookup: Hookup, typed: string): Preview | null {
     const parsed = typedValue(hookup, typed, job.setup);
-    return parsed.ok ? previewReading(beliefOf(job), parsed.observed) : null;
+    return parsed.ok ? previewReading(beliefNow(job), parsed.observed) : null;
   },
 };
 

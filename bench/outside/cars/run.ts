@@ -4,7 +4,7 @@ import { drawMake, writtenDown } from "./make";
 import type { Dice } from "../dice";
 import type { Corner } from "./meter";
 import { answer, carDice, moduleSees, type Analyse, type Proposed } from "./mechanic";
-import { drawTrouble, type TruePart } from "./trouble";
+import { drawTrouble, type Trouble, type TruePart } from "./trouble";
 
 export interface CarOutcome {
   seed: number;
@@ -88,4 +88,76 @@ export async function diagnoseOutsideCar(seed: number, analyse: Analyse, comesAn
     const how = [state.key, state.wheel, ...state.unplugged, state.watched ? "watched" : ""].join(" ");
     steps.push(`${instrument} ${where} [${how}] = ${Object.values(seen)[0]}`);
   }
+}
+
+export interface TwoFaultOutcome {
+  seed: number;
+  family: string;
+  says: string;
+  /** Both were found and mended. */
+  mended: boolean;
+  /** Parts repaired that were sound. */
+  wrong: string[];
+  readings: number;
+  steps: string[];
+}
+
+const MOST_READINGS_TWO = 30;
+
+/** A car with two things wrong, measured and repaired by the command alone until its wheel is heard again. */
+export async function mendOutsideCar(seed: number, analyse: Analyse): Promise<TwoFaultOutcome> {
+  const d = carDice(seed);
+  const { make, trouble: first } = await noticedCar(d, false);
+  let second = drawTrouble(make, d);
+  while (second.part === "none" || first.part === "none" || !goTogether(first, second)) {
+    if (first.part === "none") return mendOutsideCar(seed + 7_000_000, analyse);
+    second = drawTrouble(make, d);
+  }
+  let left = [first, second];
+  const corner = () => ({ make, trouble: both(left) });
+  const file = { ...writtenDown(make, d.chance(0.5)), complaint: { symptoms: ["lamp"] }, readings: [] };
+  const { diagnosing } = openDiagnosis(JSON.stringify(file), "outside.json");
+  const steps: string[] = [];
+  const wrong: string[] = [];
+  let readings = 0;
+  for (; readings < MOST_READINGS_TWO && wrong.length < 2; readings++) {
+    const { parts, suspects, next } = diagnosing.diagnosis();
+    const sure = suspects.find(({ verdict, part }) => verdict === "proven" && part !== "none");
+    if (sure) {
+      const meant = left.filter(({ part }) => part === sure.part);
+      if (meant.length === 0) wrong.push(sure.part);
+      left = left.filter(({ part }) => part !== sure.part);
+      diagnosing.read({ repair: sure.part, place: sure.place });
+      steps.push(`REPAIRED ${sure.part}`);
+      if (left.length === 0 || (await moduleSees(corner())) === "follows") break;
+      continue;
+    }
+    if (!next[0]) break;
+    const { instrument, red, black, look, state } = next[0];
+    const seen = await answer(corner(), { instrument, red, black, look, state } as Proposed, d, analyse);
+    diagnosing.read(
+      readingSchema.parse({
+        ...{ instrument, look, state, ...seen },
+        ...(instrument === "scope" ? { point: red } : { red, black }),
+      }),
+    );
+    const leaders = parts.slice(0, 3).map(({ part, share }) => `${part} ${(100 * share).toFixed(0)}`);
+    steps.push(`${leaders.join(", ")} | ${instrument} ${look ?? `${red} > ${black}`} = ${Object.values(seen)[0]}`);
+  }
+  const mended = left.length === 0 || (left.length < 2 && (await moduleSees(corner())) === "follows");
+  return { seed, family: make.family, says: `${first.says} + ${second.says}`, mended, wrong, readings, steps };
+}
+
+/** Two troubles in one netlist: neither says what the other does. */
+function goTogether(one: Trouble, other: Trouble): boolean {
+  if (one.part === other.part) return false;
+  const own = new Set(Object.keys(one));
+  return Object.keys(other).every((key) => !own.has(key) || COMMON.has(key));
+}
+
+const COMMON: ReadonlySet<string> = new Set(["part", "says", "signs", "duty"]);
+
+function both(troubles: readonly Trouble[]): Trouble {
+  const none: Trouble = { part: "none", says: "", signs: {}, duty: 1 };
+  return troubles.reduce((all, one) => ({ ...all, ...one, signs: { ...all.signs, ...one.signs } }), none);
 }

@@ -75,7 +75,7 @@ export function drawCandidates({
   const random = seeded(seed);
   const weighed = suspectables(setup, priors).map((one) => ({
     ...one,
-    prior: given ? given(one) : one.prior * complaintWeight(one.fault, complaint, ratios),
+    prior: given ? given(one) : one.prior * complaintWeight(one.fault, complaint, setup.corner, ratios),
   }));
   const total = weighed.reduce((sum, { prior }) => sum + prior, 0);
   const normalised = weighed.map((one) => ({ ...one, prior: one.prior / total }));

@@ -5,7 +5,9 @@ import { cornerSetupSchema } from "../circuit/setup";
 import { seedFrom } from "../random/random";
 import { parseTyre } from "../tyre/tyre";
 import { complaintSchema } from "../complaint/complaint";
+import { sharesAfter } from "../belief/after-repair";
 import { Belief } from "../belief/belief";
+import { parts } from "../faults/fault";
 import { policySchema } from "../complaint/policy";
 import { tools } from "../checks/tools";
 import { accessSteps } from "../checks/access";
@@ -15,19 +17,23 @@ import { diagnosisOf, type Diagnosis } from "./diagnosis";
 import { checkVersion, firstIssue, parseJson } from "../job/file";
 import { readingSchema, type Reading } from "../observation/reading";
 
+/** In the place of a reading: from here on the car is another, this part repaired (at a place, where it has several). */
+const repairSchema = z.object({ repair: z.enum(parts), place: z.optional(z.string().check(z.maxLength(60))) });
+type Repair = z.infer<typeof repairSchema>;
+
 const diagnoseSchema = z.object({
   tastatura: z.literal("diagnose/1"),
   complaint: z._default(complaintSchema, () => complaintSchema.parse({})),
   policy: z._default(policySchema, () => policySchema.parse({})),
   /** What the shop has, as `policy.tools`; here for short. */
   tools: z.optional(z.array(z.enum(tools))),
-  readings: z._default(z.array(readingSchema).check(z.maxLength(500)), []),
+  readings: z._default(z.array(z.union([repairSchema, readingSchema])).check(z.maxLength(500)), []),
 });
 
 /** A corner under diagnosis: readings are told one by one, and the diagnosis is asked for at any time. */
 export interface Diagnosing {
-  /** Takes one reading in the words of the contract. @returns why it says nothing for this corner, or null */
-  read(reading: Reading): Unread | null;
+  /** Takes one reading, or a repair, in the words of the contract. @returns why it says nothing for this corner, or null */
+  read(reading: Reading | Repair): Unread | null;
   diagnosis(): Diagnosis;
 }
 
@@ -43,7 +49,7 @@ export function diagnoseFile(text: string, name: string): Diagnosis & { unread: 
 }
 
 /** The corner a file describes, before its readings are weighed. @throws UnusableInput as `diagnoseFile` */
-export function openDiagnosis(text: string, name: string): { diagnosing: Diagnosing; readings: Reading[] } {
+export function openDiagnosis(text: string, name: string): { diagnosing: Diagnosing; readings: (Reading | Repair)[] } {
   const parsed = parseJson(text, name);
   checkVersion(parsed, "diagnose/1", name, t`corner to diagnose`);
   const head = diagnoseSchema.safeParse(withUsualStates(parsed));
@@ -55,11 +61,17 @@ export function openDiagnosis(text: string, name: string): { diagnosing: Diagnos
   const { complaint, readings } = head.data;
   const policy = { ...head.data.policy, tools: head.data.tools ?? head.data.policy.tools };
   const setup = corner.data;
-  const belief = new Belief(setup, complaint, { seed: seedFrom(JSON.stringify(setup)) });
+  let belief = new Belief(setup, complaint, { seed: seedFrom(JSON.stringify(setup)) });
   const done = new Set<string>();
   let told = 0;
-  const read = (reading: Reading): Unread | null => {
-    const { read, unread } = observationsIn([{ entryId: String(told++), reading }], setup);
+  const read = (reading: Reading | Repair): Unread | null => {
+    const entryId = String(told++);
+    if ("repair" in reading) {
+      const given = sharesAfter(belief, { part: reading.repair, place: reading.place });
+      belief = new Belief(setup, complaint, { seed: seedFrom(`${JSON.stringify(setup)} ${entryId}`), given });
+      return null;
+    }
+    const { read, unread } = observationsIn([{ entryId, reading }], setup);
     for (const observation of read) {
       belief.learn(observation);
       for (const step of accessSteps(observation.hookup, setup).access) done.add(step.id);

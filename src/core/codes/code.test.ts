@@ -23,8 +23,12 @@ describe("a standard code", () => {
     const known = Array.from({ length: 0x60 }, (_, n) => decodeCode(`C00${n.toString(16).padStart(2, "0")}`)).flatMap(
       (one) => one ?? [],
     );
-    expect(known).toHaveLength(12);
-    for (const corner of corners) expect(known.filter((one) => one.corner === corner)).toHaveLength(3);
+    const standard = known.filter(({ maker }) => !maker);
+    // C0035 is a standard number too: eleven are left that mean one thing alone.
+    expect(standard).toHaveLength(11);
+    expect(known).toHaveLength(15);
+    for (const corner of corners)
+      expect(standard.filter((one) => one.corner === corner)).toHaveLength(corner === "FR" ? 2 : 3);
     for (const other of ["C0030", "C003D", "P0500", "U0121", "B1000", "C0", "C00GG", ""])
       expect(decodeCode(other)).toBeNull();
   });
@@ -96,5 +100,26 @@ describe("several codes pasted at once", () => {
     expect(onlyHistory(["C0034-13 history", "C0037 present"])).toBe(false);
     expect(onlyHistory(["C0034-13 history", "C0037"])).toBe(true);
     expect(onlyHistory(["C0034-13"])).toBe(false);
+  });
+});
+
+describe("numbers that makers use their own way (from memory)", () => {
+  it.each<[string, readonly Corner[]]>([
+    ["C0035", ["FR", "FL"]],
+    ["C0035 left front wheel speed circuit", ["FL"]],
+    ["C0035 right front sensor supply", ["FR"]],
+    ["C0040", ["FR"]],
+    ["C0045 LR", ["RL"]],
+    ["C0050", ["RR"]],
+    ["C0200", ["FR"]],
+    ["C0215", ["RL"]],
+    ["C0034 rear right", ["RR"]],
+    ["C0034-13", ["FR"]],
+  ])("%s may mean %s: the text beside it wins over the number", (text, mayMean) => {
+    expect(decodeCode(text)!.mayMean).toEqual(mayMean);
+  });
+
+  it("a number with two readings says both", () => {
+    expect(sayCode("C0035")).toMatch(/standard front right, with some makers front left/);
   });
 });

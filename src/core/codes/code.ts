@@ -3,8 +3,10 @@ import { corners, cornerWords, type Corner } from "../units/corner";
 
 export interface DecodedCode {
   code: string;
-  /** Null for a maker's own code that was not given one. */
+  /** Null for a maker's own code that was not given one, and where a number has two readings and no text decides. */
   corner: Corner | null;
+  /** Every corner it may mean. */
+  mayMean: readonly Corner[];
   subject: string;
   failure: { type: string; say: string; kind: CodeKind } | null;
   /** Numbered by the maker, so that only the text beside it says what it means. */
@@ -27,16 +29,51 @@ export function decodeCode(text: string): DecodedCode | null {
   if (!match) return null;
   const [code, type, rest] = [match[1]!.toUpperCase(), match[2]?.toUpperCase(), match[3]!.toLowerCase()];
   const status = HISTORY.test(rest) ? "history" : PRESENT.test(rest) ? "present" : null;
-  if (code[1] !== "0") {
+  const named = cornerIn(rest);
+  const byMaker = MAKERS_OWN[code];
+  if (code[1] !== "0" || (byMaker && !isStandard(code))) {
     const words = FAILURE_WORDS().find(([pattern]) => pattern.test(rest));
     const failure = words ? { type: "text", say: words[1], kind: words[2] } : failureOf(type);
-    return { code, corner: cornerIn(rest), subject: t`maker's own code`, failure, maker: true, status };
+    const corner = named ?? byMaker ?? null;
+    return {
+      code,
+      corner,
+      mayMean: corner ? [corner] : corners,
+      subject: byMaker ? t`wheel speed sensor` : t`maker's own code`,
+      failure,
+      maker: true,
+      status,
+    };
   }
+  if (!isStandard(code)) return null;
   const number = parseInt(code.slice(1), 16);
-  if (number < 0x31 || number > 0x3c) return null;
-  const corner = corners[Math.floor((number - 0x31) / 3)]!;
+  const standard = corners[Math.floor((number - 0x31) / 3)]!;
   const subject = [t`wheel speed sensor`, t`wheel speed sensor supply`, t`tone wheel`][(number - 0x31) % 3]!;
-  return { code, corner, subject, failure: failureOf(type), maker: false, status };
+  const failure = failureOf(type);
+  // Where a maker gives the number another corner, only the scan tool's text can tell which is meant.
+  if (byMaker && named !== standard) {
+    const corner = named;
+    const mayMean = corner ? [corner] : [standard, byMaker];
+    return { code, corner, mayMean, subject: t`wheel speed sensor`, failure, maker: true, status };
+  }
+  const corner = named ?? standard;
+  return { code, corner, mayMean: [corner], subject, failure, maker: false, status };
+}
+
+/** Whether a code may speak of this corner. */
+export function mayMean({ mayMean }: DecodedCode, corner: Corner): boolean {
+  return mayMean.includes(corner);
+}
+
+/** Numbers that large families of makers use for a corner's sensor in their own way (from memory); there will be more. */
+const MAKERS_OWN: Partial<Record<string, Corner>> = {
+  ...{ C0035: "FL", C0040: "FR", C0045: "RL", C0050: "RR" },
+  ...{ C0200: "FR", C0205: "FL", C0210: "RR", C0215: "RL" },
+};
+
+function isStandard(code: string): boolean {
+  const number = parseInt(code.slice(1), 16);
+  return code[1] === "0" && number >= 0x31 && number <= 0x3c;
 }
 
 /** One sentence for a code as typed, wheel speed matter or not. */
@@ -46,10 +83,14 @@ export function sayCode(text: string): string {
     return /^\s*[PCBU][0-3][0-9A-F]{3}\b/i.test(text)
       ? t`no wheel speed matter; set aside and not used here. Follow it up on its own.`
       : t`not a code I can read; it is not used. A code is a letter and four signs, C0034, perhaps with two more, C0034-13.`;
-  const { corner, subject, failure, maker, status } = decoded;
+  const { corner, subject, failure, maker, status, mayMean } = decoded;
   const what = `${corner ? `${cornerWords[corner]} ` : ""}${subject}${failure ? `: ${failure.say}` : ""}`;
   const stored = status === "history" ? t`, stored and not here now` : status === "present" ? t`, here now` : "";
-  return `${what}${stored}.${maker && !corner ? t` Which corner does the scan tool's text name?` : ""}`;
+  const both =
+    mayMean.length === 2
+      ? t` By the standard ${cornerWords[mayMean[0]!]}, with some makers ${cornerWords[mayMean[1]!]}.`
+      : "";
+  return `${what}${stored}.${both}${maker && !corner ? t` Which corner does the scan tool's text name?` : ""}`;
 }
 
 /** Codes as typed or pasted, several with status, one text each. */
@@ -189,6 +230,78 @@ const FAILURE_TYPES: Record<string, { say: string; kind: CodeKind }> = {
       return t`signal invalid`;
     },
     kind: "any",
+  },
+  "1C": {
+    get say() {
+      return t`voltage out of range`;
+    },
+    kind: "feed",
+  },
+  "1D": {
+    get say() {
+      return t`current out of range`;
+    },
+    kind: "any",
+  },
+  "1E": {
+    get say() {
+      return t`resistance out of range`;
+    },
+    kind: "open",
+  },
+  "23": {
+    get say() {
+      return t`signal stuck low`;
+    },
+    kind: "no-signal",
+  },
+  "24": {
+    get say() {
+      return t`signal stuck high`;
+    },
+    kind: "no-signal",
+  },
+  "26": {
+    get say() {
+      return t`rate of change below threshold`;
+    },
+    kind: "weak",
+  },
+  "27": {
+    get say() {
+      return t`rate of change above threshold`;
+    },
+    kind: "erratic",
+  },
+  "2A": {
+    get say() {
+      return t`signal stuck in range`;
+    },
+    kind: "no-signal",
+  },
+  "32": {
+    get say() {
+      return t`low time too short`;
+    },
+    kind: "erratic",
+  },
+  "33": {
+    get say() {
+      return t`low time too long`;
+    },
+    kind: "count",
+  },
+  "34": {
+    get say() {
+      return t`high time too short`;
+    },
+    kind: "erratic",
+  },
+  "35": {
+    get say() {
+      return t`high time too long`;
+    },
+    kind: "count",
   },
   "2F": {
     get say() {

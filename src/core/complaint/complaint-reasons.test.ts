@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { cornerSetupSchema } from "../circuit/setup";
 import { defaultPriors, withShare } from "../faults/catalogue";
-import { complaintSchema } from "./complaint";
+import { codesElsewhere, complaintSchema } from "./complaint";
 import { complaintReasons } from "./complaint-reasons";
 import { Belief } from "../belief/belief";
 import { sharesByPart } from "../belief/posterior";
@@ -39,5 +39,15 @@ describe("what an answer does to the suspicion", () => {
     expect(withShare(defaultPriors, "bearing", 101)).toBeNull();
     const belief = new Belief(setup, complaintSchema.parse({}), { seed: 1, perGroup: 12, priors: own });
     expect(sharesByPart(belief, belief.shares()).get("bearing")!).toBeGreaterThan(0.3);
+  });
+
+  it("a code of another corner is named and says nothing here", () => {
+    const share = (codes: string[]) => {
+      const belief = new Belief(setup, complaintSchema.parse({ codes }), { seed: 1, perGroup: 12 });
+      return sharesByPart(belief, belief.shares()).get("tyre")!;
+    };
+    const other = setup.corner === "RR" ? "C0034-13" : "C003A-13";
+    expect(codesElsewhere([other, "C1145"], setup.corner)).toEqual([other]);
+    expect(share([other])).toBeCloseTo(share([]), 9);
   });
 });

@@ -34,7 +34,7 @@ export function complaintReasons(
     const after = new Map<Part, number>();
     let [total, weighed] = [0, 0];
     for (const { fault, prior } of all) {
-      const weight = prior * complaintWeight(fault, only, own);
+      const weight = prior * complaintWeight(fault, only, setup.corner, own);
       before.set(fault.part, (before.get(fault.part) ?? 0) + prior);
       after.set(fault.part, (after.get(fault.part) ?? 0) + weight);
       total += prior;

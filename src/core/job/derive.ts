@@ -16,6 +16,24 @@ export function standingRepair(job: Pick<Job, "entries">): RepairEntry | null {
   return job.entries.find((entry): entry is RepairEntry => entry.kind === "repair" && !retracted.has(entry.id)) ?? null;
 }
 
+/** Every repair that stands, in order. */
+export function standingRepairs(job: Pick<Job, "entries">): RepairEntry[] {
+  const retracted = retractedIds(job);
+  return job.entries.filter((entry): entry is RepairEntry => entry.kind === "repair" && !retracted.has(entry.id));
+}
+
+/** The readings taken on one car after another: as it came, after the first repair, after the second … */
+export function readingsByStage(job: Pick<Job, "entries">): ReadingEntry[][] {
+  const retracted = retractedIds(job);
+  const stages: ReadingEntry[][] = [[]];
+  for (const entry of job.entries) {
+    if (retracted.has(entry.id)) continue;
+    if (entry.kind === "repair") stages.push([]);
+    else if ("reading" in entry) stages.at(-1)!.push(entry);
+  }
+  return stages;
+}
+
 /** The readings that judge the car as it came: not retracted, and taken before any repair. */
 export function standingReadings(job: Pick<Job, "entries">): ReadingEntry[] {
   return readingsWhere(job, true);

@@ -44,6 +44,8 @@ export const entrySchema = z.discriminatedUnion("kind", [
     fault: z.string().check(z.maxLength(60)),
     words: z.string().check(z.maxLength(200)),
     part: z.enum(parts),
+    /** Where it was, as suspects have it; all places of the part where it is not said. */
+    place: z.optional(z.string().check(z.maxLength(60))),
     share: z.number().check(z.gte(0), z.lte(1)),
     guess: z.boolean(),
   }),

@@ -10,7 +10,7 @@ import type { Capture } from "../capture/capture";
 import { pointText } from "../circuit/point";
 import { driveLog } from "./drive-log";
 import type { ScanLog } from "../scanlog/scan-log";
-import { readingsAfterRepair, standingReadings, standingRepair } from "../job/derive";
+import { readingsByStage, standingReadings, standingRepairs } from "../job/derive";
 import { observe } from "../observation/read-observation";
 import type { Job } from "../job/schema";
 
@@ -20,7 +20,7 @@ export function readSimulated(job: Job, hookup: Hookup): string | null {
   if (!car) return null;
   // Two readings at the same place differ as they do in life, yet the same log gives the same numbers.
   for (let i = 0; i < 7 * job.entries.length; i++) car.random();
-  const readings = standingRepair(job) ? readingsAfterRepair(job) : standingReadings(job);
+  const readings = readingsByStage(job).at(-1)!;
   let turns = 0;
   for (const { reading } of readings) {
     const evidence = observe(reading, job.setup);
@@ -82,7 +82,7 @@ const CURED_DUTY = 0.1;
 export function readSimulatedCar(job: Job): SimulatedCar | null {
   if (!job.simulated) return null;
   const { fault, seed, intermittent } = job.simulated;
-  const mended = standingRepair(job)?.fault === fault.split("@")[0];
+  const mended = standingRepairs(job).some((repair) => repair.fault === fault.split("@")[0]);
   if (mended) return simulateCar(job.setup, "nothing@none", { seed });
   const car = simulateCar(job.setup, fault, { seed, intermittent });
   const cured = standingReadings(job)

@@ -10,8 +10,9 @@ import { interlock } from "@/core/checks/interlocks";
 import {
   lastUndoable,
   readingsAfterRepair,
-  standingReadings,
+  readingsByStage,
   standingRepair,
+  standingRepairs,
   type ReadingEntry,
 } from "@/core/job/derive";
 import { misfitWords } from "@/core/verdict/misfit-words";
@@ -26,7 +27,8 @@ import type { SkipReason } from "@/core/job/skip-reasons";
 import type { Entry, Job } from "@/core/job/schema";
 import type { Reading } from "@/core/observation/reading";
 import type { NextCheck } from "@/core/bench/describe-hookup";
-import { stamp, withEntry } from "../jobs/entries";
+import { repairOf, stamp, withEntry } from "../jobs/entries";
+import { AfterRepair } from "./after-repair";
 import type { ChangeJob } from "../jobs/use-job";
 import { askRanking, followedBy, useDiagnosis } from "../jobs/use-lineup";
 import { PathDrawing } from "../path/path-drawing";
@@ -193,7 +195,11 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   if (!diagnosis) return <p className="p-16 text-center text-muted" role="status">{t`Working out the suspects…`}</p>;
   const contradicted = new Set(diagnosis.contradictions.map(({ entryId }) => entryId));
   const unread = new Map(observationsOf(job).unread.map((one) => [one.entryId, one]));
-  const numberOf = (entryId: string) => standingReadings(job).findIndex(({ id }) => id === entryId) + 1;
+  const numbered = readingsByStage(job).flat();
+  const numberOf = (entryId: string) => numbered.findIndex(({ id }) => id === entryId) + 1;
+  const repairs = standingRepairs(job);
+  const proven = provenSuspect(diagnosis.suspects);
+  const nextRepair = proven?.part === "none" ? null : proven;
   return (
     <main aria-busy={working}>
       <h1 className="sr-only">{t`Bench: ${job.car.name}`}</h1>
@@ -209,6 +215,14 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
       />
       <div className="grid gap-4 p-4 lg:grid-cols-[minmax(0,1fr)_25rem]">
         <div className="grid content-start gap-4">
+          {repairs.length > 0 && (
+            <AfterRepair
+              jobId={job.id}
+              repairs={repairs}
+              next={alone ? null : nextRepair}
+              onRepaired={(suspect) => append(repairOf(suspect))}
+            />
+          )}
           {check ? (
             <NextCheckCard
               job={job}

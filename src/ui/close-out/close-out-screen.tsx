@@ -32,7 +32,7 @@ export function CloseOutScreen() {
 }
 
 function CloseOut({ job, change }: { job: Job; change: ChangeJob }) {
-  const { diagnosis, failed, retry } = useDiagnosis(job);
+  const { diagnosis, failed, retry } = useDiagnosis(job, "came");
   const verification = useVerification(job);
   if (failed)
     return (

@@ -18,10 +18,10 @@ import { decodeCode, onlyHistory, sayCode, splitCodes } from "@/core/codes/code"
 import type { Job } from "@/core/job/schema";
 import { defaultPriors } from "@/core/faults/catalogue";
 import { complaintReasons } from "@/core/complaint/complaint-reasons";
-import { cornersCoded, type Complaint } from "@/core/complaint/complaint";
+import { codesElsewhere, cornersCoded, type Complaint } from "@/core/complaint/complaint";
 import { recentWorks } from "@/core/complaint/recent-works";
 import { symptoms } from "@/core/complaint/symptoms/symptoms";
-import { corners, cornerWords } from "@/core/units/corner";
+import { corners, cornerWords, type Corner } from "@/core/units/corner";
 import { parseTyre } from "@/core/tyre/tyre";
 import { changeSetup } from "../jobs/change-setup";
 import type { ChangeJob } from "../jobs/use-job";
@@ -141,7 +141,7 @@ export function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) 
               : t`Do not unplug until it has been caught: unplugging can cure it for a week and hide it. Back-probe.`}
           </p>
         </Group>
-        <Codes codes={job.complaint.codes} onChange={(codes) => complain({ codes })} />
+        <Codes corner={job.setup.corner} codes={job.complaint.codes} onChange={(codes) => complain({ codes })} />
         <Group label={t`What is noticed`}>
           {symptoms.map(({ id, say }) => (
             <Cap
@@ -246,7 +246,16 @@ export function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) 
   );
 }
 
-function Codes({ codes, onChange }: { codes: string[]; onChange: (codes: string[]) => void }) {
+function Codes({
+  corner: own,
+  codes,
+  onChange,
+}: {
+  corner: Corner;
+  codes: string[];
+  onChange: (codes: string[]) => void;
+}) {
+  const elsewhere = codesElsewhere(codes, own);
   const [typed, write] = useState(codes.join(", "));
   const setTyped = (text: string) => {
     write(text);
@@ -281,9 +290,14 @@ function Codes({ codes, onChange }: { codes: string[]; onChange: (codes: string[
           return (
             <li key={text} className="pt-1">
               <b className="font-mono">{code?.code ?? text}</b> {sayCode(text)}
+              {elsewhere.includes(text) && (
+                <span className="block text-plum" role="status">
+                  {t`? It names ${cornerWords[code!.mayMean[0]!]}; this job is ${cornerWords[own]}. It is not used here: check the corner above, or start a job for that one.`}
+                </span>
+              )}
               {code?.maker && !code.corner && (
                 <span className="flex flex-wrap gap-2 py-1">
-                  {corners.map((corner) => (
+                  {code.mayMean.map((corner) => (
                     <Cap
                       key={corner}
                       onClick={() => setTyped(codes.map((one) => (one === text ? `${one} ${corner}` : one)).join(", "))}

@@ -16,7 +16,11 @@ export function SuspicionPanel({
   nameOf?: (answer: string) => string;
 }) {
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Most likely so far`} aria-live="polite">
+    <section
+      className="rounded-2xl border border-rule bg-card p-4"
+      aria-label={t`Most likely so far`}
+      aria-live="polite"
+    >
       <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">{t`Points to`}</h2>
       <ol>
         {partsToShow(diagnosis?.parts ?? []).map(({ part, share }) => (

@@ -14,6 +14,6 @@ export function withEntry(job: Job, entry: Entry): Job {
 }
 
 /** That a suspect was repaired, as a guess unless it was proven. */
-export function repairOf({ fault, part, words, share, verdict }: Suspect): RepairEntry {
-  return { ...stamp(), kind: "repair", fault, part, words, share, guess: verdict !== "proven" };
+export function repairOf({ fault, place, part, words, share, verdict }: Suspect): RepairEntry {
+  return { ...stamp(), kind: "repair", fault, place, part, words, share, guess: verdict !== "proven" };
 }

@@ -26,15 +26,18 @@ export interface DiagnosisState {
   retry: () => void;
 }
 
-/** What the line-up says of a job, asked of the worker whenever its log changes; the old answer stands meanwhile. */
-export function useDiagnosis(job: Job, place: "bench" | "board" = "bench"): DiagnosisState {
+/**
+ * What the line-up says of a job, asked of the worker whenever its log changes; the old answer stands meanwhile.
+ * @param place on the bench the car as it is now, after what was repaired; elsewhere the car as it came
+ */
+export function useDiagnosis(job: Job, place: "bench" | "came" | "board" = "bench"): DiagnosisState {
   const client = useQueryClient();
   // The new ranking is shown as soon as it is there; the old proposals stand until the new ones are chosen.
   const ranking = useQuery({ ...rankingQuery(job), enabled: place === "bench", placeholderData: keepPreviousData });
   const worker = place === "board" ? boardWorker : benchWorker;
   const whole = useQuery({
     queryKey: ["diagnosis", place, numberOf(job), languageTag()],
-    queryFn: () => worker.ask((remote) => remote.diagnose(job)),
+    queryFn: () => worker.ask((remote) => (place === "bench" ? remote.diagnoseNow(job) : remote.diagnose(job))),
     placeholderData: keepPreviousData,
   });
   const fresh: Ranking | undefined = ranking.isPlaceholderData ? undefined : ranking.data;
