@@ -129,7 +129,11 @@ export async function mendOutsideCar(seed: number, analyse: Analyse): Promise<Tw
       left = left.filter(({ part }) => part !== sure.part);
       diagnosing.read({ repair: sure.part, place: sure.place });
       steps.push(`REPAIRED ${sure.part}`);
-      if (left.length === 0 || (await moduleSees(corner())) === "follows") break;
+      const live = await moduleSees(corner());
+      if (left.length === 0 || live === "follows") break;
+      // Whoever is not done drives it again and says what the live speed does.
+      const state = { key: "on" as const, wheel: "driven" as const };
+      diagnosing.read(readingSchema.parse({ instrument: "scan", look: "speed", state, value: live }));
       continue;
     }
     if (!next[0]) break;

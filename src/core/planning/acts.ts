@@ -17,7 +17,7 @@ export interface Act {
   /** Part and labour, in local money (an estimate). */
   cost: number;
   minutes: number;
-  /** Chance, in a hundred, that the car is mended by it. */
+  /** Chance, in a hundred, that what it mends is at fault. */
   chancePct: number;
   /** Doing it now costs less on average than measuring on first. */
   now: boolean;
@@ -46,8 +46,6 @@ const ACTS: Record<Exclude<Part, "none">, ActId> = {
   tyre: "fit-tyre",
 };
 
-/** A repair of the right thing mends it so often: the rest is a bad new part, a slip, a second thing (engineering judgement). */
-const CURES = 0.95;
 /** Parts dearer than this are not bought on a likelihood: they are fitted when proven. */
 const TRIED_UP_TO = 40;
 /** Under this share an act is not worth a line. */
@@ -67,7 +65,7 @@ export function proposeActs(suspects: readonly Suspect[], proposals: readonly Pr
     const where = part === "harness" || part === "connector" ? place.split(".")[0] : part;
     const key = `${plan.title} ${where}`;
     const known = byRepair.get(key);
-    const chancePct = (known?.chancePct ?? 0) + 100 * CURES * share;
+    const chancePct = (known?.chancePct ?? 0) + 100 * share;
     const cost = Math.round(plan.partsCost + (plan.labourMin / 60) * rate);
     byRepair.set(key, {
       act: ACTS[part],
@@ -87,7 +85,7 @@ export function proposeActs(suspects: readonly Suspect[], proposals: readonly Pr
     ({ chancePct }) => chancePct,
     ({ cost }) => cost,
   ).map((act) => {
-    const wasted = (1 - act.chancePct / 100 / CURES) * act.cost;
+    const wasted = (1 - act.chancePct / 100) * act.cost;
     const cheap = repairPlan(act.suspect.fault, act.part).partsCost <= TRIED_UP_TO;
     const now = act.suspect.verdict === "proven" || (cheap && act.part !== "module" && wasted < toProof);
     return { ...act, chancePct: Math.round(act.chancePct), now };

@@ -110,27 +110,24 @@ export function NextCheckCard({
         )}
       </div>
       {/* Every part of the card has its room kept, so that nothing moves under the hand when the next check comes. */}
-      <p
-        className="mt-1 min-h-[5lh] text-lg leading-snug font-bold text-pretty md:min-h-[3lh]"
-        data-testid="instruction"
-      >
+      <p className="mt-1 text-lg leading-snug font-bold text-pretty md:min-h-[3lh]" data-testid="instruction">
         {say(check.check)}
       </p>
       {proven ? (
         <p
-          className="mt-0.5 min-h-[3lh] font-semibold text-verdigris md:min-h-[2lh] xl:min-h-[1lh]"
+          className="mt-0.5 font-semibold text-verdigris md:min-h-[2lh]"
           role="status"
         >{jt`✓ Proven: ${midSentence(proven.words)} (${formatShare(proven.share)}). Repair that first; measure on only to be surer. ${(<Link className="underline" href={`/close-out?job=${job.id}`}>{t`To the close-out (X)`}</Link>)}`}</p>
       ) : act ? (
         <p
-          className="mt-0.5 min-h-[4lh] font-semibold md:min-h-[2lh]"
+          className="mt-0.5 font-semibold md:min-h-[2lh]"
           role="status"
           data-act={act.act}
-        >{jt`▶ Cheaper than measuring on: ${midSentence(act.words)}. ${act.chancePct} in 100 would be mended; ${act.minutes} min, about ${act.cost} (estimates). ${(<Link className="underline" href={`/close-out?job=${job.id}`}>{t`To the close-out (X)`}</Link>)}`}</p>
+        >{jt`▶ Cheaper than measuring on: ${midSentence(act.words)}. It is at fault in ${act.chancePct} of 100 such cars; ${act.minutes} min, about ${act.cost} (estimates). ${(<Link className="underline" href={`/close-out?job=${job.id}`}>{t`To the close-out (X)`}</Link>)}`}</p>
       ) : (
-        <p className="mt-0.5 min-h-[4lh] text-sm text-muted md:min-h-[2lh] xl:min-h-[1lh]">{check.why}</p>
+        <p className="mt-0.5 text-sm text-muted md:min-h-[2lh]">{check.why}</p>
       )}
-      <p className="mt-1 min-h-[4lh] text-sm md:min-h-[2lh]">
+      <p className="mt-1 text-sm md:min-h-[2lh]">
         {check.todo.length > 0 && (
           <>
             <b>{t`Still to do first:`}</b> {check.todo.join(" · ")}

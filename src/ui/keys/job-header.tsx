@@ -1,5 +1,6 @@
 "use client";
 import { t } from "@/core/words/words";
+import clsx from "clsx";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import type { ReactNode } from "react";
@@ -116,17 +117,17 @@ export function JobHeader({ job, here, children }: { job: Job; here: string; chi
     },
   );
   return (
-    <header className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-rule px-4 py-2">
+    <header className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-rule px-4 py-2 max-sm:px-2">
       <Link href="/" className="text-lg font-bold tracking-tight" title={t`Jobs (J)`}>
         tastatura
       </Link>
       <span className="font-semibold">{job.car.name}</span>
       <CarMark corner={job.setup.corner} />
-      <span className="rounded-full border border-rule px-3 py-1 text-sm">
+      <span className="rounded-full border border-rule px-3 py-1 text-sm max-sm:hidden">
         {job.complaint.presence === "hard" ? t`hard fault · here now` : t`intermittent · comes and goes`}
       </span>
       {job.simulated && (
-        <span className="rounded-full border border-plum px-3 py-1 text-sm text-plum">{t`simulated car`}</span>
+        <span className="rounded-full border border-plum px-3 py-1 text-sm text-plum max-sm:hidden">{t`simulated car`}</span>
       )}
       {children}
       <Palette
@@ -136,26 +137,30 @@ export function JobHeader({ job, here, children }: { job: Job; here: string; chi
         ]}
       />
       <nav
-        className="-mx-1 ml-auto flex max-w-full gap-2 overflow-x-auto px-1 pb-1"
+        className="ml-auto flex max-w-full gap-2 pb-1 max-sm:w-full max-sm:justify-between max-sm:gap-0.5"
         aria-label={t`Screens of this job`}
       >
-        <Link href="/" className="cap shrink-0">
-          <span className="legend" aria-hidden="true">
+        <Link href="/" className="cap shrink-0 max-sm:min-w-11! max-sm:px-1.5!">
+          <span className="legend max-sm:text-base! max-sm:self-center!" aria-hidden="true">
             J
           </span>
-          <span>{t`Jobs`}</span>
+          <span className="max-sm:sr-only">{t`Jobs`}</span>
         </Link>
         {SCREENS.map(({ legend, name, path }) => (
           <Link
             key={path}
             href={`${path}?job=${job.id}`}
-            className="cap shrink-0"
+            className="cap shrink-0 max-sm:min-w-11! max-sm:px-1.5!"
             aria-current={here === path ? "page" : undefined}
           >
-            <span className="legend" aria-hidden="true">
+            <span
+              className={clsx("legend", here !== path && "max-sm:text-base! max-sm:self-center!")}
+              aria-hidden="true"
+            >
               {legend}
             </span>
-            <span>{name}</span>
+            {/* On a phone the letter is the key; the room one is in keeps its name. */}
+            <span className={clsx(here !== path && "max-sm:sr-only")}>{name}</span>
           </Link>
         ))}
       </nav>
