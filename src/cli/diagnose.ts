@@ -1,5 +1,6 @@
 import { basename } from "node:path";
 import { UnusableInput } from "../core/capture/capture";
+import { CAR_VERSION, diagnoseCar, type CarDiagnosis } from "../core/bench/diagnose-car";
 import { diagnoseFile } from "../core/bench/diagnose-file";
 import type { Act } from "../core/planning/acts";
 import type { NextCheck } from "../core/bench/describe-hookup";
@@ -13,10 +14,31 @@ const ACTS_LISTED = 3;
 await runCommand(async () => {
   const [file, ...rest] = process.argv.slice(2);
   if (!file || rest.length > 0) throw new UnusableInput("usage: npm run --silent diagnose -- FILE.json");
-  const { suspects, parts, next, acts, contradictions, guess, hypotheses, misfit, unread } = diagnoseFile(
-    await readText(file),
-    basename(file),
-  );
+  const text = await readText(file);
+  return text.includes(`"${CAR_VERSION}"`)
+    ? ofCar(diagnoseCar(text, basename(file)))
+    : ofCorner(diagnoseFile(text, basename(file)));
+});
+
+function ofCar({ corners, sharedReadings, parts, next }: CarDiagnosis) {
+  return {
+    corners: Object.fromEntries(
+      Object.entries(corners).map(([corner, made]) => [corner, ofCorner(made, sharedReadings)]),
+    ),
+    car: {
+      parts: parts.map(({ share, ...one }) => ({ ...one, share: round(share) })),
+      next: next.map((one) => ({ corner: one.corner, ...contractCheck(one) })),
+    },
+  };
+}
+
+/** @param shared readings of the whole car that stand before the corner's own: numbered apart */
+function ofCorner(
+  { suspects, parts, next, acts, contradictions, guess, hypotheses, misfit, unread }: ReturnType<typeof diagnoseFile>,
+  shared = 0,
+) {
+  const numbered = (entryId: string) =>
+    Number(entryId) < shared ? { shared: Number(entryId) } : { reading: Number(entryId) - shared };
   return {
     suspects: suspects.map(({ fault, place, part, share, verdict }) => ({
       fault,
@@ -29,14 +51,14 @@ await runCommand(async () => {
     next: [...next.map(contractCheck), ...acts.slice(0, ACTS_LISTED).map(contractAct)],
     hypotheses: hypotheses.map(({ faults, share }) => ({ faults, share: round(share) })),
     misfit: { level: misfit.level, say: misfitWords(misfit.level) },
-    unread: unread.map(({ entryId, say, mend }) => ({ reading: Number(entryId), say: `${say}. ${mend}` })),
+    unread: unread.map(({ entryId, say, mend }) => ({ ...numbered(entryId), say: `${say}. ${mend}` })),
     contradictions: contradictions.map(({ entryId }) => ({
-      reading: Number(entryId),
+      ...numbered(entryId),
       say: contradictionWords(Number(entryId) + 1),
     })),
     guess: { fitSensorNow: guess.fitSensorNow, plan: { expectedCost: guess.plan.expectedCost } },
   };
-});
+}
 
 function contractAct({ act, words, part, suspect, cost, minutes, chancePct, now }: Act) {
   return { act, check: words, part, place: suspect.place, cost, minutes, chancePct, now };

@@ -173,3 +173,57 @@ describe("the store", () => {
     expect(await listSnapshots()).toHaveLength(8);
   });
 });
+
+describe("what was typed and not yet stored", () => {
+  const shelf = new Map<string, string>();
+  const storage = {
+    getItem: (key: string) => shelf.get(key) ?? null,
+    setItem: (key: string, value: string) => void shelf.set(key, value),
+    removeItem: (key: string) => void shelf.delete(key),
+  };
+  /** As a browser has it: keys of the store are its own keys. */
+  const local = new Proxy(storage, {
+    ownKeys: () => [...shelf.keys()],
+    getOwnPropertyDescriptor: () => ({ enumerable: true, configurable: true }),
+  });
+
+  it("is found by the next tab after this one was killed, and forgotten once it is stored", async () => {
+    vi.stubGlobal("localStorage", local);
+    const { saveJob } = await tab();
+    await saveJob(empty("killed"));
+    const { journalJob } = await import("./journal");
+    expect(journalJob({ ...empty("killed"), entries: [note("last-key", 5)] })).toBe(true);
+    const next = await tab();
+    expect((await next.listJobs()).jobs.find(({ id }) => id === "killed")!.entries).toHaveLength(1);
+    expect((await next.loadJob("killed"))!.entries.map(({ id }) => id)).toEqual(["last-key"]);
+    expect(shelf.size).toBe(0);
+    vi.unstubAllGlobals();
+  });
+
+  it("a store that refuses still opens what the journal holds", async () => {
+    vi.stubGlobal("localStorage", local);
+    const { saveJob } = await tab();
+    await saveJob(empty("full"));
+    const { journalJob } = await import("./journal");
+    journalJob({ ...empty("full"), entries: [note("kept", 6)] });
+    const next = await tab();
+    vi.spyOn(localforage, "createInstance").mockImplementation(
+      () =>
+        ({ getItem: () => Promise.resolve(empty("full")), setItem: () => Promise.reject(new Error("full")) }) as never,
+    );
+    expect((await next.loadJob("full"))!.entries.map(({ id }) => id)).toEqual(["kept"]);
+    expect(shelf.size).toBe(1);
+    shelf.clear();
+    vi.unstubAllGlobals();
+  });
+
+  it("a record that does not read is kept aside when a mended one takes its place", async () => {
+    const { saveJob } = await tab();
+    const jobs = localforage.createInstance({ name: "tastatura", storeName: "jobs" });
+    await jobs.setItem("torn", { half: "a job" });
+    await saveJob(empty("torn"));
+    const aside = localforage.createInstance({ name: "tastatura", storeName: "aside" });
+    const kept = (await aside.keys()).find((key) => key.startsWith("torn "))!;
+    expect(await aside.getItem(kept)).toEqual({ half: "a job" });
+  });
+});

@@ -7,6 +7,14 @@ import { captureToWav } from "./wav";
 
 const csv = `time (s),signal (V)\n${Array.from({ length: 200 }, (_, i) => `${(i / 1000).toFixed(4)},${(i % 20 < 10 ? 0.8 : 1.7).toFixed(3)}`).join("\n")}`;
 
+/** A WAV whose header says ADPCM (format 2 of the RIFF/WAVE description). */
+function compressed(): Uint8Array {
+  const samples = new Float32Array(100);
+  const wav = captureToWav({ name: "", sampleS: 1e-3, startS: 0, channels: [{ name: "a", unit: "V", samples }] });
+  wav[20] = 2;
+  return wav;
+}
+
 describe("capture files by what is in them", () => {
   it("reads text, gzip of text, and UTF-16 alike", () => {
     const plain = readCaptureFile(strToU8(csv), "a.csv");
@@ -51,6 +59,10 @@ describe("capture files by what is in them", () => {
   it.each([
     ["nothing", new Uint8Array(0), /empty/],
     ["half a gzip", gzipSync(strToU8(csv)).slice(0, 120), /cut short|damaged/],
+    ["more packed than any recording", gzipSync(strToU8("1\n".repeat(20_000_000))), /unpacks to over/],
+    ["a first line without end", strToU8(`${"a".repeat(120_000)}\n${csv}`), /line 1 is over 20000/],
+    ["40,000 blanks in a name", strToU8(`time,a${" ".repeat(40_000)}x\n${csv}`), /line 1 is over 20000/],
+    ["compressed sound", compressed(), /compressed sound/],
     ["a gzip bomb", gzipSync(new Uint8Array(420 * 1024 * 1024)), /unpacks to over/],
     ["a zip", strToU8("PK\u0003\u0004rest"), /is a ZIP/],
     [

@@ -57,14 +57,25 @@ const DIALS: Partial<Record<Hookup["instrument"], Setting>> = {
     return [t`filament lamp, about 250 mA; an LED is no load`, t`its own leads`];
   },
   get scope(): Setting {
-    return [
-      t`DC coupling, 0.5 V a division, 20 ms a division, low-pass 10 kHz for a hand spin`,
-      t`probe ×1 or ×10, its ground as the sentence above says`,
-    ];
+    return ["", t`probe ×1 or ×10, its ground as the sentence above says`];
   },
 };
 
-const EITHER_COUPLING = () => t`AC or DC coupling, 0.5 V a division, 20 ms a division, low-pass 10 kHz for a hand spin`;
+/**
+ * Coupling and range by what stands at the point: a ripple on the supply, two levels of a volt or so, a pull-up's whole
+ * swing, or the volts of a coil. Three turns of a hand spin take 3 s; the shape of a pulse 20 ms a division.
+ */
+function scopeSetting({ family, sense, pullUpV }: CornerSetup): string {
+  const range =
+    family === "passive"
+      ? t`AC or DC coupling, 0.5 V a division`
+      : family === "active-3wire"
+        ? t`DC coupling, ${pullUpV > 6 ? 2 : 1} V a division`
+        : sense === "high"
+          ? t`AC coupling, 0.2 V a division`
+          : t`DC coupling, 0.5 V a division`;
+  return t`${range}; 0.3 s a division for three turns, 20 ms for the shape; low-pass 10 kHz for a hand spin`;
+}
 
 /** The set-up of a measured hook-up; null for looks. */
 export function hookupCard(hookup: Hookup, setup: CornerSetup): HookupCard | null {
@@ -75,7 +86,7 @@ export function hookupCard(hookup: Hookup, setup: CornerSetup): HookupCard | nul
   const { instrument } = hookup;
   const picture =
     instrument === "scope" ? "scope" : instrument === "amps-dc" ? "clamp" : instrument === "lamp" ? "lamp" : "meter";
-  const usual = hookup.instrument === "scope" && setup.family === "passive" ? EITHER_COUPLING() : set[0];
+  const usual = hookup.instrument === "scope" ? scopeSetting(setup) : set[0];
   const dial = hookup.state.watched ? t`${usual}, MIN/MAX hold on` : usual;
   return { picture, dial: `${instrumentWords[hookup.instrument]}: ${dial}`, sockets: set[1], leads };
 }

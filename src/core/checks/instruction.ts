@@ -16,7 +16,7 @@ export function instruction(hookup: Hookup, setup: CornerSetup): string {
   const before = stateSentence(hookup.state);
   const red = pointWords(hookup.red, setup);
   if (hookup.instrument === "amps-dc")
-    return t`${before} Fit a jumper looped ${CLAMP_LOOPS} times through the clamp between the two faces, ${red}. Divide what it shows by ${CLAMP_LOOPS}.`;
+    return t`Key off, unplug the ${hookup.red.at === "face" ? stationWords(hookup.red.station) : t`connector`}. Bridge every wire between its two faces with fused 1 A jumpers, that of ${red} looped ${CLAMP_LOOPS} times through the clamp. Key on. Divide what it shows by ${CLAMP_LOOPS}; a meter in series in that jumper reads it straight.`;
   if (hookup.instrument === "lamp" && hookup.red.at === "face" && hookup.black.at === "face")
     return t`${before} Feed fused 12 V into ${red} and hang the test lamp from ${pointWords(hookup.black, setup)} to battery −.`;
   if (hookup.instrument === "scope")
@@ -91,7 +91,7 @@ export function cautions(hookup: Hookup): string[] {
     list.push(t`Battery negative off while the module plug is disconnected or joined; on again only for this reading.`);
   if ("red" in hookup && [hookup.red, "black" in hookup ? hookup.black : hookup.red].some(({ at }) => at === "span"))
     list.push(t`Pierce once, away from bends; seal the hole. Eye protection.`);
-  if ("red" in hookup && state.unplugged.length === 0 && state.key === "on")
+  if ("red" in hookup && hookup.instrument !== "amps-dc" && state.unplugged.length === 0 && state.key === "on")
     list.push(
       t`Back-probe beside the wire seal; do not spread the terminal. No lamp or jumper into a connected module.`,
     );
@@ -99,6 +99,10 @@ export function cautions(hookup: Hookup): string[] {
     list.push(
       t`A seized sensor can break on its way out. Pry gently at the metal, never at the plastic. No dry blowing of brake dust.`,
     );
+  if (own.has("salt-water"))
+    list.push(t`Salted spray only, nothing at the module; rinse it off afterwards and let it dry.`);
+  if (own.has("hot-air")) list.push(t`Hot-air gun away from fuel, brake hoses and the canister. No flame.`);
+  if (own.has("moving-parts")) list.push(t`Hands, sleeves and leads clear of fans, belts and the turning wheel.`);
   if (own.has("play")) list.push(t`A bearing with play can let the wheel go: do not drive.`);
   return list;
 }

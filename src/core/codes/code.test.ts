@@ -1,7 +1,7 @@
 /** Numbers after SAE J2012, failure types after SAE J2012-DA: both from memory. */
 import { describe, expect, it } from "vitest";
 import { corners, type Corner } from "../units/corner";
-import { decodeCode, onlyHistory, sayCode, splitCodes } from "./code";
+import { decodeCode, decodeCodes, onlyHistory, sayCode, splitCodes } from "./code";
 
 describe("a standard code", () => {
   it.each<[string, Corner, string]>([
@@ -117,6 +117,15 @@ describe("numbers that makers use their own way (from memory)", () => {
     ["C0034-13", ["FR"]],
   ])("%s may mean %s: the text beside it wins over the number", (text, mayMean) => {
     expect(decodeCode(text)!.mayMean).toEqual(mayMean);
+  });
+
+  it("the other codes of the car show which way it numbers", () => {
+    expect(decodeCodes(["C0032-16", "C0035-16"])[1]).toMatchObject({
+      corner: "FR",
+      subject: "wheel speed sensor supply",
+    });
+    expect(decodeCodes(["C0035", "C0045"])[0]).toMatchObject({ corner: "FL", subject: "wheel speed sensor" });
+    expect(decodeCodes(["C0035", "P0500"])).toMatchObject([{ corner: null }, null]);
   });
 
   it("a number with two readings says both", () => {

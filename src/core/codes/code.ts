@@ -48,7 +48,7 @@ export function decodeCode(text: string): DecodedCode | null {
   if (!isStandard(code)) return null;
   const number = parseInt(code.slice(1), 16);
   const standard = corners[Math.floor((number - 0x31) / 3)]!;
-  const subject = [t`wheel speed sensor`, t`wheel speed sensor supply`, t`tone wheel`][(number - 0x31) % 3]!;
+  const subject = subjectOf(code);
   const failure = failureOf(type);
   // Where a maker gives the number another corner, only the scan tool's text can tell which is meant.
   if (byMaker && named !== standard) {
@@ -58,6 +58,33 @@ export function decodeCode(text: string): DecodedCode | null {
   }
   const corner = named ?? standard;
   return { code, corner, mayMean: [corner], subject, failure, maker: false, status };
+}
+
+/**
+ * Codes of one car read together: a number with two readings means what the others show to be this car's way of
+ * numbering. In the order of the texts; null for what is no wheel speed code.
+ */
+export function decodeCodes(texts: readonly string[]): (DecodedCode | null)[] {
+  const decoded = texts.map(decodeCode);
+  const byStandard = decoded.some((one) => one && !one.maker);
+  const byMaker = decoded.some((one) => one?.maker && one.corner !== null && MAKERS_OWN[one.code] === one.corner);
+  if (byStandard === byMaker) return decoded;
+  return decoded.map((one) => {
+    if (one?.mayMean.length !== 2) return one;
+    const corner = one.mayMean[byStandard ? 0 : 1]!;
+    return byStandard ? standardOf(one, corner) : { ...one, corner, mayMean: [corner] };
+  });
+}
+
+/** An ambiguous code in its standard reading. */
+function standardOf({ code, failure, status }: DecodedCode, corner: Corner): DecodedCode {
+  return { code, corner, mayMean: [corner], subject: subjectOf(code), failure, maker: false, status };
+}
+
+function subjectOf(code: string): string {
+  return [t`wheel speed sensor`, t`wheel speed sensor supply`, t`tone wheel`][
+    (parseInt(code.slice(1), 16) - 0x31) % 3
+  ]!;
 }
 
 /** Whether a code may speak of this corner. */

@@ -1,5 +1,5 @@
 import * as z from "zod/mini";
-import { decodeCode, mayMean } from "../codes/code";
+import { decodeCodes, mayMean } from "../codes/code";
 import type { Corner } from "../units/corner";
 import type { Fault } from "../faults/fault";
 import { codeRatio, severalCornersRatio } from "./codes-ratio";
@@ -29,8 +29,7 @@ export const presenceRatios: Ratios = {
 /** How much likelier this complaint is at this corner if the fault is the one, against an average fault. @param own ratios the shop has set itself */
 export function complaintWeight(fault: Fault, complaint: Complaint, corner: Corner, own: OwnRatios = {}): number {
   let weight = 1;
-  for (const text of complaint.codes) {
-    const code = decodeCode(text);
+  for (const code of decodeCodes(complaint.codes)) {
     // A code of another corner is asked about on screen and says nothing here.
     if (code && !mayMean(code, corner)) continue;
     const kind = code?.failure?.kind;
@@ -47,13 +46,11 @@ export function complaintWeight(fault: Fault, complaint: Complaint, corner: Corn
 
 /** The corners that codes name, each once. */
 export function cornersCoded(codes: readonly string[]): Corner[] {
-  return [...new Set(codes.flatMap((text) => decodeCode(text)?.corner ?? []))];
+  return [...new Set(decodeCodes(codes).flatMap((code) => code?.corner ?? []))];
 }
 
 /** Codes that name another corner than the one in work: to be asked about. */
 export function codesElsewhere(codes: readonly string[], corner: Corner): string[] {
-  return codes.filter((text) => {
-    const code = decodeCode(text);
-    return code !== null && !mayMean(code, corner);
-  });
+  const decoded = decodeCodes(codes);
+  return codes.filter((_, at) => decoded[at] && !mayMean(decoded[at], corner));
 }

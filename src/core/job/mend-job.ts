@@ -35,6 +35,7 @@ export function mendJob(document: unknown, now: Date): Mended | null {
     return [];
   });
   const part = <T>(name: string, schema: z.ZodMiniType<T>, value: unknown, otherwise: T): T => {
+    if (value === undefined) return otherwise;
     const read = schema.safeParse(clipped(value));
     if (read.success) return read.data;
     dropped.push(t`${name}: ${read.error.issues[0]?.message ?? ""}`);

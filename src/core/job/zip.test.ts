@@ -1,4 +1,5 @@
 import { strToU8, zipSync } from "fflate";
+import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { UnusableInput, type Capture } from "../capture/capture";
 import { jobSchema } from "./schema";
@@ -39,6 +40,29 @@ describe("a job as one ZIP", () => {
     const [one, two] = again.captures[0]!.capture.channels;
     expect([one!.name, two!.name]).toEqual(["leg A", "supply"]);
     expect(one!.samples[100]).toBeCloseTo(capture.channels[0]!.samples[100]!, 5);
+  });
+
+  it("any capture comes back value for value: units, sampling, names, channels (property)", () => {
+    const captures = fc.record({
+      name: fc.string({ maxLength: 300, unit: "grapheme" }),
+      sampleS: fc.double({ min: 1e-9, max: 10, noNaN: true }),
+      startS: fc.double({ min: -1e6, max: 1e6, noNaN: true }).map((startS) => startS + 0),
+      channels: fc.array(
+        fc.record({
+          name: fc.string({ maxLength: 200, unit: "grapheme" }),
+          unit: fc.constantFrom("V" as const, "A" as const),
+          samples: fc.float32Array({ maxLength: 40 }),
+        }),
+        { maxLength: 30 },
+      ),
+    });
+    fc.assert(
+      fc.property(captures, (one) => {
+        const again = unpackJob(packJob(job, [{ id: "any", capture: one }]), "z.zip").captures[0]!.capture;
+        expect(again).toEqual(one);
+      }),
+      { numRuns: 100 },
+    );
   });
 
   it.each<[string, Uint8Array, RegExp]>([

@@ -56,7 +56,7 @@ const BY_FAULT: Record<string, RepairPlan> = {
     get steps() {
       return [
         t`Press out the bearing; do not use it again.`,
-        t`Fit a new one with its encoder face toward the sensor; press on the outer ring only.`,
+        t`Fit a new one with its encoder face toward the sensor; pressed into the knuckle by its outer ring; then the hub into it with the inner ring supported.`,
         t`Turn it under the viewing film once more before the hub goes in.`,
       ];
     },
@@ -78,7 +78,7 @@ const BY_FAULT: Record<string, RepairPlan> = {
     },
     get steps() {
       return [
-        t`Charge with a maintainer, then test under load.`,
+        t`Charge with a charger, then test under load.`,
         t`Replace if it does not hold.`,
         t`Check the charging voltage.`,
       ];
@@ -190,7 +190,7 @@ const BY_PART: Record<Part, RepairPlan> = {
       return [
         t`Wheel, brake and hub off as the maker describes.`,
         t`Toothed ring: take the old one off, clean the shoulder to bright metal, warm the new one and set it square.`,
-        t`Encoder in the bearing: fit a new bearing, encoder face toward the sensor, pressed on the outer ring only.`,
+        t`Encoder in the bearing: fit a new bearing, encoder face toward the sensor, pressed into the knuckle by its outer ring, then the hub into it with the inner ring supported.`,
         t`Turn once: even all round, nothing touches the sensor.`,
         WHEEL(),
       ];
@@ -250,7 +250,12 @@ const BY_PART: Record<Part, RepairPlan> = {
     },
     newPart: [],
     get cautions() {
-      return [t`Eye protection when cutting.`, t`Airbag and orange cables are not for this job.`];
+      return [
+        t`Eye protection when cutting.`,
+        STANDS(),
+        t`Hot air and soldering away from fuel, brake hoses and the canister.`,
+        t`Airbag and orange cables are not for this job.`,
+      ];
     },
     torques: [],
     partsCost: 15,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { decodeCode } from "../codes/code";
+import { decodeCode, decodeCodes } from "../codes/code";
 import { settling } from "../units/settling";
 import { jobSchema, type Job } from "../job/schema";
 import { simulatedCodes } from "./simulated-codes";
@@ -35,7 +35,7 @@ describe("a simulated scan tool", () => {
   });
 
   it("a supply shared by several corners is stored for all of them", () => {
-    const codes = simulatedCodes(job("shared-supply@shared-supply"))!.map((code) => decodeCode(code)!);
+    const codes = decodeCodes(simulatedCodes(job("shared-supply@shared-supply"))!).map((code) => code!);
     expect(new Set(codes.map(({ corner }) => corner)).size).toBe(4);
     expect(codes.every(({ subject }) => subject === "wheel speed sensor supply")).toBe(true);
   });

@@ -1,7 +1,7 @@
 import { t } from "../../words/words";
 import type { Wake } from "../../faults/wakes";
 import { steadyOrJumps } from "./wiggle";
-import type { Look, Seen } from "./look";
+import type { Look, Seen, LookCaution } from "./look";
 
 const LABELS: Record<Wake, () => string> = {
   bump: () => t`bounced`,
@@ -19,6 +19,13 @@ const SENTENCES: Record<Wake, () => string> = {
     t`Back-probed and watched, key on: warm the sensor and its lead with hot air, as warm as a hand bears. Does the reading jump?`,
 };
 
+const CAUTIONS: Partial<Record<Wake, readonly LookCaution[]>> = {
+  wet: ["salt-water"],
+  heat: ["hot-air"],
+  bump: ["moving-parts"],
+  turn: ["moving-parts"],
+};
+
 /** The whole corner bounced, steered, wetted or warmed while a reading is watched. */
 export const provoke = (wake: Wake): Look => ({
   id: `wake-${wake}`,
@@ -27,6 +34,7 @@ export const provoke = (wake: Wake): Look => ({
   label: LABELS[wake],
   sentence: SENTENCES[wake],
   minutes: 6,
+  ...(CAUTIONS[wake] ? { cautions: CAUTIONS[wake] } : {}),
   answers: { list: steadyOrJumps, chances: (seen) => ({ jumps: jumps(seen, wake) }) },
 });
 

@@ -20,6 +20,7 @@ export const wiggle = (place: string): Look => {
     sentence: () =>
       t`Back-probed and watched, key on: bend and tug ${span ? t`the loom along ${t`span ${span}`}` : t`the ${stationWords(place)}`}. Does the reading jump?`,
     minutes: span ? 6 : 4,
+    cautions: ["moving-parts"],
     needs: span ? [] : ["reach"],
     answers: { list: steadyOrJumps, chances: (seen) => ({ jumps: jumps(seen, place, span) }) },
   };

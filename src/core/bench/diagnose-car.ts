@@ -1,0 +1,160 @@
+import { t } from "../words/words";
+import * as z from "zod/mini";
+import { UnusableInput } from "../capture/capture";
+import type { Part } from "../faults/fault";
+import { checkVersion, firstIssue, parseJson } from "../job/file";
+import { corners, cornerWords, type Corner } from "../units/corner";
+import { parseRange } from "../units/reading";
+import type { Verdict } from "../verdict/suspects";
+import type { NextCheck } from "./describe-hookup";
+import type { Diagnosis } from "./diagnosis";
+import { diagnoseFile } from "./diagnose-file";
+
+export const CAR_VERSION = "diagnose/2";
+
+const cornerSchema = z.looseObject({
+  complaint: z.optional(z.looseObject({ codes: z.optional(z.array(z.unknown())) })),
+  readings: z._default(z.array(z.unknown()), []),
+});
+const carSchema = z.object({
+  tastatura: z.literal(CAR_VERSION),
+  car: z.optional(z.looseObject({})),
+  corners: z.object(
+    Object.fromEntries(corners.map((corner) => [corner, z.optional(cornerSchema)])) as Record<
+      Corner,
+      z.ZodMiniOptional<typeof cornerSchema>
+    >,
+  ),
+  /** Measured once for the whole car: battery, module pins, the other corners. */
+  shared: z.optional(z.looseObject({ readings: z._default(z.array(z.unknown()).check(z.maxLength(500)), []) })),
+});
+
+/** A part of the car that may be at fault: of one corner, or shared by all of them. */
+export interface CarPart {
+  part: Part;
+  corner?: Corner;
+  share: number;
+  verdict: Verdict;
+}
+
+export interface CarDiagnosis {
+  corners: Partial<Record<Corner, Diagnosis & { unread: { entryId: string; say: string; mend: string }[] }>>;
+  /** How many shared readings stand before a corner's own in the numbers of its entries. */
+  sharedReadings: number;
+  parts: CarPart[];
+  next: (NextCheck & { corner: Corner })[];
+}
+
+/** What feeds all corners alike: one fault of it speaks at every corner. */
+const SHARED: ReadonlySet<Part> = new Set(["module-feed"]);
+const MOST_NEXT = 8;
+
+/**
+ * Diagnoses the corners of one car from a file of the `diagnose/2` contract: each by itself with the shared readings and
+ * the codes of all, then what they share judged from all of them together.
+ * @throws UnusableInput naming the field that cannot be used
+ */
+export function diagnoseCar(text: string, name: string): CarDiagnosis {
+  const parsed = parseJson(text, name);
+  checkVersion(parsed, CAR_VERSION, name, t`car to diagnose`);
+  const file = carSchema.safeParse(parsed);
+  if (!file.success) throw new UnusableInput(`${name}: ${firstIssue(file.error)}`);
+  const { shared, corners: described } = file.data;
+  const inWork = corners.filter((corner) => described[corner]);
+  if (inWork.length === 0) throw new UnusableInput(t`${name}: no corner in it; name at least one of FL, FR, RL, RR`);
+  const codes = [...new Set(inWork.flatMap((corner) => described[corner]!.complaint?.codes ?? []))];
+  const common = shared?.readings ?? [];
+  const made = Object.fromEntries(
+    inWork.map((corner) => {
+      const own = described[corner]!;
+      const known = knownFrom(described[OPPOSITE[corner]]?.readings ?? [], OPPOSITE[corner]);
+      const alone = {
+        ...(known ? { known } : {}),
+        ...own,
+        tastatura: "diagnose/1",
+        corner,
+        complaint: { ...own.complaint, codes },
+        readings: [...common, ...own.readings],
+      };
+      return [corner, diagnoseFile(JSON.stringify(alone), `${name}, ${corner}`)];
+    }),
+  ) as CarDiagnosis["corners"];
+  return { corners: made, sharedReadings: common.length, parts: carParts(made), next: carNext(made) };
+}
+
+const OPPOSITE: Record<Corner, Corner> = { FL: "FR", FR: "FL", RL: "RR", RR: "RL" };
+
+const toggledSchema = z.object({
+  instrument: z.literal("volts-dc"),
+  red: z.string().check(z.regex(/\.return$/)),
+  value: z.string(),
+});
+
+/** Two currents of one sensor stand 1.9 to 2.2 apart (data sheets, from memory): levels further off are no reference. */
+const GOOD_RATIO = [1.7, 2.4] as const;
+
+/** Both levels of the other side's return, where they were seen to toggle: the next best thing to the maker's figure. */
+function knownFrom(readings: readonly unknown[], side: Corner): { from: string; lowV: number; highV: number } | null {
+  for (const reading of readings) {
+    const toggled = toggledSchema.safeParse(reading);
+    const range = toggled.success ? parseRange(toggled.data.value, "volts") : null;
+    if (!range?.ok) continue;
+    const { low: lowV, high: highV } = range.value;
+    if (highV > GOOD_RATIO[0] * lowV && highV < GOOD_RATIO[1] * lowV)
+      return { from: t`the other side, ${cornerWords[side]}`, lowV, highV };
+  }
+  return null;
+}
+
+/**
+ * The parts of the whole car, likeliest first. A shared cause has the odds of its prior times what each corner's readings
+ * add to them, as if the corners' readings were independent given the cause; what is a corner's own gives way to it.
+ */
+function carParts(made: CarDiagnosis["corners"]): CarPart[] {
+  const all = Object.entries(made) as [Corner, Diagnosis][];
+  const list: CarPart[] = [];
+  let sharedShare = 0;
+  for (const part of SHARED) {
+    const each = all.map(([, { suspects, parts }]) => ({
+      now: parts.find((one) => one.part === part)?.share ?? 0,
+      initial: suspects.filter((one) => one.part === part).reduce((sum, one) => sum + one.initialShare, 0),
+      verdict: parts.find((one) => one.part === part)?.verdict ?? ("suspect" as const),
+    }));
+    const prior = each.reduce((most, { initial }) => Math.max(most, initial), 1e-6);
+    const odds = each.reduce((sum, { now, initial }) => sum * (oddsOf(now) / oddsOf(initial)), oddsOf(prior));
+    const share = odds / (1 + odds);
+    const verdict = each.find((one) => one.verdict === "proven")?.verdict ?? each[0]!.verdict;
+    list.push({ part, share, verdict });
+    sharedShare += share;
+  }
+  for (const [corner, { parts }] of all) {
+    const sharedHere = parts.filter(({ part }) => SHARED.has(part)).reduce((sum, { share }) => sum + share, 0);
+    const scale = (1 - Math.min(1, sharedShare)) / Math.max(1e-6, 1 - sharedHere);
+    for (const { part, share, verdict } of parts)
+      if (!SHARED.has(part)) list.push({ part, corner, share: Math.min(1, share * scale), verdict });
+  }
+  return list.sort((one, other) => other.share - one.share);
+}
+
+function oddsOf(share: number): number {
+  const inside = Math.min(1 - 1e-6, Math.max(1e-6, share));
+  return inside / (1 - inside);
+}
+
+/** The next checks of all corners, most told per minute first; what is the same for all stands once. */
+function carNext(made: CarDiagnosis["corners"]): CarDiagnosis["next"] {
+  const seen = new Set<string>();
+  return (Object.entries(made) as [Corner, Diagnosis][])
+    .flatMap(([corner, { next }]) => next.map((one) => ({ ...one, corner })))
+    .sort((one, other) => other.bits / Math.max(1, other.minutes) - one.bits / Math.max(1, one.minutes))
+    .filter(({ id, corner, hookup }) => {
+      const key = isShared(hookup) ? id : `${corner} ${id}`;
+      return !seen.has(key) && seen.add(key);
+    })
+    .slice(0, MOST_NEXT);
+}
+
+function isShared(hookup: NextCheck["hookup"]): boolean {
+  if ("look" in hookup) return hookup.look === "others" || hookup.look === "tyres";
+  return hookup.red.at === "battery" || hookup.red.at === "module";
+}
