@@ -6,7 +6,8 @@
 import { writeFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
 import { format } from "prettier";
-import { scopeAnswers, matchAnswer } from "../src/core/checks/answers";
+import { matchAnswer } from "../src/core/checks/answers";
+import { scopeAnswers } from "../src/core/checks/scope-answers";
 import type { Hookup } from "../src/core/checks/hookup";
 import { circuitStateSchema } from "../src/core/circuit/state";
 import { cornerSetupSchema, families } from "../src/core/circuit/setup";

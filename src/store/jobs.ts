@@ -2,18 +2,16 @@ import type { Capture } from "../core/capture/capture";
 import { mergeJobs } from "../core/job/merge";
 import { UnusableInput } from "../core/capture/capture";
 import { parseJob } from "../core/job/earlier-jobs";
-import { firstIssue } from "../core/job/file";
+import { firstIssue } from "../core/job/document";
 import type { Job } from "../core/job/schema";
 import type { ScanLog } from "../core/scanlog/scan-log";
 import { forgetJournal, journaled, journaledIds, settleJournal } from "./journal";
+import { saveCapture, saveScan } from "./captures";
 import { shelf } from "./shelf";
 
 const jobs = shelf("jobs");
 /** Records that could not be read when something was written over them. */
 const aside = shelf("aside");
-const captures = shelf("captures");
-const scans = shelf("scans");
-const photos = shelf("photos");
 const flags = shelf("flags");
 
 const CHANNEL = "tastatura-jobs";
@@ -119,30 +117,6 @@ export function onOtherTab(callback: (id: string) => void): () => void {
   return () => channel?.removeEventListener("message", listen);
 }
 
-export async function saveCapture(id: string, capture: Capture): Promise<void> {
-  await captures.setItem(id, capture);
-}
-
-export async function loadCapture(id: string): Promise<Capture | null> {
-  return captures.getItem<Capture>(id);
-}
-
-export async function saveScan(id: string, log: ScanLog): Promise<void> {
-  await scans.setItem(id, log);
-}
-
-export async function loadScan(id: string): Promise<ScanLog | null> {
-  return scans.getItem<ScanLog>(id);
-}
-
-export async function savePhoto(id: string, photo: Blob): Promise<void> {
-  await photos.setItem(id, photo);
-}
-
-export async function loadPhoto(id: string): Promise<Blob | null> {
-  return photos.getItem<Blob>(id);
-}
-
 /** The demo workshop, ready for the store. */
 export interface Demo {
   jobs: unknown[];
@@ -159,8 +133,8 @@ export async function seedDemo(load: () => Promise<Demo>): Promise<boolean> {
     if (!job.success) throw job.error;
     await jobs.setItem(job.data.id, job.data);
   }
-  for (const { id, capture } of demo.captures) await captures.setItem(id, capture);
-  for (const { id, log } of demo.scans) await scans.setItem(id, log);
+  for (const { id, capture } of demo.captures) await saveCapture(id, capture);
+  for (const { id, log } of demo.scans) await saveScan(id, log);
   await flags.setItem("demo-seeded", true);
   return true;
 }

@@ -1,7 +1,7 @@
 import type { Capture } from "../core/capture/capture";
 import { libraryItemSchema, type LibraryItem } from "../core/library/library";
 import type { KeptCapture } from "../core/job/zip";
-import { loadCapture, saveCapture } from "./jobs";
+import { loadCapture, saveCapture } from "./captures";
 import { shelf } from "./shelf";
 
 const library = shelf("library");

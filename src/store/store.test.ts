@@ -119,7 +119,7 @@ describe("the store", () => {
     vi.resetModules();
     const { keepInLibrary, listLibrary } = await import("./library");
     const { saveProfile, listProfiles } = await import("./profiles");
-    const { loadCapture, saveScan, loadScan } = await import("./jobs");
+    const { loadCapture, saveScan, loadScan } = await import("./captures");
     const capture = {
       name: "Drover 09",
       sampleS: 1e-3,

@@ -1,5 +1,6 @@
 import { secondLook } from "../observation/second-look";
-import { hookupKey, turnsWheel, type Hookup } from "../checks/hookup";
+import { hookupKey, type Hookup } from "../checks/hookup";
+import { turnsWheel } from "../checks/turns-wheel";
 import type { CornerSetup } from "../circuit/setup";
 import type { Complaint } from "../complaint/complaint";
 import type { OwnRatios } from "../complaint/ratio";

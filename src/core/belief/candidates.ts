@@ -7,7 +7,8 @@ import type { CarCondition } from "../faults/fault";
 import { suspectables, suspectId, type Suspectable } from "../faults/catalogue";
 import type { Part } from "../faults/fault";
 import { normal, normalScore, seeded, type Random } from "../random/random";
-import { complaintWeight, type Complaint } from "../complaint/complaint";
+import { type Complaint } from "../complaint/complaint";
+import { complaintWeight } from "../complaint/complaint-weight";
 import type { OwnRatios } from "../complaint/ratio";
 
 /**

@@ -1,6 +1,7 @@
 import { t } from "../words/words";
 import { accessSteps, minutesFrom } from "../checks/access";
-import { answersFor, type Answers } from "../checks/answers";
+import { answersFor } from "../checks/answers";
+import { type Answers } from "../checks/scope-answers";
 import { interlock } from "../checks/interlocks";
 import { hookupKey, type Hookup } from "../checks/hookup";
 import { quantityOf, type Instrument } from "../checks/instruments";

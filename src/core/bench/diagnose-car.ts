@@ -2,7 +2,7 @@ import { t } from "../words/words";
 import * as z from "zod/mini";
 import { UnusableInput } from "../capture/capture";
 import type { Part } from "../faults/fault";
-import { checkVersion, firstIssue, parseJson } from "../job/file";
+import { checkVersion, firstIssue, parseJson } from "../job/document";
 import { corners, cornerWords, type Corner } from "../units/corner";
 import { parseRange } from "../units/reading";
 import type { Verdict } from "../verdict/suspects";

@@ -14,7 +14,7 @@ import { accessSteps } from "../checks/access";
 import { observationsIn } from "../job/observations";
 import type { Unread } from "../observation/observation";
 import { diagnosisOf, type Diagnosis } from "./diagnosis";
-import { checkVersion, firstIssue, parseJson } from "../job/file";
+import { checkVersion, firstIssue, parseJson } from "../job/document";
 import { readingSchema, type Reading } from "../observation/reading";
 
 /** In the place of a reading: from here on the car is another, this part repaired (at a place, where it has several). */

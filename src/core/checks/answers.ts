@@ -4,37 +4,7 @@ import type { Hookup } from "./hookup";
 import type { Instrument, LookInstrument } from "./instruments";
 import type { Answer } from "./looks/look";
 import { findLook, lookOf, looksOf, type LookId } from "./looks/looks";
-
-/** A check that is answered with a word: the words it may have, in key order, how each reads, and what else may be typed. */
-export interface Answers {
-  words: readonly string[];
-  say: Record<string, string>;
-  short: Record<string, string>;
-  also: Record<string, string>;
-}
-
-const SCOPE: readonly Answer[] = [
-  { word: "clean", say: () => t`clean, every pulse there`, short: () => t`clean`, also: ["none", "interference"] },
-  { word: "flat", say: () => t`flat, no pulses`, short: () => t`flat` },
-  { word: "missing-pulses", say: () => t`pulses missing at the same place each turn`, short: () => t`missing pulses` },
-  { word: "cracked-ring", say: () => t`short–long pair at the same place each turn`, short: () => t`cracked ring` },
-  { word: "odd-tooth", say: () => t`one odd tooth each turn`, short: () => t`odd tooth` },
-  { word: "eccentric", say: () => t`slow wave once a turn`, short: () => t`eccentric` },
-  {
-    word: "random-dropout",
-    say: () => t`losses at random places`,
-    short: () => t`random dropout`,
-    also: ["supply-dip"],
-  },
-  {
-    word: "low-amplitude",
-    say: () => t`good shape but too small`,
-    short: () => t`low amplitude`,
-    also: ["drop-out-speed", "duty-shift"],
-  },
-  { word: "noise-at-rest", say: () => t`noise with the wheel at rest`, short: () => t`noise at rest` },
-  { word: "level-out-of-window", say: () => t`levels wrong`, short: () => t`level out of window` },
-];
+import { scopeFindings, shownAnswers, type Answers } from "./scope-answers";
 
 const CONTINUITY: readonly Answer[] = [
   { word: "beep", say: () => t`beeps`, short: () => t`beep`, also: ["yes"] },
@@ -50,7 +20,7 @@ const LAMP: readonly Answer[] = [
 export function answerList(hookup: Hookup): readonly Answer[] | null {
   if (hookup.instrument === "continuity") return CONTINUITY;
   if (hookup.instrument === "lamp") return LAMP;
-  if (hookup.instrument === "scope") return SCOPE;
+  if (hookup.instrument === "scope") return scopeFindings;
   return "look" in hookup ? (lookOf(hookup.look).answers?.list ?? null) : null;
 }
 
@@ -62,7 +32,7 @@ export function shortAnswer(instrument: Instrument, look: string | undefined, wo
       : instrument === "lamp"
         ? LAMP
         : instrument === "scope"
-          ? SCOPE
+          ? scopeFindings
           : look === undefined
             ? []
             : (findLook(look)?.answers?.list ?? []);
@@ -73,22 +43,6 @@ export function shortAnswer(instrument: Instrument, look: string | undefined, wo
 export function answersFor(hookup: Hookup): Answers | null {
   const list = answerList(hookup);
   return list && shownAnswers(list);
-}
-
-export const scopeWords: readonly string[] = SCOPE.map(({ word }) => word);
-
-/** What a capture may be found to show. */
-export function scopeAnswers(): Answers {
-  return shownAnswers(SCOPE);
-}
-
-function shownAnswers(list: readonly Answer[]): Answers {
-  return {
-    words: list.map(({ word }) => word),
-    say: Object.fromEntries(list.map(({ word, say }) => [word, say()])),
-    short: Object.fromEntries(list.map(({ word, short }) => [word, short()])),
-    also: Object.fromEntries(list.flatMap(({ word, also = [] }) => also.map((other) => [other, word]))),
-  };
 }
 
 /** What can be looked at, felt or read with one of the instruments that are no meter. */

@@ -2,7 +2,7 @@ import type { LookInstrument } from "./instruments";
 import { parsePoint, pointText, type Point } from "../circuit/point";
 import type { CornerSetup } from "../circuit/setup";
 import { stateKey, type CircuitState } from "../circuit/state";
-import { lookOf, type LookId } from "./looks/looks";
+import type { LookId } from "./looks/looks";
 
 /** A physical description of one measurement: instrument, where both probes stand, and what the car is doing. */
 export type Hookup =
@@ -32,11 +32,6 @@ function makeKey(hookup: Hookup): string {
   const where =
     "look" in hookup ? hookup.look : pointText(hookup.red) + ("black" in hookup ? `>${pointText(hookup.black)}` : "");
   return `${hookup.instrument}:${where}:${stateKey(hookup.state)}`;
-}
-
-/** Whether a check turns the wheel, so that another pole may face the sensor after it. */
-export function turnsWheel(hookup: Hookup): boolean {
-  return hookup.state.wheel !== "still" || ("look" in hookup && lookOf(hookup.look).turnsWheel === true);
 }
 
 /** Live DC while the wheel is turned a few degrees at a time: one level, then the other, is what it is to show. */

@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { cornerSetupSchema } from "../circuit/setup";
 import { defaultPriors, withShare } from "../faults/catalogue";
-import { codesElsewhere, complaintSchema } from "./complaint";
+import { complaintSchema } from "./complaint";
+import { codesElsewhere } from "./complaint-weight";
 import { complaintReasons } from "./complaint-reasons";
 import { Belief } from "../belief/belief";
 import { sharesByPart } from "../belief/posterior";

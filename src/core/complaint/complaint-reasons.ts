@@ -1,7 +1,8 @@
 import type { CornerSetup } from "../circuit/setup";
 import { suspectables } from "../faults/catalogue";
 import { partWords, type Part } from "../faults/fault";
-import { complaintWeight, type Complaint } from "./complaint";
+import { type Complaint } from "./complaint";
+import { complaintWeight } from "./complaint-weight";
 import type { OwnRatios } from "./ratio";
 
 export interface ComplaintReason {

@@ -1,7 +1,7 @@
 import { t } from "../words/words";
 import { effectWords, partWords, type Fault, type Part } from "../faults/fault";
 import { usualCodeRatios, type CodeRatio } from "./codes-ratio";
-import { presenceRatios } from "./complaint";
+import { presenceRatios } from "./complaint-weight";
 import { ratioEntries, type RatioEntry } from "./ratio";
 import { recentWorks } from "./recent-works";
 import { symptoms } from "./symptoms/symptoms";

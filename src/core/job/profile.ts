@@ -2,7 +2,7 @@ import { t } from "../words/words";
 import * as z from "zod/mini";
 import { UnusableInput } from "../capture/capture";
 import { cornerSetupSchema, type CornerSetup } from "../circuit/setup";
-import { checkVersion, firstIssue, parseJson } from "./file";
+import { checkVersion, firstIssue, parseJson } from "./document";
 
 export const PROFILE_VERSION = "profile/1";
 

@@ -4,7 +4,8 @@ import * as z from "zod/mini";
 import { UnusableInput, type Capture } from "../capture/capture";
 import { packCapture, unpackCapture } from "./capture-pack";
 import { readingsCsv } from "./readings-csv";
-import { exportJob, importJob, parseJson } from "./file";
+import { exportJob, importJob } from "./file";
+import { parseJson } from "./document";
 import type { Job } from "./schema";
 
 export interface KeptCapture {

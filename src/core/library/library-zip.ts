@@ -2,7 +2,7 @@ import { t } from "../words/words";
 import { strFromU8, strToU8 } from "fflate";
 import * as z from "zod/mini";
 import { UnusableInput } from "../capture/capture";
-import { firstIssue, parseJson } from "../job/file";
+import { firstIssue, parseJson } from "../job/document";
 import { libraryItemSchema, type LibraryItem } from "./library";
 import { packCapture, unpackCapture } from "../job/capture-pack";
 import { Packer, unzip, type KeptCapture } from "../job/zip";

@@ -30,8 +30,9 @@ export function hookupOf(reading: Reading, setup: CornerSetup): Read<Hookup> {
       if (!loaded.ok) return loaded;
     }
   if (isLookInstrument(instrument)) {
-    if (!reading.look && instrument !== "scan") return { ok: false, say: t`${instrument}: “look” must say at what` };
-    return lookHookup(reading, instrument, setup);
+    const look = reading.look ?? ONLY_LOOK[instrument];
+    if (!look) return { ok: false, say: t`${instrument}: “look” must say at what` };
+    return lookHookup({ ...reading, look }, instrument, setup);
   }
   const red = pointOf(reading.red ?? reading.point, "red", setup);
   if (!red.ok) return red;
@@ -51,6 +52,14 @@ export function hookupOf(reading: Reading, setup: CornerSetup): Read<Hookup> {
   const lock = instrument === "ohms" || instrument === "continuity" ? interlock(hookup) : null;
   return lock?.stops ? { ok: false, say: lock.say } : { ok: true, value: hookup };
 }
+
+/** What is meant where an instrument's look is left out. */
+const ONLY_LOOK: Partial<Record<LookInstrument, string>> = {
+  scan: "speed",
+  film: "encoder",
+  gauge: "gap",
+  compare: "other-side",
+};
 
 /** A clamp sits where a plug's two faces meet. */
 function clampOf(red: Point, state: Hookup["state"]): Read<Hookup> {

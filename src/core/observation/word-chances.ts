@@ -1,4 +1,4 @@
-import { scopeWords } from "../checks/answers";
+import { scopeWords } from "../checks/scope-answers";
 import type { Hookup } from "../checks/hookup";
 import type { Trace } from "../checks/looks/look";
 import type { ModuleView } from "../car/signal";

@@ -5,7 +5,7 @@ import { PLANNING_STRIDE } from "../belief/forecasts";
 import { HEALTHY } from "../faults/fault";
 import type { Cloud } from "../belief/kernel";
 import { sharesByPart, type PlanningTable, type Posterior } from "../belief/posterior";
-import { canBeMadeWith } from "../checks/tools";
+import { canBeMadeWith } from "../checks/made-with";
 import type { Policy } from "../complaint/policy";
 import { costOf, type Scored } from "./check-cost";
 import { isPlaceSought, minutesToPlace, rankForPlace } from "./place-search";

@@ -1,5 +1,6 @@
 import { answersFor } from "../checks/answers";
-import { hookupKey, isToggleTest, turnsWheel, type Hookup } from "../checks/hookup";
+import { hookupKey, isToggleTest, type Hookup } from "../checks/hookup";
+import { turnsWheel } from "../checks/turns-wheel";
 import { quantityOf } from "../checks/instruments";
 import type { CornerSetup } from "../circuit/setup";
 import { suspectId, suspectables, type Suspectable } from "../faults/catalogue";

@@ -2,7 +2,7 @@
 import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import { memo, useState } from "react";
-import { scopeAnswers } from "@/core/checks/answers";
+import { scopeAnswers } from "@/core/checks/scope-answers";
 import { captureReading } from "@/core/observation/read-observation";
 import type { Job } from "@/core/job/schema";
 import { findingWords } from "@/core/waveform/findings";

@@ -115,17 +115,17 @@ export function NextCheckCard({
       </p>
       {proven ? (
         <p
-          className="mt-0.5 font-semibold text-verdigris md:min-h-[2lh]"
+          className="mt-0.5 text-sm font-semibold text-verdigris md:min-h-[3lh] xl:min-h-[2lh]"
           role="status"
         >{jt`✓ Proven: ${midSentence(proven.words)} (${formatShare(proven.share)}). Repair that first; measure on only to be surer. ${(<Link className="underline" href={`/close-out?job=${job.id}`}>{t`To the close-out (X)`}</Link>)}`}</p>
       ) : act ? (
         <p
-          className="mt-0.5 font-semibold md:min-h-[2lh]"
+          className="mt-0.5 text-sm font-semibold md:min-h-[3lh] xl:min-h-[2lh]"
           role="status"
           data-act={act.act}
         >{jt`▶ Cheaper than measuring on: ${midSentence(act.words)}. It is at fault in ${act.chancePct} of 100 such cars; ${act.minutes} min, about ${act.cost} (estimates). ${(<Link className="underline" href={`/close-out?job=${job.id}`}>{t`To the close-out (X)`}</Link>)}`}</p>
       ) : (
-        <p className="mt-0.5 text-sm text-muted md:min-h-[2lh]">{check.why}</p>
+        <p className="mt-0.5 text-sm text-muted md:min-h-[3lh] xl:min-h-[2lh]">{check.why}</p>
       )}
       <p className="mt-1 text-sm md:min-h-[2lh]">
         {check.todo.length > 0 && (

@@ -5,7 +5,7 @@ import { nanoid } from "nanoid";
 import { useEffect, useRef, useState } from "react";
 import type { Capture } from "@/core/capture/capture";
 import type { Job } from "@/core/job/schema";
-import { loadCapture, saveCapture } from "@/store/jobs";
+import { loadCapture, saveCapture } from "@/store/captures";
 import type { ReadCapture } from "@/workers/capture.worker";
 import { toast } from "../keys/toast";
 import { captureWorker } from "../query/workers";

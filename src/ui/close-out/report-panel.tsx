@@ -10,7 +10,7 @@ import type { Verification } from "@/core/bench/verify";
 import { readingsCsv } from "@/core/job/readings-csv";
 import type { KeptCapture } from "@/core/job/zip";
 import { reportOf, type Report } from "@/core/report/report";
-import { loadCapture } from "@/store/jobs";
+import { loadCapture } from "@/store/captures";
 import { capturesOf } from "../captures/use-capture";
 import { download } from "../jobs/download";
 import { Cap } from "../keys/cap";

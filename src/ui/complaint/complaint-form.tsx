@@ -18,7 +18,8 @@ import { decodeCode, onlyHistory, sayCode, splitCodes } from "@/core/codes/code"
 import type { Job } from "@/core/job/schema";
 import { defaultPriors } from "@/core/faults/catalogue";
 import { complaintReasons } from "@/core/complaint/complaint-reasons";
-import { codesElsewhere, cornersCoded, type Complaint } from "@/core/complaint/complaint";
+import { type Complaint } from "@/core/complaint/complaint";
+import { codesElsewhere, cornersCoded } from "@/core/complaint/complaint-weight";
 import { recentWorks } from "@/core/complaint/recent-works";
 import { symptoms } from "@/core/complaint/symptoms/symptoms";
 import { corners, cornerWords, type Corner } from "@/core/units/corner";

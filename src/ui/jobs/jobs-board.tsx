@@ -11,8 +11,6 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { UnusableInput } from "@/core/capture/capture";
 import { standingReadings } from "@/core/job/derive";
 import { matchesJob } from "@/core/job/matches";
-import { exportJob, importJobs } from "@/core/job/file";
-import { mendJob } from "@/core/job/mend-job";
 import type { Job } from "@/core/job/schema";
 import { familyWords } from "@/core/circuit/setup";
 import { formatShare } from "@/core/units/format";
@@ -22,12 +20,11 @@ import {
   onOtherTab,
   removeJob,
   restoreRecord,
-  saveCapture,
   saveJob,
   seedDemo,
   type Unreadable,
 } from "@/store/jobs";
-import { snapshotIfDue } from "@/store/snapshots";
+import { saveCapture } from "@/store/captures";
 
 import { Cap } from "../keys/cap";
 import { FileCap } from "../keys/file-cap";
@@ -35,7 +32,6 @@ import { CarMark } from "../keys/car-mark";
 import { download } from "./download";
 import { RowBoundary } from "./row-boundary";
 import { useSettings } from "../settings/use-settings";
-import { newJob } from "./new-job";
 import { useDiagnosis } from "./use-lineup";
 import { toast } from "../keys/toast";
 
@@ -56,14 +52,14 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
   );
   useEffect(() => {
     void (seed ? seedDemo(async () => (await import("./load-demo")).loadDemo()).then(refresh, refresh) : refresh())
-      .then(() => snapshotIfDue(new Date()))
+      .then(async () => (await import("@/store/snapshots")).snapshotIfDue(new Date()))
       .catch((error: unknown) =>
         toast.error(t`No copy of the jobs could be made: ${String(error)}. Export those that matter.`),
       );
     return onOtherTab(() => void refresh());
   }, [refresh, seed]);
   const start = async () => {
-    const job = newJob(settings);
+    const job = (await import("./new-job")).newJob(settings);
     try {
       await saveJob(job);
       router.push(`/complaint?job=${job.id}`);
@@ -83,6 +79,7 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
     });
   };
   const mend = async ({ id, raw }: Unreadable) => {
+    const { mendJob } = await import("@/core/job/mend-job");
     const mended = mendJob(raw, new Date());
     if (!mended) return void toast.error(t`Nothing in it can be read. Export it as it is and keep the file.`);
     await saveJob({ ...mended.job, id });
@@ -110,7 +107,7 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
     try {
       const { jobs, refused } = /\.zip$/i.test(file.name)
         ? { jobs: [await takeZip(file)], refused: [] }
-        : importJobs(await file.text(), file.name);
+        : (await import("@/core/job/file")).importJobs(await file.text(), file.name);
       for (const job of jobs) await saveJob(job);
       await refresh();
       const [first] = jobs;
@@ -247,6 +244,11 @@ const PLACES = [
   },
 ] as const;
 
+async function exportAsFile(job: Job): Promise<void> {
+  const { exportJob } = await import("@/core/job/file");
+  download(`${job.car.name || "job"}-${job.setup.corner}.json`, exportJob(job));
+}
+
 function JobRow({ job, at, onDelete }: { job: Job; at: number; onDelete: () => void }) {
   const { diagnosis, failed } = useDiagnosis(job, "board");
   const lead = diagnosis?.suspects[0];
@@ -287,10 +289,7 @@ function JobRow({ job, at, onDelete }: { job: Job; at: number; onDelete: () => v
       </div>
       <div className="flex items-center gap-3 self-center text-sm text-muted">
         <span>{ago(new Date(lastTouched(job)))}</span>
-        <Cap
-          aria-label={t`Export ${job.car.name}`}
-          onClick={() => download(`${job.car.name || "job"}-${job.setup.corner}.json`, exportJob(job))}
-        >
+        <Cap aria-label={t`Export ${job.car.name}`} onClick={() => void exportAsFile(job)}>
           <Download size={18} aria-hidden />
         </Cap>
         <Cap aria-label={t`Delete ${job.car.name}`} onClick={onDelete}>

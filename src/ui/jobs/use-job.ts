@@ -2,7 +2,8 @@
 import { t } from "@/core/words/words";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { parseJob } from "@/core/job/earlier-jobs";
-import { exportJob, firstIssue } from "@/core/job/file";
+import { exportJob } from "@/core/job/file";
+import { firstIssue } from "@/core/job/document";
 import { stamped } from "@/core/job/merge";
 import type { Job } from "@/core/job/schema";
 import { journalJob } from "@/store/journal";

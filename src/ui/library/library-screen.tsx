@@ -4,11 +4,11 @@ import { gettext, t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
-import { scopeAnswers } from "@/core/checks/answers";
+import { scopeAnswers } from "@/core/checks/scope-answers";
 import { familyWords } from "@/core/circuit/setup";
 import { mergeLibraries, searchLibrary, type LibraryItem } from "@/core/library/library";
 import { formatQuantity } from "@/core/units/format";
-import { loadCapture } from "@/store/jobs";
+import { loadCapture } from "@/store/captures";
 import { addToLibrary, listLibrary, removeFromLibrary } from "@/store/library";
 
 import { download } from "../jobs/download";

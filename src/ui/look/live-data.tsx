@@ -15,7 +15,7 @@ import type { ScanFinding } from "@/core/scanlog/scan-log";
 import { decimal } from "@/core/units/decimal";
 import { fromLocal } from "@/core/units/local-units";
 import { corners, cornerWords } from "@/core/units/corner";
-import { loadScan, saveScan } from "@/store/jobs";
+import { loadScan, saveScan } from "@/store/captures";
 import type { ReadScan } from "@/workers/capture.worker";
 
 import { stamp, withEntry } from "../jobs/entries";

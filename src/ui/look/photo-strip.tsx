@@ -3,7 +3,7 @@ import { t } from "@/core/words/words";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
 import type { Entry, Job } from "@/core/job/schema";
-import { loadPhoto, savePhoto } from "@/store/jobs";
+import { loadPhoto, savePhoto } from "@/store/captures";
 import { stamp } from "../jobs/entries";
 import { FileCap } from "../keys/file-cap";
 import { scaledPhoto } from "./scaled-photo";

@@ -12,7 +12,7 @@ import { compareCaptures, type Compared } from "@/core/waveform/compare";
 import { toothRun } from "@/core/waveform/findings";
 import { turnOf, viewOfFinding, viewOfTurn, type View } from "@/core/waveform/view";
 import { rasterWords } from "@/core/waveform/raster-words";
-import { loadCapture } from "@/store/jobs";
+import { loadCapture } from "@/store/captures";
 import { listShipped, loadShipped } from "../library/shipped";
 import { keepInLibrary, listLibrary } from "@/store/library";
 import { type OpenCapture } from "../captures/use-capture";

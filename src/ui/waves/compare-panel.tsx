@@ -1,4 +1,4 @@
-import { scopeAnswers } from "@/core/checks/answers";
+import { scopeAnswers } from "@/core/checks/scope-answers";
 import { gettext, t } from "@/core/words/words";
 import { useState } from "react";
 import { searchLibrary, type LibraryItem } from "@/core/library/library";

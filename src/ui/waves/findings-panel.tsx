@@ -1,6 +1,6 @@
 import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
-import { scopeAnswers } from "@/core/checks/answers";
+import { scopeAnswers } from "@/core/checks/scope-answers";
 import type { ChannelAnalysis } from "@/core/waveform/analyse";
 import { findingWords } from "@/core/waveform/findings";
 import { useUnits } from "../settings/use-units";

@@ -4,7 +4,7 @@ import { t } from "@/core/words/words";
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { scopeAnswers } from "@/core/checks/answers";
+import { scopeAnswers } from "@/core/checks/scope-answers";
 import { captureReading } from "@/core/observation/read-observation";
 import { signalPoint } from "@/core/circuit/point";
 import { facePoints, parsePoint } from "@/core/circuit/point";

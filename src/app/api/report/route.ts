@@ -1,7 +1,7 @@
 import { t } from "@/core/words/words";
 import { boundedBody } from "../bounded-body";
 import { reportSchema } from "@/core/report/report";
-import { firstIssue, parseJson } from "@/core/job/file";
+import { firstIssue, parseJson } from "@/core/job/document";
 import { UnusableInput } from "@/core/capture/capture";
 import { reportPdf } from "./report-pdf";
 
