@@ -1,6 +1,7 @@
 import { basename } from "node:path";
 import { UnusableInput } from "../core/capture/capture";
 import { CAR_VERSION, diagnoseCar, type CarDiagnosis } from "../core/bench/diagnose-car";
+import { parseJson, versionOf } from "../core/job/document";
 import { diagnoseFile } from "../core/bench/diagnose-file";
 import type { Act } from "../core/planning/acts";
 import type { NextCheck } from "../core/bench/describe-hookup";
@@ -15,7 +16,7 @@ await runCommand(async () => {
   const [file, ...rest] = process.argv.slice(2);
   if (!file || rest.length > 0) throw new UnusableInput("usage: npm run --silent diagnose -- FILE.json");
   const text = await readText(file);
-  return text.includes(`"${CAR_VERSION}"`)
+  return versionOf(parseJson(text, basename(file))) === CAR_VERSION
     ? ofCar(diagnoseCar(text, basename(file)))
     : ofCorner(diagnoseFile(text, basename(file)));
 });

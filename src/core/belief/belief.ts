@@ -1,6 +1,7 @@
 import { secondLook } from "../observation/second-look";
 import { hookupKey, type Hookup } from "../checks/hookup";
 import { turnsWheel } from "../checks/turns-wheel";
+import type { Danger } from "../checks/interlocks";
 import type { CornerSetup } from "../circuit/setup";
 import type { Complaint } from "../complaint/complaint";
 import type { OwnRatios } from "../complaint/ratio";
@@ -29,6 +30,8 @@ export interface BeliefOptions {
   ratios?: OwnRatios | undefined;
   /** Shares to begin with, for a car of which more is known than a complaint says. */
   given?: (one: Suspectable) => number;
+  /** What spoke against driving before the last repair and still does. */
+  carried?: Danger | null;
 }
 
 /** Groups below this share are weighed without being pulled toward the reading. */
@@ -60,6 +63,7 @@ interface Bench {
 export class Belief implements Posterior {
   readonly setup: CornerSetup;
   readonly complaint: Complaint;
+  readonly carried: Danger | null | undefined;
   readonly #population: Omit<Population, "pairs">;
   #pairs: readonly Suspectable[] = [];
   #initial!: Float64Array;
@@ -80,10 +84,11 @@ export class Belief implements Posterior {
   constructor(
     setup: CornerSetup,
     complaint: Complaint,
-    { seed, perGroup = 96, priors = defaultPriors, ratios, given }: BeliefOptions,
+    { seed, perGroup = 96, priors = defaultPriors, ratios, given, carried }: BeliefOptions,
   ) {
     this.setup = setup;
     this.complaint = complaint;
+    this.carried = carried;
     const size = PLANNING_STRIDE * Math.ceil(perGroup / PLANNING_STRIDE);
     this.#population = { setup, complaint, priors, ratios, perGroup: size, seed, given };
     this.#begin([]);

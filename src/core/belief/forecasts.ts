@@ -13,7 +13,7 @@ export type ForecastTable =
   | { kind: "words"; hookup: Hookup; words: readonly string[]; chances: Float64Array };
 
 /** A level, the other one, and what an averaging meter shows between them; all again while the fault is away. */
-const LEVELS = 3;
+export const LEVELS = 3;
 const NEVER = -1;
 /** Planning looks at every so-many-th candidate: what a check may show needs no more. */
 export const PLANNING_STRIDE = 6;

@@ -1,6 +1,7 @@
 import type { Complaint } from "../complaint/complaint";
 import type { CornerSetup } from "../circuit/setup";
 import type { Hookup } from "../checks/hookup";
+import type { Danger } from "../checks/interlocks";
 import type { Part } from "../faults/fault";
 import { faultsOf } from "../faults/pair";
 import type { Observation } from "../observation/observation";
@@ -31,6 +32,8 @@ export interface PlanningTable {
 export interface Posterior {
   readonly setup: CornerSetup;
   readonly complaint: Complaint;
+  /** What spoke against driving before the last repair and still does; undefined for a car as it came. */
+  readonly carried: Danger | null | undefined;
   readonly hypotheses: readonly Hypothesis[];
   readonly particles: Particles;
   /** What was weighed, in order. */

@@ -1,4 +1,4 @@
-import type { ForecastTable } from "./forecasts";
+import { LEVELS, type ForecastTable } from "./forecasts";
 import { scaleError, toScale } from "../observation/scale";
 
 /** The first (low) or second (high) level an active sensor stands at; null where nobody knows. */
@@ -45,6 +45,3 @@ export function levelMet(
   if (met[0] > TOLD * met[1]) return 0;
   return met[1] > TOLD * met[0] ? 1 : null;
 }
-
-/** A level, the other one, and what lies between them, in each state of a fault (see forecasts.ts). */
-const LEVELS = 3;

@@ -5,7 +5,7 @@ import { cornerSetupSchema } from "../circuit/setup";
 import { seedFrom } from "../random/random";
 import { parseTyre } from "../tyre/tyre";
 import { complaintSchema } from "../complaint/complaint";
-import { sharesAfter } from "../belief/after-repair";
+import { beliefAfter } from "../verdict/belief-after";
 import { Belief } from "../belief/belief";
 import { parts } from "../faults/fault";
 import { policySchema } from "../complaint/policy";
@@ -67,8 +67,8 @@ export function openDiagnosis(text: string, name: string): { diagnosing: Diagnos
   const read = (reading: Reading | Repair): Unread | null => {
     const entryId = String(told++);
     if ("repair" in reading) {
-      const given = sharesAfter(belief, { part: reading.repair, place: reading.place });
-      belief = new Belief(setup, complaint, { seed: seedFrom(`${JSON.stringify(setup)} ${entryId}`), given });
+      const repaired = { part: reading.repair, place: reading.place };
+      belief = beliefAfter(belief, repaired, seedFrom(`${JSON.stringify(setup)} ${entryId}`));
       return null;
     }
     const { read, unread } = observationsIn([{ entryId, reading }], setup);

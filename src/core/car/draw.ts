@@ -1,7 +1,7 @@
 import { conductorsOf, spansOf, type CornerSetup } from "../circuit/setup";
 import { copperAt, PAIR_FARAD_PER_M } from "../circuit/wire";
 import { nominalCondition, type CornerCondition } from "../circuit/condition";
-import { between, logBetween, within, type CarCondition, type Fault, type Place } from "../faults/fault";
+import { ONE_IN_FOUR, between, logBetween, within, type CarCondition, type Fault, type Place } from "../faults/fault";
 import { nominalRing } from "../ring/ring";
 import type { OwnDimension, Ranges } from "./dimensions";
 import { tolerancesOf } from "./tolerances";
@@ -106,10 +106,9 @@ function drawActive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): v
  */
 function isPulseCoded({ protocol }: CornerSetup, at: Ranges): boolean {
   if (protocol !== "unknown") return protocol !== "half-duty";
-  return at("protocol") > CODED_ABOVE;
+  return at("protocol") > ONE_IN_FOUR;
 }
 
-/** So many of the normal scores lie above 0.674, 0.524 and 0.253, that is at 0.5 + score / 2.4 of the range. */
-const CODED_ABOVE = 0.781;
+/** As `ONE_IN_FOUR`: three tenths of the scores lie above 0.524, four tenths above 0.253. */
 const THREE_IN_TEN = 0.718;
 const FOUR_IN_TEN = 0.605;

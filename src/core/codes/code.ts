@@ -161,239 +161,54 @@ function failureOf(type: string | undefined): DecodedCode["failure"] {
   return type ? { type, ...(FAILURE_TYPES[type] ?? { say: t`failure type ${type}`, kind: "any" as const }) } : null;
 }
 
-const FAILURE_TYPES: Record<string, { say: string; kind: CodeKind }> = {
-  "11": {
+/** A failure type, worded when it is shown. */
+function failureType(say: () => string, kind: CodeKind): { readonly say: string; kind: CodeKind } {
+  return {
     get say() {
-      return t`short to ground`;
+      return say();
     },
-    kind: "ground",
-  },
-  "12": {
-    get say() {
-      return t`short to battery`;
-    },
-    kind: "power",
-  },
-  "13": {
-    get say() {
-      return t`open circuit`;
-    },
-    kind: "open",
-  },
-  "14": {
-    get say() {
-      return t`short to ground or open`;
-    },
-    kind: "open",
-  },
-  "15": {
-    get say() {
-      return t`short to battery or open`;
-    },
-    kind: "open",
-  },
-  "16": {
-    get say() {
-      return t`voltage below threshold`;
-    },
-    kind: "feed",
-  },
-  "17": {
-    get say() {
-      return t`voltage above threshold`;
-    },
-    kind: "power",
-  },
-  "18": {
-    get say() {
-      return t`current below threshold`;
-    },
-    kind: "open",
-  },
-  "19": {
-    get say() {
-      return t`current above threshold`;
-    },
-    kind: "ground",
-  },
-  "1A": {
-    get say() {
-      return t`resistance below threshold`;
-    },
-    kind: "ground",
-  },
-  "1B": {
-    get say() {
-      return t`resistance above threshold`;
-    },
-    kind: "open",
-  },
-  "1F": {
-    get say() {
-      return t`intermittent`;
-    },
-    kind: "erratic",
-  },
-  "21": {
-    get say() {
-      return t`amplitude below minimum`;
-    },
-    kind: "weak",
-  },
-  "22": {
-    get say() {
-      return t`amplitude above maximum`;
-    },
-    kind: "any",
-  },
-  "25": {
-    get say() {
-      return t`waveform wrong`;
-    },
-    kind: "count",
-  },
-  "29": {
-    get say() {
-      return t`signal invalid`;
-    },
-    kind: "any",
-  },
-  "1C": {
-    get say() {
-      return t`voltage out of range`;
-    },
-    kind: "feed",
-  },
-  "1D": {
-    get say() {
-      return t`current out of range`;
-    },
-    kind: "any",
-  },
-  "1E": {
-    get say() {
-      return t`resistance out of range`;
-    },
-    kind: "open",
-  },
-  "23": {
-    get say() {
-      return t`signal stuck low`;
-    },
-    kind: "no-signal",
-  },
-  "24": {
-    get say() {
-      return t`signal stuck high`;
-    },
-    kind: "no-signal",
-  },
-  "26": {
-    get say() {
-      return t`rate of change below threshold`;
-    },
-    kind: "weak",
-  },
-  "27": {
-    get say() {
-      return t`rate of change above threshold`;
-    },
-    kind: "erratic",
-  },
-  "2A": {
-    get say() {
-      return t`signal stuck in range`;
-    },
-    kind: "no-signal",
-  },
-  "32": {
-    get say() {
-      return t`low time too short`;
-    },
-    kind: "erratic",
-  },
-  "33": {
-    get say() {
-      return t`low time too long`;
-    },
-    kind: "count",
-  },
-  "34": {
-    get say() {
-      return t`high time too short`;
-    },
-    kind: "erratic",
-  },
-  "35": {
-    get say() {
-      return t`high time too long`;
-    },
-    kind: "count",
-  },
-  "2F": {
-    get say() {
-      return t`signal erratic`;
-    },
-    kind: "erratic",
-  },
-  "31": {
-    get say() {
-      return t`no signal`;
-    },
-    kind: "no-signal",
-  },
-  "36": {
-    get say() {
-      return t`frequency too low`;
-    },
-    kind: "count",
-  },
-  "37": {
-    get say() {
-      return t`frequency too high`;
-    },
-    kind: "erratic",
-  },
-  "38": {
-    get say() {
-      return t`frequency incorrect`;
-    },
-    kind: "count",
-  },
-  "39": {
-    get say() {
-      return t`too few pulses`;
-    },
-    kind: "count",
-  },
-  "3A": {
-    get say() {
-      return t`too many pulses`;
-    },
-    kind: "erratic",
-  },
-  "62": {
-    get say() {
-      return t`signals do not agree`;
-    },
-    kind: "count",
-  },
-  "64": {
-    get say() {
-      return t`signal not plausible`;
-    },
-    kind: "any",
-  },
-  "76": {
-    get say() {
-      return t`wrong mounting position`;
-    },
-    kind: "weak",
-  },
-  "96": {
-    get say() {
-      return t`component internal failure`;
-    },
-    kind: "any",
-  },
+    kind,
+  };
+}
+
+const FAILURE_TYPES: Record<string, ReturnType<typeof failureType>> = {
+  "11": failureType(() => t`short to ground`, "ground"),
+  "12": failureType(() => t`short to battery`, "power"),
+  "13": failureType(() => t`open circuit`, "open"),
+  "14": failureType(() => t`short to ground or open`, "open"),
+  "15": failureType(() => t`short to battery or open`, "open"),
+  "16": failureType(() => t`voltage below threshold`, "feed"),
+  "17": failureType(() => t`voltage above threshold`, "power"),
+  "18": failureType(() => t`current below threshold`, "open"),
+  "19": failureType(() => t`current above threshold`, "ground"),
+  "1A": failureType(() => t`resistance below threshold`, "ground"),
+  "1B": failureType(() => t`resistance above threshold`, "open"),
+  "1F": failureType(() => t`intermittent`, "erratic"),
+  "21": failureType(() => t`amplitude below minimum`, "weak"),
+  "22": failureType(() => t`amplitude above maximum`, "any"),
+  "25": failureType(() => t`waveform wrong`, "count"),
+  "29": failureType(() => t`signal invalid`, "any"),
+  "1C": failureType(() => t`voltage out of range`, "feed"),
+  "1D": failureType(() => t`current out of range`, "any"),
+  "1E": failureType(() => t`resistance out of range`, "open"),
+  "23": failureType(() => t`signal stuck low`, "no-signal"),
+  "24": failureType(() => t`signal stuck high`, "no-signal"),
+  "26": failureType(() => t`rate of change below threshold`, "weak"),
+  "27": failureType(() => t`rate of change above threshold`, "erratic"),
+  "2A": failureType(() => t`signal stuck in range`, "no-signal"),
+  "32": failureType(() => t`low time too short`, "erratic"),
+  "33": failureType(() => t`low time too long`, "count"),
+  "34": failureType(() => t`high time too short`, "erratic"),
+  "35": failureType(() => t`high time too long`, "count"),
+  "2F": failureType(() => t`signal erratic`, "erratic"),
+  "31": failureType(() => t`no signal`, "no-signal"),
+  "36": failureType(() => t`frequency too low`, "count"),
+  "37": failureType(() => t`frequency too high`, "erratic"),
+  "38": failureType(() => t`frequency incorrect`, "count"),
+  "39": failureType(() => t`too few pulses`, "count"),
+  "3A": failureType(() => t`too many pulses`, "erratic"),
+  "62": failureType(() => t`signals do not agree`, "count"),
+  "64": failureType(() => t`signal not plausible`, "any"),
+  "76": failureType(() => t`wrong mounting position`, "weak"),
+  "96": failureType(() => t`component internal failure`, "any"),
 };

@@ -17,7 +17,7 @@ export interface Suspectable {
   of?: readonly [Suspectable, Suspectable];
 }
 
-/** How likely each part is by part before anything is known: salt road, no recent work (engineering judgement). */
+/** How likely each part is before anything is known: salt road, no recent work (engineering judgement). */
 export const defaultPriors: Record<Part, number> = {
   ring: 0.22,
   connector: 0.18,

@@ -1,7 +1,7 @@
 import { t } from "../words/words";
 import type { CodeKind } from "../codes/code";
 import { stationsOf } from "../circuit/setup";
-import { activeFamilies, everyFamily, folded, logBetween, type Fault, type Place } from "./fault";
+import { ONE_IN_FOUR, activeFamilies, everyFamily, folded, logBetween, type Fault, type Place } from "./fault";
 import { capital } from "../units/format";
 import { everyConnector, everySpan, everySpanOnce, everyTerminal, placeWords } from "./places";
 
@@ -37,9 +37,6 @@ const CONDUCTORS: Record<string, string> = {
 function openOhms(kind: number, size: number): number {
   return kind > ONE_IN_FOUR ? logBetween(size, 2e5, 3e7) : Infinity;
 }
-
-/** So many normal scores lie above 0.674, that is at 0.5 + 0.674 / 2.4 of the range. */
-const ONE_IN_FOUR = 0.781;
 
 function wireFault(
   code: string,

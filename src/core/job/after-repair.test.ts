@@ -1,5 +1,6 @@
 /** After a repair the log goes on: what was mended is out of question but for a repair in vain, the rest stays. */
 import { describe, expect, it } from "vitest";
+import { dangerOfDriving } from "../verdict/do-not-drive";
 import { rankParts, rankSuspects } from "../verdict/suspects";
 import { replay, replayNow } from "./replay";
 import { jobSchema } from "./schema";
@@ -66,6 +67,13 @@ describe("after a repair", () => {
     const clear = replayNow(both);
     expect(shareOf(clear, "ring")).toBeLessThan(0.05);
     expect(shareOf(clear, "none")).toBeGreaterThan(0.8);
+  });
+
+  it("a wheel with play is not driven after another part was repaired, and is once the bearing was", () => {
+    const play = [look(1, "hands", "bearing", "play"), ...brokenTerminal.slice(1)];
+    const other = replayNow(job([...play, repair(4, "connector", "c1.supply")]));
+    expect(dangerOfDriving(other)).toBe("play");
+    expect(dangerOfDriving(replayNow(job([...play, repair(4, "bearing", "bearing")])))).toBeNull();
   });
 
   it("nothing repaired is the car as it came", () => {

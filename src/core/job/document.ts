@@ -4,8 +4,7 @@ import { UnusableInput } from "../capture/capture";
 
 /** Refuses a document of another kind or version by name. @throws UnusableInput saying which it is and which is read */
 export function checkVersion(parsed: unknown, wanted: string, name: string, what: string): void {
-  const version =
-    typeof parsed === "object" && parsed !== null && "tastatura" in parsed ? String(parsed.tastatura) : null;
+  const version = versionOf(parsed);
   if (version === null)
     throw new UnusableInput(
       t`${name} is JSON, but no ${what}: it has no “tastatura” field. Choose a file exported from here.`,
@@ -14,6 +13,11 @@ export function checkVersion(parsed: unknown, wanted: string, name: string, what
     throw new UnusableInput(
       t`${name} is of version “${version.slice(0, 30)}”; this program reads “${wanted}”. Update the program, or export again from the older one.`,
     );
+}
+
+/** What a document says it is; null where it says nothing. */
+export function versionOf(parsed: unknown): string | null {
+  return typeof parsed === "object" && parsed !== null && "tastatura" in parsed ? String(parsed.tastatura) : null;
 }
 
 /** Parses JSON with a sentence instead of a parser's message. @throws UnusableInput */

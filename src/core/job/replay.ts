@@ -1,5 +1,5 @@
 import { Belief } from "../belief/belief";
-import { sharesAfter } from "../belief/after-repair";
+import { beliefAfter } from "../verdict/belief-after";
 import { seedFrom } from "../random/random";
 import { readingsByStage, standingRepairs } from "./derive";
 import type { Job } from "./schema";
@@ -25,11 +25,7 @@ export function replayNow(job: Job, perGroup?: number): Belief {
   const [, ...later] = readingsByStage(job);
   return standingRepairs(job).reduce(
     (before, { part, place }, i) => {
-      const belief = new Belief(job.setup, job.complaint, {
-        seed: seedFrom(`${job.id} ${i}`),
-        ...(perGroup ? { perGroup } : {}),
-        given: sharesAfter(before, { part, place }),
-      });
+      const belief = beliefAfter(before, { part, place }, seedFrom(`${job.id} ${i}`), perGroup);
       const readings = (later[i] ?? []).map(({ id, reading }) => ({ entryId: id, reading }));
       for (const observation of observationsIn(readings, job.setup).read) belief.learn(observation);
       return belief;

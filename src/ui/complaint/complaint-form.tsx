@@ -14,7 +14,7 @@ import {
 } from "@/core/circuit/setup";
 import { withConnectors } from "@/core/harness/edit-path";
 import { stationsRead } from "@/core/job/stations-read";
-import { decodeCode, onlyHistory, sayCode, splitCodes } from "@/core/codes/code";
+import { decodeCodes, onlyHistory, sayCode, splitCodes } from "@/core/codes/code";
 import type { Job } from "@/core/job/schema";
 import { defaultPriors } from "@/core/faults/catalogue";
 import { complaintReasons } from "@/core/complaint/complaint-reasons";
@@ -256,6 +256,7 @@ function Codes({
   codes: string[];
   onChange: (codes: string[]) => void;
 }) {
+  const decoded = decodeCodes(codes);
   const elsewhere = codesElsewhere(codes, own);
   const [typed, write] = useState(codes.join(", "));
   const setTyped = (text: string) => {
@@ -286,8 +287,8 @@ function Codes({
         >{t`Stored codes only: the fault is likely not here now. Treat it as one that comes and goes.`}</p>
       )}
       <ul className="text-sm">
-        {codes.map((text) => {
-          const code = decodeCode(text);
+        {codes.map((text, at) => {
+          const code = decoded[at];
           return (
             <li key={text} className="pt-1">
               <b className="font-mono">{code?.code ?? text}</b> {sayCode(text)}

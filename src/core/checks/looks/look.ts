@@ -38,7 +38,7 @@ export interface Seen {
 /** What must be done first; shared with other checks and paid for once. */
 export type Preparation = "lift" | "wheel-off" | "sensor-out" | "reach" | "nearest-plug";
 export type LookCaution =
-  "raised" | "sensor-out" | "play" | "private-ground" | "salt-water" | "hot-air" | "moving-parts" | "swap";
+  "raised" | "sensor-out" | "play" | "private-ground" | "salt-water" | "hot-air" | "moving-parts";
 
 /** Something to look at, feel, gauge or ask the module: all there is to know of it. */
 export interface Look {
