@@ -42,6 +42,8 @@ const FORECAST_SHARE = 1e-5;
 const REPLANNED_SHARE = 1e-2;
 /** Groups below this share are left out of planning. */
 const PLANNED_SHARE = 1e-3;
+/** Dimensions in which a cloud has less variance than this have no width worth asking for. */
+const NARROW = 1e-5;
 const SETTLING_ROUNDS = 1;
 /** Groups below this share are not worth settling. */
 const SETTLED_SHARE = 1e-2;
@@ -251,10 +253,30 @@ export class Belief implements Posterior {
     const tableNow = () => this.#tables(forecasts, [hookup], before)[0]!;
     let table = tableNow();
     let pulls: (Pull | null)[] | null = null;
-    const weighNumbers = (read: { value: number; resolution: number }, numbers: ForecastTable & { kind: "numbers" }) =>
+    const weighNumbers = (
+      read: { value: number; resolution: number },
+      numbers: NumberTable,
+      plain: NumberTable = numbers,
+    ) =>
       candidates.groups.map((group, g) => {
         const fine = before[g]! > FINE_SHARE;
-        const pull = weighNumber(observed, read, numbers, candidates, group, clouds[g]!, perCandidate, fine);
+        const cloud = clouds[g]!;
+        const wide = (d: number) => cloud.covariance[d * candidates.dimensions + d]! > NARROW;
+        const gradient = fine
+          ? (row: number) =>
+              inSlotsOf(forecasts.gradient(hookup, g, row, wide), row, plain, numbers, candidates.dimensions)
+          : null;
+        const pull = weighNumber(
+          observed,
+          read,
+          numbers,
+          candidates,
+          group,
+          cloud,
+          perCandidate,
+          gradient,
+          this.#log.length,
+        );
         if (pull) moved(g);
         return pull;
       });
@@ -263,7 +285,8 @@ export class Belief implements Posterior {
       const end = (which: End) =>
         weighNumbers(
           { value: which === "low" ? value.low : value.high, resolution: value.resolution },
-          endForecast(table as ForecastTable & { kind: "numbers" }, which),
+          endForecast(table as NumberTable, which),
+          table as NumberTable,
         );
       end("low");
       const first = perCandidate.slice();
@@ -352,6 +375,26 @@ export class Belief implements Posterior {
     this.#forecasts.moved(g);
     this.#planning.moved(g);
   }
+}
+
+type NumberTable = ForecastTable & { kind: "numbers" };
+
+/** A gradient in the slots of a table, brought to those of another that holds the same values in another order. */
+function inSlotsOf(
+  by: Float64Array,
+  row: number,
+  plain: NumberTable,
+  asked: NumberTable,
+  dimensions: number,
+): Float64Array {
+  if (plain === asked) return by;
+  const start = row * asked.slots;
+  const out = new Float64Array(by.length);
+  for (let slot = 0; slot < by.length / dimensions; slot++) {
+    const from = plain.values.subarray(start, start + plain.slots).indexOf(asked.values[start + slot]!);
+    if (from >= 0) out.set(by.subarray(from * dimensions, (from + 1) * dimensions), slot * dimensions);
+  }
+  return out;
 }
 
 function sharesOf({ groups, weight }: Candidates): Float64Array {

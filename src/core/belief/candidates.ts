@@ -1,4 +1,4 @@
-import { commonDimensions, dimensionsOf, fromScores, isDeciding } from "../car/dimensions";
+import { commonDimensions, dimensionsOf, fromScores, isDeciding, type Dimension, type Ranges } from "../car/dimensions";
 import { drawCar, drawHealthy, dutyOf } from "../car/draw";
 import { whereaboutsOf, type Whereabouts } from "../car/whereabouts";
 import { SymptomWatch } from "../observation/symptom";
@@ -175,6 +175,27 @@ function rebuildCar({ setup, dimensions, scores, cars, healthy, duty }: Candidat
   cars[row] = drawCar(setup, group.fault, group.place, at);
   healthy[row] = group.comesAndGoes ? drawHealthy(setup, at) : null;
   duty[row] = group.comesAndGoes ? dutyOf(at) : 1;
+}
+
+/**
+ * The car of other scores than a candidate's own, and the same while an intermittent fault is away.
+ * @param used told each number of the car that is asked for in making it
+ */
+export function carAt(
+  { setup }: Candidates,
+  group: Group,
+  own: Float64Array,
+  used?: (dimension: Dimension) => void,
+): { car: CarCondition; healthy: CarCondition | null } {
+  const range = fromScores(setup.family, own);
+  const at: Ranges = (dimension) => {
+    used?.(dimension);
+    return range(dimension);
+  };
+  return {
+    car: drawCar(setup, group.fault, group.place, at),
+    healthy: group.comesAndGoes ? drawHealthy(setup, at) : null,
+  };
 }
 
 /** One normal score in each of `count` equally likely slices, shuffled (one margin of a Latin hypercube). */

@@ -2,7 +2,11 @@ import { StateReader, type Outlook } from "../observation/reader";
 import { answersFor } from "../checks/answers";
 import { byState, hookupKey, type Hookup } from "../checks/hookup";
 import { seenShare } from "../observation/seen-share";
-import { freshen, type Candidates, type Group } from "./candidates";
+import { toScale } from "../observation/scale";
+import { dimensionsOf, type Dimension } from "../car/dimensions";
+import { leansOn } from "../observation/leans-on";
+import type { Whereabouts } from "../car/whereabouts";
+import { carAt, freshen, type Candidates, type Group } from "./candidates";
 
 /**
  * What candidates would read in one hook-up, the forecast of row `r` kept at `r / stride`. Numbers have `slots`
@@ -15,6 +19,8 @@ export type ForecastTable =
 /** A level, the other one, and what an averaging meter shows between them; all again while the fault is away. */
 export const LEVELS = 3;
 const NEVER = -1;
+/** Length of a difference quotient's step, in scores: long enough to see past a knee beside the car. */
+const STEP = 0.4;
 /** Planning looks at every so-many-th candidate: what a check may show needs no more. */
 export const PLANNING_STRIDE = 6;
 
@@ -26,7 +32,13 @@ export class Forecasts {
   private readonly candidates: Candidates;
   private readonly stride: number;
   private readonly tables = new Map<string, ForecastTable>();
-  private readonly readers: { reader: StateReader; tables: ForecastTable[]; made: Int32Array }[] = [];
+  private readonly readers: {
+    reader: StateReader;
+    tables: ForecastTable[];
+    made: Int32Array;
+    gradients: Map<string, Float64Array>[];
+    gradientsMade: Int32Array;
+  }[] = [];
   private readonly moves: Int32Array;
 
   constructor(candidates: Candidates, stride = 1) {
@@ -68,6 +80,26 @@ export class Forecasts {
     this.moves[group]! += 1;
   }
 
+  /**
+   * How one candidate's forecasts of a hook-up move with each of its scores, on the reading's scale: by[slot * dimensions + d],
+   * by difference quotients. Kept until the group moves. The hook-up must have been wanted before.
+   * @param wide whether the clouds have any width along a score
+   */
+  gradient(hookup: Hookup, g: number, row: number, wide: (dimension: number) => boolean): Float64Array {
+    const key = hookupKey(hookup);
+    const shelf = this.readers.find(({ tables }) => tables.some((table) => hookupKey(table.hookup) === key))!;
+    const at = shelf.tables.findIndex((table) => hookupKey(table.hookup) === key);
+    if (shelf.gradientsMade[g] !== shelf.made[g]) {
+      shelf.gradients[g] = new Map();
+      shelf.gradientsMade[g] = shelf.made[g]!;
+    }
+    const kept = shelf.gradients[g]!;
+    const name = `${at}:${row}`;
+    if (!kept.has(name))
+      kept.set(name, differenceQuotients(this.candidates, this.candidates.groups[g]!, row, shelf.reader, at, wide));
+    return kept.get(name)!;
+  }
+
   private read(hookups: Hookup[]): void {
     const { setup, groups } = this.candidates;
     const count = this.candidates.count / this.stride;
@@ -84,9 +116,66 @@ export class Forecasts {
       };
     });
     const reader = new StateReader(setup, hookups[0]!.state, hookups);
-    this.readers.push({ reader, tables, made: new Int32Array(groups.length).fill(NEVER) });
+    this.readers.push({
+      reader,
+      tables,
+      made: new Int32Array(groups.length).fill(NEVER),
+      gradients: [],
+      gradientsMade: new Int32Array(groups.length).fill(NEVER),
+    });
     hookups.forEach((hookup, i) => this.tables.set(hookupKey(hookup), tables[i]!));
   }
+}
+
+function differenceQuotients(
+  candidates: Candidates,
+  group: Group,
+  row: number,
+  reader: StateReader,
+  at: number,
+  wide: (dimension: number) => boolean,
+): Float64Array {
+  const { dimensions, scores, setup } = candidates;
+  const hookup = reader.hookups[at]!;
+  const index = new Map(dimensionsOf(setup.family, true).map((dimension, d) => [dimension, d]));
+  const slots = group.comesAndGoes ? 2 * LEVELS : LEVELS;
+  const own = Float64Array.from(scores.subarray(row * dimensions, (row + 1) * dimensions));
+  const moving = new Set<number>();
+  const here = read((dimension) => {
+    const d = index.get(dimension)!;
+    if (wide(d) && leansOn(hookup, dimension)) moving.add(d);
+  });
+  const by = new Float64Array(slots * dimensions);
+  for (const d of moving) {
+    const step = own[d]! > 0 ? -STEP : STEP;
+    own[d]! += step;
+    const there = read();
+    own[d]! -= step;
+    for (let slot = 0; slot < slots; slot++) {
+      const change = (there[slot]! - here[slot]!) / step;
+      if (Number.isFinite(change)) by[slot * dimensions + d] = change;
+    }
+  }
+  return by;
+
+  function read(used?: (dimension: Dimension) => void): Float64Array {
+    const { car, healthy } = carAt(candidates, group, own, used);
+    const x = new Float64Array(slots).fill(NaN);
+    [car, healthy].forEach((one, state) => {
+      if (!one) return;
+      reader.take(one);
+      const outlook = reader.outlook(at, state === 0 ? group.whereabouts : whileAway(group));
+      if (outlook.kind === "words") return;
+      outlook.values.forEach((value, i) => {
+        if (value !== Infinity) x[state * LEVELS + i] = toScale(hookup.instrument, value);
+      });
+    });
+    return x;
+  }
+}
+
+function whileAway({ whereabouts }: Group): Whereabouts {
+  return { ...whereabouts, comesAndGoes: false };
 }
 
 function fill(
@@ -106,7 +195,7 @@ function fill(
     const away = candidates.healthy[row];
     if (!away) continue;
     reader.take(away);
-    const healthyHere = { ...group.whereabouts, comesAndGoes: false };
+    const healthyHere = whileAway(group);
     tables.forEach((table, at) =>
       write(table, place, reader.outlook(at, healthyHere), 1 - seenShare(table.hookup, duty), LEVELS),
     );
@@ -132,6 +221,8 @@ function write(table: ForecastTable, place: number, outlook: Outlook, share: num
 
 /** How often a level is never met in ten small steps of the wheel although the sensor switches (engineering judgement). */
 const LEVEL_MISSED = 0.015;
+/** What is met so seldom is no level that it toggles to. */
+const HARDLY = 0.07;
 /** The least and the greatest of what is seen while the wheel is turned or the meter left on. */
 export type End = "low" | "high";
 
@@ -146,13 +237,14 @@ export function endForecast(table: ForecastTable & { kind: "numbers" }, end: End
   const pick = end === "low" ? Math.min : Math.max;
   for (let start = 0; start < values.length; start += slots)
     for (let state = start; state < start + slots; state += LEVELS) {
-      let [least, greatest, share] = [Infinity, -Infinity, 0];
+      let [least, greatest] = [Infinity, -Infinity];
+      const share = sumOf(table.chances, state, state + LEVELS);
       const until = hookup.state.watched && state === start ? start + slots : state + LEVELS;
       for (let at = state; at < until; at++) {
-        if (table.chances[at] === 0) continue;
+        const ofState = at < state + LEVELS ? share : sumOf(table.chances, state + LEVELS, until);
+        if (table.chances[at]! <= HARDLY * ofState) continue;
         least = Math.min(least, table.values[at]!);
         greatest = Math.max(greatest, table.values[at]!);
-        if (at < state + LEVELS) share += table.chances[at]!;
       }
       if (share === 0) continue;
       const toggles = greatest > least;
@@ -161,4 +253,10 @@ export function endForecast(table: ForecastTable & { kind: "numbers" }, end: End
       if (toggles) chances.fill(share * LEVEL_MISSED, state + 1, state + LEVELS);
     }
   return { kind: "numbers", hookup, slots, values, chances };
+}
+
+function sumOf(values: Float64Array, from: number, until: number): number {
+  let sum = 0;
+  for (let at = from; at < until; at++) sum += values[at]!;
+  return sum;
 }

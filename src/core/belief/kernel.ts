@@ -90,6 +90,12 @@ export function fitSlope(
   return { by, spreadBy, variance: through + unexplained * dot(left, left, weights) };
 }
 
+/** A slope that is known, seen through a cloud. @param by change of the reading per unit of each score */
+export function slopeThrough(cloud: Cloud, by: Float64Array): Slope {
+  const spreadBy = multiply(cloud.covariance, by);
+  return { by, spreadBy, variance: by.reduce((sum, one, d) => sum + one * spreadBy[d]!, 0) };
+}
+
 const MOST_SCORES = 6;
 /** A score must explain this many times what pure chance would (about 3 standard errors). */
 const CHANCE = 9;

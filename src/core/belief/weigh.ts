@@ -4,7 +4,7 @@ import { scaleError, toScale } from "../observation/scale";
 import type { Observed } from "../observation/typed-value";
 import type { Candidates, Group } from "./candidates";
 import type { ForecastTable } from "./forecasts";
-import { fitSlope, narrowCloud, pullCandidate, type Cloud, type Slope } from "./kernel";
+import { narrowCloud, pullCandidate, slopeThrough, type Cloud, type Slope } from "./kernel";
 
 /** A number as it is weighed: one that was read, or one end of what was seen between. */
 export interface NumberRead {
@@ -57,7 +57,8 @@ export function weighNumber(
   group: Group,
   cloud: Cloud,
   out: Float64Array,
-  fine = true,
+  gradient: ((row: number) => Float64Array) | null,
+  turn: number,
 ): Pull | null {
   const { hookup, slots } = table;
   const { first, size } = group;
@@ -68,23 +69,67 @@ export function weighNumber(
   const kernels = new Float64Array(slots);
   for (let slot = 0; slot < slots; slot++) {
     const values = slotValues(table, group, slot);
-    const slope = values && fine ? fitSlope(candidates, group, cloud, values, x, error) : null;
+    const slope = values && gradient ? slopeNear(candidates, group, cloud, values, x, error, slot, gradient) : null;
     perSlot.push(values && { x: values, slope });
     kernels[slot] = slope?.variance ?? 0;
   }
   const slot = new Int8Array(size);
   const trust = new Float64Array(size);
   const match: NumberMatch = { likelihood: 0, slot: -1 };
+  const widths = new Float64Array(slots);
   for (let k = 0; k < size; k++) {
     const row = first + k;
     const slipped = slip * slipOf(observed, table, candidates.cars[row]!);
-    matchNumber(table, row * slots, x, read.resolution, kernels, match);
+    // What stands at nothing stays at nothing: a car without a signal has no neighbours with a little of one.
+    for (let at = 0; at < slots; at++) widths[at] = table.values[row * slots + at] === 0 ? 0 : kernels[at]!;
+    matchNumber(table, row * slots, x, read.resolution, widths, match, drawn(turn, k));
     out[row] = (1 - slip) * match.likelihood + slipped;
     slot[k] = match.slot;
     trust[k] = 1 - slipped / out[row]!;
     candidates.weight[row]! *= out[row]!;
   }
-  return fine ? pull(perSlot, slot, trust, candidates, group, cloud, x, error) : null;
+  return gradient ? pull(perSlot, slot, trust, candidates, group, cloud, x, error) : null;
+}
+
+/** One of a sequence of numbers between 0 and 1 that fills it evenly (Weyl, golden ratio), another for each reading. */
+function drawn(turn: number, k: number): number {
+  return (0.5 + 0.618033988749895 * k + 0.414213562373095 * turn) % 1;
+}
+
+/** How a slot's forecasts lean on the scores at the candidate nearest to the reading; null when nothing in the group varies. */
+function slopeNear(
+  { weight, dimensions }: Candidates,
+  { first, size }: Group,
+  cloud: Cloud,
+  values: Float64Array,
+  reading: number,
+  error: number,
+  slot: number,
+  gradient: (row: number) => Float64Array,
+): Slope | null {
+  let [sum, mean, square] = [0, 0, 0];
+  for (let k = 0; k < size; k++) {
+    if (Number.isNaN(values[k]!)) continue;
+    const w = weight[first + k]!;
+    sum += w;
+    mean += w * values[k]!;
+    square += w * values[k]! ** 2;
+  }
+  if (sum <= 0) return null;
+  mean /= sum;
+  const spread = Math.sqrt(Math.max(0, square / sum - mean * mean));
+  if (spread < 0.1 * error) return null;
+  const reach = Math.max(3 * error, 0.35 * spread);
+  let [nearest, best] = [-1, 0];
+  for (let k = 0; k < size; k++) {
+    if (Number.isNaN(values[k]!) || values[k] === 0) continue;
+    const z = (values[k]! - reading) / reach;
+    const near = weight[first + k]! / (1 + z * z) ** 3;
+    if (near > best) [nearest, best] = [k, near];
+  }
+  if (nearest < 0) return null;
+  const by = gradient(first + nearest).slice(slot * dimensions, (slot + 1) * dimensions);
+  return slopeThrough(cloud, by);
 }
 
 /** Chance, for one candidate, that this reading was a slip given its likelihood. */
@@ -150,7 +195,7 @@ function pull(
     used[slot[k]!]! += candidates.weight[row]! * trust[k]!;
     believed += candidates.weight[row]! * trust[k]!;
     const { slope, x } = perSlot[slot[k]!]!;
-    if (!slope || trust[k]! < LEAST_TRUST) {
+    if (!slope || x[k] === 0 || trust[k]! < LEAST_TRUST) {
       slot[k] = -1;
       continue;
     }

@@ -22,6 +22,7 @@ export function gateStatus(job: Job): GateItem[] {
     power: t`battery feed at the module's own pin, key on`,
     earth: t`module ground to battery −, key on`,
     corner: t`this corner's own wires at the module's pins, key on`,
+    loom: t`the loom alone, module plug disconnected: ohms to ground or between its wires`,
   };
   return gatePins.map((pin) => ({ say: say[pin], shown: found.get(pin) ?? null, done: found.has(pin) }));
 }

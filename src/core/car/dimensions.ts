@@ -18,6 +18,7 @@ const EVERY = [
 const ACTIVE = [
   "feedTrips",
   "tripA",
+  "pullUpTrips",
   "minimumV",
   "sensorFarad",
   "regulatorV",
@@ -25,6 +26,7 @@ const ACTIVE = [
   "coldOhms",
   "restsHigh",
   "switchField",
+  "ringMm",
 ] as const;
 const TWO_WIRE = [...ACTIVE, "senseOhms", "lowA", "currentRatio", "protocol"] as const;
 const THREE_WIRE = [...ACTIVE, "quiescentA", "outputOhms", "pullUpOhms"] as const;
@@ -54,7 +56,15 @@ export type Dimension = CommonDimension | OwnDimension;
  * Numbers that decide between two kinds of car: only the side of a bound they lie on counts. A car keeps its kind, so a
  * candidate never stands for neighbours of the other one, and no reading moves it there.
  */
-const DECIDING: ReadonlySet<Dimension> = new Set(["restsHigh", "protocol", "feedTrips", "legHeld", "kind", "kind2"]);
+const DECIDING: ReadonlySet<Dimension> = new Set([
+  "restsHigh",
+  "protocol",
+  "feedTrips",
+  "pullUpTrips",
+  "legHeld",
+  "kind",
+  "kind2",
+]);
 
 /** Whether a number of a car decides between two kinds and has no neighbourhood. */
 export function isDeciding(dimension: Dimension): boolean {

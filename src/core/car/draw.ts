@@ -24,6 +24,8 @@ export function drawHealthy(setup: CornerSetup, at: Ranges): CarCondition {
   // Passive 0.25 to 0.51 mm (common practice); active encoders stand 0.5 to 2 mm by design (from memory).
   ring.nominalGapMm =
     setup.family === "passive" ? between(at("designGapMm"), 0.3, 0.5) : logBetween(at("designGapMm"), 0.6, 1.7);
+  // Encoders in a bearing's seal stand nearer its middle than a toothed ring on the shaft (from memory).
+  if (setup.family !== "passive") ring.diameterMm = logBetween(at("ringMm"), 58, 105);
   ring.gapMm = Math.max(0.05, ring.nominalGapMm + between(at("seatMm"), -0.12, 0.2));
   ring.runoutMm = logBetween(at("runoutMm"), 0.01, 0.06);
   const makeOutputFactor =
@@ -85,8 +87,10 @@ function drawActive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): v
   circuit.sourceOhms = logBetween(at("sourceOhms"), 5, 30);
   // Four modules in ten switch a feed off that is drawn on too hard (engineering judgement).
   if (at("feedTrips") > FOUR_IN_TEN) circuit.tripA = logBetween(at("tripA"), 0.035, 0.1);
-  // About 4.5 V by the data sheets (from memory); most go on working somewhat below.
-  sensor.minimumV = between(at("minimumV"), 3, 4.7);
+  // Half of those feed the signal's pull-up from the same switch (engineering judgement).
+  circuit.tripTakesPullUp = at("pullUpTrips") > 0.5;
+  // About 4.5 V by the data sheets (from memory); chips hold their currents to somewhere below that, some to 1.5 V.
+  sensor.minimumV = logBetween(at("minimumV"), 1.5, 4.7);
   sensor.coldOhms = logBetween(at("coldOhms"), 10_000, 1e9);
   sensor.restsHigh = at("restsHigh") > 0.5;
   if (setup.family === "active-3wire") {

@@ -47,7 +47,7 @@ export function checkCatalogue(setup: CornerSetup, comesAndGoes = false): Check[
     ...looksOf(setup).map(hookupOfLook),
     ...pierced(setup),
   );
-  if (comesAndGoes) checks.push(...checks.filter(isWatchable).map(watched));
+  if (comesAndGoes) checks.push(...[...checks.filter(isWatchable), ...voltageDrops(setup, stations)].map(watched));
   const unique = new Map(checks.map((hookup) => [hookupKey(hookup), hookup]));
   return [...unique].map(([id, hookup]) => ({ id, hookup, ...accessSteps(hookup, setup) }));
 }
@@ -188,6 +188,20 @@ function alongHarness(setup: CornerSetup, stations: StationId[]): Hookup[] {
       });
     }
   return list;
+}
+
+/**
+ * Voltage drop under the sensor's own current (common practice): across each joined contact, and along each wire between
+ * two plugs. What is caught across one of them lies nowhere else, however shortly it shows. A passive coil draws nothing
+ * that could drop. A fault that stays is told by the volts at both ends.
+ */
+function voltageDrops(setup: CornerSetup, stations: StationId[]): Hookup[] {
+  if (setup.family === "passive") return [];
+  const across = (red: Point, black: Point): Hookup => ({ instrument: "volts-dc", red, black, state: state() });
+  return conductorsOf[setup.family].flatMap((conductor) => [
+    ...stations.map((station) => across(face(station, "in", conductor), face(station, "out", conductor))),
+    ...stations.slice(1).map((far, at) => across(face(stations[at]!, "out", conductor), face(far, "in", conductor))),
+  ]);
 }
 
 function moduleSupply(): Hookup[] {

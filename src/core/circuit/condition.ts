@@ -25,6 +25,10 @@ export interface CornerCondition {
   sourceOhms: number;
   /** Over this a feed that protects itself is taken away; Infinity where it only sags. */
   tripA: number;
+  /** The feed gone, the signal's pull-up is gone too. */
+  tripTakesPullUp: boolean;
+  /** It is gone now. */
+  pullUpOff?: boolean;
   senseOhms: number;
   pullUpOhms: number;
   biasV: number;
@@ -84,6 +88,7 @@ export function nominalCondition(setup: CornerSetup): CornerCondition {
     regulatorV: setup.supplyV,
     sourceOhms: 12,
     tripA: Infinity,
+    tripTakesPullUp: false,
     senseOhms: 122,
     pullUpOhms: 2200,
     biasV: setup.bias ? 1.8 : 0,

@@ -169,7 +169,7 @@ export class CornerNet {
   private stampLogicInput(car: CornerCondition, live: boolean, ground: number, signal: number): void {
     this.ladder.join(EARTH, ground, 1 / 0.05);
     const ohms = live ? car.pullUpOhms : car.offOhms;
-    const pullUpV = live ? Math.min(this.setup.pullUpV, car.batteryV) : 0;
+    const pullUpV = live && !car.pullUpOff ? Math.min(this.setup.pullUpV, car.batteryV) : 0;
     this.ladder.join(EARTH, signal, 1 / ohms);
     this.ladder.inject(signal, pullUpV / ohms);
     this.ladder.inject(EARTH, -pullUpV / ohms);
@@ -288,8 +288,8 @@ export class CornerNet {
       this.ladder.join(second, third, on && level === "low" ? 1 / sensor.outputOhms : 1e-7);
       return;
     }
-    // Starved, it does not switch: whatever faces it, it draws what little a sleeping one does.
-    if (!on) return this.ladder.join(first, second, sensor.lowA / sensor.minimumV);
+    // Starved, its currents fall with the voltage left to it: some chips still move between two, some stay at either.
+    if (!on) return this.ladder.join(first, second, amps / sensor.minimumV);
     this.ladder.inject(first, -amps);
     this.ladder.inject(second, amps);
     this.ladder.join(first, second, 1 / 1e6);

@@ -246,7 +246,7 @@ function nodeValue(values: Float64Array, node: number): number {
 
 /** The feed of a module that protects itself, while too much is drawn. */
 function withoutFeed(car: CornerCondition): CornerCondition {
-  return { ...car, regulatorV: 0, sourceOhms: car.offOhms };
+  return { ...car, regulatorV: 0, sourceOhms: car.offOhms, pullUpOff: car.tripTakesPullUp };
 }
 
 /** An unpowered active sensor is no current sink but a semiconductor: to a meter anything from kilohms to OL. */

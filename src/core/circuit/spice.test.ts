@@ -177,7 +177,7 @@ function sensor(
   }
   if (coldNow) return void r(a, b, car.sensor.coldOhms);
   // Whether it is awake is taken as given: a sensor that starves itself at its higher current has no operating point.
-  if (!outputOn) return void r(a, b, car.sensor.minimumV / car.sensor.lowA);
+  if (!outputOn) return void r(a, b, car.sensor.minimumV / amps);
   out.push(`Bs ${a} ${b} I=${amps}+V(${a},${b})*1e-6`);
 }
 

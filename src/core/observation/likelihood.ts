@@ -90,11 +90,12 @@ export function matchNumber(
   resolution: number,
   kernelVariance: ArrayLike<number>,
   out: NumberMatch,
+  drawn: number,
 ): NumberMatch {
   const { hookup } = forecast;
   out.likelihood = 0;
   out.slot = -1;
-  let best = 0;
+  let left = drawn;
   for (let slot = 0; slot < forecast.slots; slot++) {
     const chance = forecast.chances[start + slot]!;
     if (chance === 0) continue;
@@ -107,10 +108,13 @@ export function matchNumber(
       (1 - overLimitChance(hookup.instrument, value)) *
       errorDensity(x - toScale(hookup.instrument, value), sigma);
     out.likelihood += density;
-    if (density > best) {
-      best = density;
+    // One of the alternatives, by its share of the likelihood (reservoir sampling with one number).
+    const share = density / out.likelihood;
+    if (!(share > 0)) continue;
+    if (left < share) {
       out.slot = slot;
-    }
+      left /= share;
+    } else left = (left - share) / (1 - share);
   }
   return out;
 }

@@ -169,7 +169,8 @@ export class StateReader {
     const { sensor } = car.circuit;
     const { wheel } = this.state;
     if (sensor.mode === "noisy") return among([low, high, (low + high) / 2], [0.4, 0.4, 0.2]);
-    if (sensor.mode === "stuck" || this.switchedShare() === 0) return sure(sensor.restsHigh ? high : low);
+    if (sensor.mode === "stuck" || this.switchedShare() === 0)
+      return among(sensor.restsHigh ? [high, low] : [low, high], [1 - COMES_UP_ANEW, COMES_UP_ANEW]);
     if (car.pulseCoded) return sure(wheel === "still" || wheel === "creep" ? low : low + CODED_DUTY * (high - low));
     if (wheel === "still") return among([low, high], [0.5, 0.5]);
     const between = wheel === "creep" ? CREEP_BETWEEN : TURNING_BETWEEN;
@@ -292,6 +293,8 @@ function contactOhmsAt(circuit: CarCondition["circuit"], setup: CornerSetup, red
   return circuit.contactOhms[station]![wire]!;
 }
 
+/** A sensor that does not switch rests at one level; fed anew, or touched, it now and then comes up at the other. */
+const COMES_UP_ANEW = 0.06;
 /** How often a meter is caught between the levels: seldom while the wheel creeps, nearly always once it turns. */
 const CREEP_BETWEEN = 0.08;
 const TURNING_BETWEEN = 0.94;

@@ -6,13 +6,20 @@ import type { Hookup } from "../checks/hookup";
  * @param duty share of the time the fault is there, 0 to 1
  */
 export function seenShare(hookup: Hookup, duty: number): number {
-  return isLongWatch(hookup) ? 1 - (1 - duty) ** CHANCES : duty;
+  return 1 - (1 - duty) ** glances(hookup);
 }
 
-/** Minutes of watching and moving the loom are worth so many glances, each with its own chance (engineering judgement). */
-const CHANCES = 3;
+/** How many glances, each with its own chance, a check is worth (engineering judgement). */
+function glances(hookup: Hookup): number {
+  if (hookup.state.watched) return WATCHED;
+  if ("look" in hookup && GLANCES.has(hookup.look)) return 1;
+  return LONG.has(hookup.instrument) ? WHILE_TURNING : 1;
+}
+
+/** Minutes of watching and moving the loom. */
+const WATCHED = 3;
+/** A drive, or some turns recorded. */
+const WHILE_TURNING = 2;
+/** Live values looked at once. */
+const GLANCES: ReadonlySet<string> = new Set(["which", "others", "other-side"]);
 const LONG: ReadonlySet<Hookup["instrument"]> = new Set(["scope", "scan", "eyes", "hands", "film"]);
-
-function isLongWatch({ instrument, state }: Hookup): boolean {
-  return LONG.has(instrument) || state.watched === true;
-}

@@ -1,5 +1,5 @@
 import type { Hypothesis, Posterior } from "../belief/posterior";
-import { endForecast, type ForecastTable } from "../belief/forecasts";
+import { endForecast, LEVELS, type ForecastTable } from "../belief/forecasts";
 import { fitSlope, type Cloud } from "../belief/kernel";
 import { isToggleTest, type Hookup } from "../checks/hookup";
 import { nominalCondition } from "../circuit/condition";
@@ -174,6 +174,10 @@ function numberChances(
   const all = bins + 1;
   const chances = new Float64Array(stateCount(planning, by) * all);
   const states = new Set<number>();
+  // While it is away a fault that comes and goes leaves a sound car, and a sound car reads the same whatever is not there:
+  // what each group's few candidates happen to make of it is no difference between faults.
+  const away = new Float64Array(all);
+  const awayMass = new Float64Array(posterior.hypotheses.length);
   for (const g of speaking) {
     const { first, size } = posterior.hypotheses[g]!;
     const cloud = clouds[g];
@@ -187,24 +191,25 @@ function numberChances(
       states.add(state);
       for (let slot = 0; slot < table.slots; slot++) {
         const at = (row / stride) * table.slots + slot;
-        const chance = table.chances[at]! * weight;
-        if (chance === 0) continue;
+        const isAway = by === "group" && slot >= LEVELS;
+        const own = table.chances[at]! * weight;
+        if (own === 0) continue;
+        if (isAway) awayMass[g]! += own;
+        const [into, start, chance] = isAway ? [away, 0, own * planning.shares[g]!] : [chances, state * all, own];
         const value = table.values[at]!;
         const overLimit = overLimitChance(table.hookup.instrument, value);
-        chances[state * all + bins]! += chance * overLimit;
+        into[start + bins]! += chance * overLimit;
         if (value === Infinity) continue;
         const sigma = Math.hypot(scaleError(table.hookup, value, 0), kernels[slot]!) / width;
-        spread(
-          chances,
-          state * all,
-          bins,
-          (toScale(table.hookup.instrument, value) - span.low) / width,
-          chance * (1 - overLimit),
-          sigma,
-        );
+        const place = (toScale(table.hookup.instrument, value) - span.low) / width;
+        spread(into, start, bins, place, chance * (1 - overLimit), sigma);
       }
     }
   }
+  const total = away.reduce((sum, one) => sum + one, 0);
+  if (total > 0)
+    for (const g of states)
+      for (let bin = 0; bin < all; bin++) chances[g * all + bin]! += (awayMass[g]! / total) * away[bin]!;
   const slips = slippedNumbers(table.hookup, posterior, span.low, width, bins);
   for (const one of states) mixSlips(chances, one * all, slips, slipChance(table.hookup));
   return { chances, bins: all };

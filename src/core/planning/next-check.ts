@@ -9,10 +9,12 @@ import { canBeMadeWith } from "../checks/made-with";
 import type { Policy } from "../complaint/policy";
 import { costOf, type Scored } from "./check-cost";
 import { isPlaceSought, minutesToPlace, rankForPlace } from "./place-search";
+import { isAtSensorPlug } from "../checks/sensor-gate";
 import { gatePinOf, gatePins } from "../checks/module-gate";
 import { isDriven } from "../checks/interlocks";
 import { dangerOfDriving } from "../verdict/do-not-drive";
 import { isAtModulePlug, moduleFeedRead } from "../verdict/module-gate";
+import { sensorGatePassed } from "../verdict/sensor-gate";
 import { hangsOn, sharesWithout } from "../verdict/leave-one-out";
 import { PROOF_SHARE } from "../verdict/suspects";
 import {
@@ -99,7 +101,7 @@ export function proposeChecks(
   const shortlist = sought
     ? rankForPlace(single, planning, progress.done, policy)
     : rankByWorth(single, planned, progress.done, policy);
-  const gate = gateChecks(posterior, shares, single);
+  const gate = [...sensorGateChecks(posterior, shares, single), ...gateChecks(posterior, shares, single)];
   const rest = shortlist.filter((one) => !gate.includes(one));
   const telling = [...gate, ...rest.filter(({ bits }, i) => bits > LEAST_BITS || (i === 0 && gate.length === 0))];
   const toPlace =
@@ -176,16 +178,26 @@ function sharesToConfirm(posterior: Posterior, shares: Float64Array): Float64Arr
 /** What the module still lacks before it may be named, where it leads: at each pin the reading that tells most. */
 function gateChecks(posterior: Posterior, shares: Float64Array, single: readonly Scored[]): Scored[] {
   const feedOpen = !moduleFeedRead(posterior);
-  const gated = posterior.hypotheses.reduce((sum, { fault: { part }, place }, h) => {
-    const asks = part === "module" || (part === "module-feed" && feedOpen) || isAtModulePlug(part, place);
-    return asks ? sum + shares[h]! : sum;
-  }, 0);
+  let [module, gated] = [0, 0];
+  posterior.hypotheses.forEach(({ fault: { part }, place }, h) => {
+    if (part === "module") module += shares[h]!;
+    if (part === "module" || (part === "module-feed" && feedOpen) || isAtModulePlug(part, place)) gated += shares[h]!;
+  });
   if (gated < GATE_SHARE) return [];
   const read = new Set(posterior.log.map(({ observation: { hookup } }) => gatePinOf(hookup)));
   return gatePins.flatMap((pin) => {
-    const there = read.has(pin) ? [] : single.filter(({ check }) => gatePinOf(check.hookup) === pin);
+    if (read.has(pin) || (pin === "loom" && module < GATE_SHARE)) return [];
+    const there = single.filter(({ check }) => gatePinOf(check.hookup) === pin);
     return there.length > 0 ? [there.reduce((best, one) => (one.bits > best.bits ? one : best))] : [];
   });
+}
+
+/** What must be read at the sensor's own plug before it may be named, where it leads. */
+function sensorGateChecks(posterior: Posterior, shares: Float64Array, single: readonly Scored[]): Scored[] {
+  const sensor = sharesByPart(posterior, shares).get("sensor") ?? 0;
+  if (sensor < GATE_SHARE || sensorGatePassed(posterior)) return [];
+  const there = single.filter(({ check }) => isAtSensorPlug(check.hookup, posterior.setup.family));
+  return there.length > 0 ? [there.reduce((best, one) => (one.worth > best.worth ? one : best))] : [];
 }
 
 const GATE_SHARE = 0.9;

@@ -5,6 +5,7 @@ import { HEALTHY, parts, type Part } from "../faults/fault";
 import { includes } from "../faults/pair";
 import { hangsOn } from "./leave-one-out";
 import { misfitOf } from "./misfit";
+import { sensorGatePassed } from "./sensor-gate";
 import { isAtModulePlug, moduleFeedRead, moduleGatePassed, modulePinRead } from "./module-gate";
 
 export type Verdict = "suspect" | "proven" | "cleared";
@@ -112,6 +113,7 @@ function judge(
   const { fault, place } = posterior.hypotheses[h]!;
   if (fault.part === "module" && !moduleGatePassed(posterior)) return open;
   if (fault.part === "module-feed" && !moduleFeedRead(posterior)) return open;
+  if (fault.part === "sensor" && !sensorGatePassed(posterior)) return open;
   if (isAtModulePlug(fault.part, place) && !modulePinRead(posterior)) return open;
   if (fault.part === "none" ? posterior.log.length < HEALTHY_READINGS : provenBy.length === 0) return open;
   return leader.pivot === null ? { verdict: "proven", hangsOn: null } : { verdict: "suspect", hangsOn: leader.pivot };
