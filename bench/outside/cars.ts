@@ -57,6 +57,15 @@ function report(outcomes: CarOutcome[]): void {
       ({ top, truth, proven }) => top !== truth || proven === null,
     ))
       console.log(`\n#${seed} ${family} · ${says}${proven ? ` · PROVEN ${proven}` : ""}\n  ${steps.join("\n  ")}`);
+  const by = new Map<string, [number, number, number]>();
+  for (const { earned } of outcomes)
+    for (const [what, bits, got] of earned) {
+      const key = process.env.BYLOOK ? what : what.split(" ")[0]! + (what.includes("watched") ? " watched" : "");
+      const e = by.get(key) ?? [0, 0, 0];
+      by.set(key, [e[0] + 1, e[1] + bits, e[2] + got]);
+    }
+  for (const [k, [n, b, g]] of [...by].sort((a, b) => b[1][0] - a[1][0]))
+    console.log(`${k.padEnd(40)} n ${n} promised ${(b / n).toFixed(2)} earned ${(g / n).toFixed(2)}`);
   const faulty = outcomes.filter(({ truth }) => truth !== "none");
   const healthy = outcomes.filter(({ truth }) => truth === "none");
   const count = (all: CarOutcome[], fits: (one: CarOutcome) => boolean) =>

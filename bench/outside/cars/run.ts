@@ -17,6 +17,7 @@ export interface CarOutcome {
   readings: number;
   minutes: number;
   steps: string[];
+  earned: [string, number, number][];
 }
 
 const MOST_READINGS = 16;
@@ -47,8 +48,12 @@ export async function diagnoseOutsideCar(seed: number, analyse: Analyse, comesAn
   const steps: string[] = [];
   let minutes = 0;
   let readings = 0;
+  const earned: [string, number, number][] = [];
+  let last: [string, number, number] | null = null;
   for (;;) {
     const { parts, next } = diagnosing.diagnosis();
+    const own = Math.log2(Math.max(parts.find(({ part }) => part === trouble.part)?.share ?? 0, 1e-4));
+    if (last) earned.push([last[0], last[1], own - last[2]]);
     const top = parts[0]!;
     const proven = top.verdict === "proven" ? top.part : null;
     const asked = next[0];
@@ -69,7 +74,13 @@ export async function diagnoseOutsideCar(seed: number, analyse: Analyse, comesAn
         readings,
         minutes,
         steps,
+        earned,
       };
+    last = [
+      `${asked.instrument} ${asked.look ?? (asked.red + ">" + asked.black).replace(/[0-9]/g, "")} ${asked.state.wheel} ${asked.state.watched ? "watched" : ""}`,
+      asked.bits,
+      own,
+    ];
     const { instrument, red, black, look, state } = asked;
     const check = { instrument, red, black, look, state } as Proposed;
     const seen = await answer({ make, trouble }, check, d, analyse);

@@ -6,7 +6,7 @@ import { disturbances, keyOnFinding } from "./disturbances";
 import { widthCoding, type Frame, type WidthClass } from "./protocol";
 import { supplyDips, supplyFinding } from "./supply";
 import { leadingFinding, type Finding } from "./findings";
-import { runningOut } from "./motion";
+import { runningOut, turningStretches } from "./motion";
 import { pulseList } from "./pulse-list";
 import { guardV, partOf, rhythmOf, type Pulse, type Rhythm } from "./pulses";
 import { lossFindings, shapeFindings } from "./ring-findings";
@@ -15,7 +15,7 @@ import { recordingWarnings } from "./recording-warnings";
 import type { Excursions } from "./excursions";
 import { onceATurn } from "./once-a-turn";
 import { evenPeriods } from "./ring-speed";
-import { findPulsesPerRevolution, foldRing, type RingPattern } from "./ring-pattern";
+import { findPulsesPerRevolution, foldRing, foldTogether, type RingPattern } from "./ring-pattern";
 import type { SignalKind, SignalShape } from "./signal";
 
 export interface AnalyseOptions {
@@ -67,6 +67,8 @@ const PASSIVE_THRESHOLD_V = 0.15;
 const LOW_AMPLITUDE = 0.45;
 /** Falling out above this speed a module takes the wheel for locked (judgement from the 5 mph of the trade). */
 const EARLY_DROP_OUT_KMH = 5;
+/** A tooth that stands out must have been seen twice. */
+const FEWEST_TURNS = 1.3;
 const DUTY_LIMITS = [36, 64] as const;
 const USUAL_TYRE: TyreSize = { widthMm: 205, aspectPct: 55, rimInch: 16 };
 
@@ -96,45 +98,56 @@ function steadied(channel: Channel, usualV: number): Channel {
 function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOptions): ChannelAnalysis {
   const { name } = channel;
   const { sampleS } = capture;
-  const { recorded, keyOn, startS, plain, coded, away, samples, shape, pulses } = pulseList(channel, capture, options);
+  const { recorded, keyOn, startS, plain, coded, away, hashV, samples, shape, pulses } = pulseList(
+    channel,
+    capture,
+    options,
+  );
   const rhythm = rhythmOf(pulses);
   // What the ring itself is like is read where the wheel runs out by itself; losses count wherever they were.
   const stretch = runningOut(rhythm.periods, rhythm.motion, options.pulses);
   const even = partOf(rhythm, stretch);
   const evenPulses = pulses.slice(stretch[0], stretch[1] + 1);
   const widths = coded || shape.kind !== "two-level" ? null : widthCoding(pulses, rhythm.periods, sampleS);
-  const undisturbed = !rhythm.motion.aside.includes(1);
+  // A tooth that stands out does so whoever pushes: it is looked for through all turns without a stop.
+  const turning = turningStretches(rhythm.periods, rhythm.motion, options.pulses)
+    .map((one) => ({ from: one[0], pulses: pulses.slice(one[0], one[1] + 1), rhythm: partOf(rhythm, one) }))
+    .sort((one, other) => other.pulses.length - one.pulses.length);
+  const through = turning[0] ?? { from: 0, pulses: [], rhythm: even };
   const signature =
-    findPulsesPerRevolution(evenPulses, even) ?? (undisturbed ? findPulsesPerRevolution(pulses, rhythm) : null);
+    findPulsesPerRevolution(evenPulses, even) ?? findPulsesPerRevolution(through.pulses, through.rhythm);
   const found = options.pulses ?? signature;
   // A set-up may be wrong, and a wrong ring fitted: what the ring itself repeats by is where its faults come round.
   const fold = signature && couldBeFitted(signature, options.pulses) ? signature : found;
-  const ring = fold && pulses.length > 8 ? foldRing(pulses, rhythm, fold) : null;
-  const evenRing = fold && evenPulses.length > 8 ? foldRing(evenPulses, even, fold) : null;
+  const ring = fold && pulses.length > 8 ? foldRing([{ pulses, rhythm, shift: 0 }], fold) : null;
+  const wholeRing = fold ? foldTogether(turning, fold) : null;
   const moving = rhythm.ratios.map((ratio, i) => (rhythm.motion.aside[i] ? NaN : ratio));
   const hertz = range(fold ? evenPeriods(pulses, rhythm, fold) : rhythm.periods, moving, sampleS);
   const tyre = parseTyre(options.tyre ?? "205/55R16");
   const speed =
     hertz && found && tyre ? mapRange(hertz, (value) => speedKmh(value, found, rollingCircumferenceM(tyre))) : null;
   const findings: Finding[] = keyOn > 0 ? [keyOnFinding(keyOn, sampleS, capture.startS)] : [];
-  const turning = pulses.length >= 8 && shape.kind !== "noise";
-  if (turning) {
+  const isTurning = pulses.length >= 8 && shape.kind !== "noise";
+  if (isTurning) {
     findings.push(
-      ...lossFindings(pulses, rhythm, ring, sampleS, startS, guardV(shape)).map((one) => withLevel(one, away)),
+      ...lossFindings(pulses, rhythm, ring, sampleS, startS, guardV(shape))
+        // What strong hash takes of the pulses is its doing, not a wire's.
+        .filter(({ ringLocked }) => ringLocked || hashV === 0 || away)
+        .map((one) => withLevel(one, away)),
     );
-    if (ring && evenRing && evenRing.revolutions >= 1.8)
+    if (ring && wholeRing && wholeRing.revolutions >= FEWEST_TURNS && hashV === 0)
       findings.push(
         ...shapeFindings(
-          evenRing,
+          wholeRing,
           isPassive(shape, options),
-          onceATurn(evenPulses, even, evenRing.pulsesPerRevolution, sampleS),
-          rhythm.teeth[stretch[0]]!,
+          onceATurn({ pulses: evenPulses, rhythm: even }, through, wholeRing.pulsesPerRevolution, sampleS),
+          rhythm.teeth[through.from]!,
           (tooth) => toothTimes(pulses, rhythm, ring, tooth, sampleS, startS),
         ),
       );
   }
   if (!coded) {
-    findings.push(...disturbances(samples, shape, pulses, sampleS, startS));
+    findings.push(...disturbances(samples, shape, pulses, sampleS, startS, hashV));
     findings.push(
       ...levelFindings(
         shape,
@@ -143,7 +156,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
         options,
         samples.length * sampleS,
         startS,
-        turning,
+        isTurning,
       ).filter(({ code }) => !(widths && code === "duty-shift")),
     );
   }
@@ -151,9 +164,9 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     name,
     signal: coded
       ? "three-level"
-      : turning && widths
+      : isTurning && widths
         ? "pulse-width"
-        : turning
+        : isTurning
           ? shape.kind
           : shape.kind === "flat"
             ? "flat"
@@ -175,7 +188,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     ...(widths ? { widths } : {}),
     warnings: recordingWarnings(recorded, plain, rhythm.periods, speed, sampleS),
     findings,
-    leading: leadingFinding(findings, turning ? shape.kind : pulses.length < 8 ? "flat" : shape.kind),
+    leading: leadingFinding(findings, isTurning ? shape.kind : pulses.length < 8 ? "flat" : shape.kind),
   };
 }
 
@@ -223,7 +236,7 @@ function levelFindings(
   if (!turning) return [];
   const list: Finding[] = [];
   if (isPassive(shape, options) && size) list.push(...passiveSize(size, whole));
-  if (shape.kind === "two-level" && options.family === "active-2wire" && shape.lowV > 0.05 && shape.highV < 4) {
+  if (shape.kind === "two-level" && options.family === "active-2wire" && shape.lowV > 0.05 && shape.highV < 7.5) {
     const ratio = shape.highV / shape.lowV;
     if (ratio < LEVEL_RATIO[0] || ratio > LEVEL_RATIO[1])
       list.push({

@@ -1,7 +1,8 @@
 import { msgid, ngettext, t } from "../words/words";
 import type { Finding } from "./findings";
 import type { Pulse } from "./pulses";
-import type { SignalShape } from "./signal";
+import { median } from "../units/median";
+import { quantum, type SignalShape } from "./signal";
 import { someSamples } from "./some-samples";
 
 /** Samples this far beyond the levels, in parts of the step between them, are no signal. */
@@ -9,7 +10,9 @@ const BEYOND = 0.6;
 const LONGEST_SPIKE_S = 0.005;
 const MOST_SPIKES = 6;
 /** Noise over this part of the step is hash worth a word; far below what loses pulses. */
-const HASH = 0.062;
+export const HASH = 0.062;
+/** Steps of the converter are no hash. */
+const OVER_STEPS = 1.5;
 
 /** What is in a capture and is not the car's fault: a slipped probe, the key being turned, hash on the ground. */
 export function disturbances(
@@ -18,6 +21,7 @@ export function disturbances(
   pulses: readonly Pulse[],
   sampleS: number,
   startS: number,
+  hiddenV = 0,
 ): Finding[] {
   const list: Finding[] = [];
   const span = shape.highV - shape.lowV;
@@ -33,18 +37,32 @@ export function disturbances(
       endS: startS + spikes[0]![1] * sampleS,
       say: t`${spikes.length === 1 ? t`One spike` : ngettext(msgid`${spikes.length} spike`, `${spikes.length} spikes`, spikes.length)} far beyond both levels at ${(startS + spikes[0]![0] * sampleS).toFixed(2)} s: the probe moved. Not a fault.`,
     });
-  if (shape.kind === "two-level" && shape.noiseV > HASH * span)
+  const hashV = Math.max(hiddenV, hashOf(samples, shape, pulses));
+  if (hashV > HASH * span)
     list.push({
       code: "interference",
       confidence: 0.75,
       ringLocked: false,
-      size: shape.noiseV,
+      size: hashV,
       startS,
       endS: startS + samples.length * sampleS,
-      say: t`Hash of ${Math.round(1000 * shape.noiseV)} mV RMS rides on it all the time, not locked to the ring. Clip the probe's ground at the sensor's own ground and look again before blaming a wire.`,
+      say: t`Hash of ${Math.round(1000 * hashV)} mV RMS rides on it all the time, not locked to the ring. Clip the probe's ground at the sensor's own ground and look again before blaming a wire.`,
     });
   return list;
 }
+
+/** What of the sample-to-sample noise is neither the converter's steps nor the wave's own bend. */
+function hashOf(samples: Float32Array, { kind, lowV, highV, noiseV }: SignalShape, pulses: readonly Pulse[]): number {
+  if (noiseV < OVER_STEPS * quantum(samples)) return 0;
+  if (kind === "two-level") return noiseV;
+  if (kind !== "sine" || pulses.length < FEWEST_PULSES) return 0;
+  // Second differences of a sine of n samples a period reach A·(2π/n)²; their median by the noise formula is 0.43 of it.
+  const n = median(pulses.slice(1).map(({ at }, i) => at - pulses[i]!.at));
+  const bendV = 0.43 * ((highV - lowV) / 2) * ((2 * Math.PI) / n) ** 2;
+  return noiseV > 2 * bendV ? noiseV : 0;
+}
+
+const FEWEST_PULSES = 8;
 
 /** The first of it in a recording that began before the key was turned: how long nothing was there, in samples. */
 export function keyOnEnd(samples: Float32Array): number {

@@ -1,4 +1,7 @@
-import { signalShape } from "./signal";
+import { underHash } from "./hash";
+import { turns } from "./motion";
+import { findPulses, type Pulse } from "./pulses";
+import { quantum, signalShape } from "./signal";
 import { someSamples } from "./some-samples";
 
 /** Stretches in which the level goes where neither of the signal's own levels is. */
@@ -13,12 +16,15 @@ export interface Excursions {
 const BINS = 160;
 /** The empty stretch between signal and excursions is at least this part of the whole range. */
 const EMPTY = 0.3;
+const FEWEST_PULSES = 8;
 const LEAST_SHARE = 0.003;
 const MOST_SHARE = 0.42;
 /** The signal beside an excursion is at least this part of the whole range. */
-const LEAST_SIGNAL = 0.05;
+const LEAST_SIGNAL = 0.02;
 /** And stands clear of its own noise. */
 const OVER_NOISE = 8;
+/** And more than a few steps of the converter. */
+const OVER_STEPS = 3.5;
 
 /**
  * Sets apart what an open or shorted wire makes of a signal for moments: a level far outside the two (or the wave) it
@@ -29,15 +35,22 @@ const OVER_NOISE = 8;
  */
 export function excursions(samples: Float32Array): Excursions | null {
   const some = someSamples(samples);
+  const whole = signalShape(samples);
+  const wheel = whole.kind === "two-level" && isWheel(findPulses(samples, whole));
   for (const split of emptyStretches(some)) {
     const isOutside = (value: number) => value > split.at === split.above;
     const share = shareOf(some, isOutside);
     if (share < LEAST_SHARE || share > MOST_SHARE) continue;
+    // Two levels between which the whole turns evenly are the signal's own, however seldom one is met.
+    if (wheel && (isOutside(whole.lowV) || isOutside(whole.highV))) continue;
     const inside = samples.filter((value) => !isOutside(value));
     const shape = signalShape(inside);
     if (shape.kind !== "two-level" && shape.kind !== "sine") continue;
     // One level alone is no signal, though a coarse converter shows it as two codes.
-    if (shape.highV - shape.lowV < Math.max(LEAST_SIGNAL * split.span, OVER_NOISE * shape.noiseV)) continue;
+    const least = Math.max(LEAST_SIGNAL * split.span, OVER_NOISE * shape.noiseV, OVER_STEPS * quantum(samples));
+    if (shape.highV - shape.lowV < least) continue;
+    // What is left must turn: noise over a level a wheel stands at is no signal, and one level of two is no excursion.
+    if (!isWheel(findPulses(inside, shape)) && !underHash(inside)) continue;
     const outside = samples.filter(isOutside).sort();
     return {
       samples: samples.map((value) => (isOutside(value) ? shape.lowV : value)),
@@ -46,6 +59,10 @@ export function excursions(samples: Float32Array): Excursions | null {
     };
   }
   return null;
+}
+
+function isWheel(pulses: readonly Pulse[]): boolean {
+  return pulses.length >= FEWEST_PULSES && turns(pulses);
 }
 
 function shareOf(samples: Float32Array, counts: (value: number) => boolean): number {

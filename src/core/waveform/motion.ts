@@ -83,7 +83,7 @@ function middleOf(squares: Float64Array, places: readonly number[]): { square: n
 const SCATTER = 0.3;
 
 /** Whether the pulses come with the evenness that only something turning has. */
-export function turns(pulses: readonly { at: number }[]): boolean {
+export function turns(pulses: readonly { at: number }[], scatter = SCATTER): boolean {
   const steps: number[] = [];
   for (let i = 2; i < pulses.length; i++) {
     const [before, after] = [pulses[i - 1]!.at - pulses[i - 2]!.at, pulses[i]!.at - pulses[i - 1]!.at];
@@ -91,7 +91,7 @@ export function turns(pulses: readonly { at: number }[]): boolean {
   }
   if (steps.length < FEWEST) return true;
   steps.sort((a, b) => a - b);
-  return steps[steps.length >> 1]! < SCATTER;
+  return steps[steps.length >> 1]! < scatter;
 }
 
 const FEWEST = 12;
@@ -100,6 +100,23 @@ const FEWEST = 12;
 export type Stretch = [from: number, to: number];
 
 /** Speed, in poles a sample, over about one turn around each period: a wave that comes once a turn is no change of it. */
+/** Over this part of the fastest speed a wheel's single periods tell its ring, whoever pushes. */
+const WELL_MOVING = 0.3;
+
+/** The stretches of a recording through which the wheel turned without a stop, whoever pushed it. */
+export function turningStretches(periods: Float64Array, motion: Motion, turn = USUAL_TURN): Stretch[] {
+  const speed = speeds(periods, motion, turn);
+  const fastest = speed.reduce((most, one) => Math.max(most, one), 0);
+  const found: Stretch[] = [];
+  let from = 0;
+  for (let i = 0; i <= periods.length; i++) {
+    if (i < periods.length && !motion.aside[i] && speed[i]! > WELL_MOVING * fastest) continue;
+    if (i > from) found.push([from, i]);
+    from = i + 1;
+  }
+  return found;
+}
+
 function speeds(periods: Float64Array, { poles }: Motion, turn: number): Float64Array {
   const half = turn >> 1;
   const [time, passed] = [new Float64Array(periods.length + 1), new Float64Array(periods.length + 1)];

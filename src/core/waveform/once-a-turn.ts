@@ -6,6 +6,14 @@ export interface TurnWave {
   error: number;
 }
 
+type Turning = { pulses: readonly Pulse[]; rhythm: Rhythm };
+
+/** A wave needs two whole turns to be one. */
+const FEWEST_TURNS = 2;
+const MANY_TURNS = 8;
+/** Where it was not left to itself, so many times what a heavy side does is allowed it. */
+const PUSHED = 2;
+
 /** What an eccentric ring or a playing bearing makes wave once a turn; null when there are not two whole turns. */
 export interface TurnWaves {
   /** Of the period, as a share of it. */
@@ -18,26 +26,36 @@ export interface TurnWaves {
   heavySide: number;
 }
 
-/** The once-per-turn waves of a ring of `N` teeth. */
-export function onceATurn(
-  pulses: readonly Pulse[],
-  { periods, ratios, teeth }: Rhythm,
-  N: number,
-  sampleS: number,
-): TurnWaves {
+/**
+ * The once-per-turn waves of a ring of `N` teeth: of period and duty where the wheel ran out by itself, of height through
+ * all turns.
+ */
+export function onceATurn(ranOut: Turning, through: Turning, N: number, sampleS: number): TurnWaves {
+  const turnsOf = ({ rhythm: { teeth } }: Turning) => (teeth.at(-1) ?? 0) / N;
+  // Nobody pushes a driven wheel, nor one that gains speed evenly over many turns, at one place of each turn.
+  const pushed = turnsOf(ranOut) < FEWEST_TURNS && turnsOf(through) >= MANY_TURNS;
+  const { pulses, rhythm } = pushed ? through : ranOut;
+  const { periods, ratios, teeth } = rhythm;
   const noise = Math.max(1, Math.min(3, medianRatioNoise(ratios)));
   // A wheel running out loses v² in a straight line over the angle, which a mean over one turn takes out whole; its period
   // bends ever more the nearer it is to standing, and what that leaves would pass for a wave.
   const speedSquared = byTooth(teeth, periods, (pitches, value) => (pitches / value) ** 2);
   // A coil's voltage rises with speed as its period falls: their product holds the gap alone.
-  const height = byTooth(teeth, periods, (pitches, value, i) => (pulses[i]!.heightV * value) / pitches);
+  // No push of a hand changes it, so that all turns tell.
+  const height = byTooth(
+    through.rhythm.teeth,
+    through.rhythm.periods,
+    (pitches, value, i) => (through.pulses[i]!.heightV * value) / pitches,
+  );
   const duty = byTooth(teeth, periods, (pitches, _, i) => (pitches > 1 ? NaN : pulses[i]!.duty));
   return {
     // Neighbouring periods share an edge, so that errors come in pairs.
     period: halved(firstWave(speedSquared, N, true, noise)),
     height: firstWave(height, N, true, 1),
     duty: firstWave(duty, N, false, 1),
-    heavySide: heavySide((2 * Math.PI * teeth.at(-1)!) / (N * sampleS * (pulses.at(-1)!.at - pulses[0]!.at))),
+    heavySide:
+      (pushed ? PUSHED : 1) *
+      heavySide((2 * Math.PI * teeth.at(-1)!) / (N * sampleS * (pulses.at(-1)!.at - pulses[0]!.at))),
   };
 }
 

@@ -116,6 +116,8 @@ const SAME_WIDTH = 0.18;
 /** A coded width varies less than this part of what its share of the period does. */
 const STILL = 0.6;
 const MOST_CLASSES = 6;
+/** Coded pulses of 45 to 360 µs (from memory) fill less of a pole at any pace of a hand. */
+const PLAIN_DUTY = 0.22;
 
 /**
  * Recognises pulse-width coding: pulses keep one of a few fixed widths however fast the wheel turns. A plain sensor's
@@ -141,6 +143,9 @@ export function widthCoding(pulses: readonly Pulse[], periods: Float64Array, sam
   const large = classes.filter(({ count }) => count >= 0.03 * widths.length);
   const held = large.reduce((sum, { count }) => sum + count, 0);
   if (large.length > MOST_CLASSES || held < 0.93 * widths.length) return null;
+  // One width that fills a fair part of the period is a plain sensor's at an even speed, its gap too large.
+  const duty = duties[duties.length >> 1]!;
+  if (large.length === 1 && duty > PLAIN_DUTY && duty < 1 - PLAIN_DUTY) return null;
   // Against its class: a coded width stands still while its share of the period moves; a plain one does the reverse.
   const usual = widths.map(({ width }) => {
     const own = classes.find(({ sum, count }) => Math.abs(width / (sum / count) - 1) < SAME_WIDTH);

@@ -2,6 +2,8 @@ import type { Capture, Channel } from "../capture/capture";
 import { keyOnEnd } from "./disturbances";
 import { excursions, type Excursions } from "./excursions";
 import { levelled } from "./levelled";
+import { HASH } from "./disturbances";
+import { underHash } from "./hash";
 import { turns } from "./motion";
 import { threeLevel } from "./protocol";
 import { findPulses, type Pulse } from "./pulses";
@@ -19,6 +21,8 @@ export interface PulseList {
   plain: SignalShape;
   coded: ReturnType<typeof threeLevel>;
   away: Excursions | null;
+  /** RMS of hash that hid the signal and was taken out, volts; 0 where none was. */
+  hashV: number;
   samples: Float32Array;
   shape: SignalShape;
   /** Counted in samples from `startS`. */
@@ -38,15 +42,26 @@ export function pulseList(
   const startS = capture.startS + keyOn * sampleS;
   const gross = ready && keyOn === 0 ? ready.shape : signalShape(recorded);
   const plain = gross.kind === "noise" && isFastTone(recorded) ? toneShape(gross) : gross;
-  const coded = options.family === "passive" ? null : threeLevel(recorded, plain, sampleS, startS);
+  // Current pulses of two lengths are a two-wire sensor's.
+  const coded =
+    options.family === "passive" || options.family === "active-3wire"
+      ? null
+      : threeLevel(recorded, plain, sampleS, startS);
   const away = coded ? null : excursions(recorded);
   const samples = away?.samples ?? recorded;
   const gauged = coded?.shape ?? (away ? signalShape(samples) : plain);
   const pulses = ready && gauged === ready.shape ? ready.pulses : findPulses(samples, gauged);
-  // A wave whose periods scatter as no wheel's do is noise, however high it stands.
-  const shape = gauged.kind === "sine" && !turns(pulses) ? { ...gauged, kind: "noise" as const } : gauged;
-  return { recorded, keyOn, startS, plain, coded, away, samples, shape, pulses };
+  const list = { recorded, keyOn, startS, plain, coded, away, hashV: 0, samples };
+  // A wave whose periods scatter as no wheel's do is noise, however high it stands; unless a wheel turns beneath it.
+  const isWheel = gauged.kind === "two-level" || (gauged.kind === "sine" && pulses.length >= FEWEST && turns(pulses));
+  if (gauged.kind === "flat" || isWheel || coded) return { ...list, shape: gauged, pulses };
+  const found = gauged.noiseV > HASH * gauged.peakToPeakV ? underHash(samples) : null;
+  if (found) return { ...list, ...found, hashV: gauged.noiseV };
+  const isNoise = gauged.kind === "sine" && !turns(pulses);
+  return { ...list, shape: isNoise ? { ...gauged, kind: "noise" } : gauged, pulses };
 }
+
+const FEWEST = 8;
 
 /** What looked like noise from sample to sample is the tone itself; its own noise cannot be told. */
 function toneShape(gross: SignalShape): SignalShape {

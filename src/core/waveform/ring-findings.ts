@@ -138,9 +138,9 @@ export function shapeFindings(
     });
   }
   const heightRest = ring.heightMean.map((value) => value - 1);
-  if (isPassive && ring.revolutions >= 2) {
+  if (isPassive) {
     const usualHeight = medianAbsolute(heightRest);
-    const deviations = heightRest.map((value) => (Number.isNaN(value) ? 0 : Math.abs(value)));
+    const deviations = heightRest.map((value, t) => (ring.heightSeen[t]! > 1 ? Math.abs(value) : 0));
     const tooth = deviations.indexOf(Math.max(...deviations));
     if (deviations[tooth]! > Math.max(0.12, 5 * usualHeight) && list.length === 0) {
       const [startS, endS] = spanOf(named(tooth));

@@ -11,29 +11,44 @@ export interface RingPattern {
   periodError: Float64Array;
   /** Middle height of each tooth over the usual one: one spike on one turn does not count. */
   heightMean: Float64Array;
+  /** How often each tooth's height was seen. */
+  heightSeen: Int32Array;
+  /** How often pulses were lost after each tooth. */
+  lost: Float64Array;
 }
 
-/** Folds pulses over the ring. */
-export function foldRing(
-  pulses: readonly Pulse[],
-  { ratios, teeth }: Rhythm,
-  pulsesPerRevolution: number,
-): RingPattern {
+/** A stretch of turning without a stop, and by how many teeth its count is behind the ring's. */
+export interface Turning {
+  pulses: readonly Pulse[];
+  rhythm: Rhythm;
+  shift: number;
+}
+
+/** Folds the pulses of one or more stretches over the ring. */
+export function foldRing(parts: readonly Turning[], pulsesPerRevolution: number): RingPattern {
   const N = pulsesPerRevolution;
-  const heights = relativeHeights(pulses);
   const sums = [0, 1, 2].map(() => new Float64Array(N));
   const [count, sum, square] = sums as [Float64Array, Float64Array, Float64Array];
+  const lost = new Float64Array(N);
   const heightsOf: number[][] = Array.from({ length: N }, () => []);
-  ratios.forEach((ratio, i) => {
-    const tooth = teeth[i]! % N;
-    // Next to a gap a period is cut short or stretched by the gap, not by the ring.
-    if (!isMissing(ratio) && !isMissing(ratios[i - 1] ?? 1) && !isMissing(ratios[i + 1] ?? 1)) {
-      count[tooth]! += 1;
-      sum[tooth]! += ratio - 1;
-      square[tooth]! += (ratio - 1) ** 2;
-    }
-    if (Number.isFinite(heights[i]!)) heightsOf[tooth]!.push(heights[i]!);
-  });
+  for (const { pulses, rhythm, shift } of parts) {
+    const { ratios, teeth } = rhythm;
+    const heights = relativeHeights(pulses);
+    const deviations = fromNeighbours(rhythm);
+    ratios.forEach((ratio, i) => {
+      const tooth = (teeth[i]! + shift) % N;
+      if (isMissing(ratio)) lost[tooth]! += 1;
+      // Next to a gap a period is cut short or stretched by the gap, and a height with it, not by the ring.
+      if (isMissing(ratio) || isMissing(ratios[i - 1] ?? 1) || isMissing(ratios[i + 1] ?? 1)) return;
+      const deviation = deviations[i]!;
+      if (Number.isFinite(deviation)) {
+        count[tooth]! += 1;
+        sum[tooth]! += deviation;
+        square[tooth]! += deviation ** 2;
+      }
+      if (Number.isFinite(heights[i]!)) heightsOf[tooth]!.push(heights[i]!);
+    });
+  }
   const periodMean = sum.map((value, t) => (count[t]! > 0 ? value / count[t]! : NaN));
   const pooled = Math.sqrt(
     square.reduce((all, value, t) => all + (count[t]! > 1 ? value - (sum[t]! * sum[t]!) / count[t]! : 0), 0) /
@@ -44,7 +59,7 @@ export function foldRing(
   );
   return {
     pulsesPerRevolution: N,
-    revolutions: (teeth.at(-1) ?? 0) / N,
+    revolutions: parts.reduce((turns, { rhythm: { teeth } }) => turns + (teeth.at(-1) ?? 0) / N, 0),
     periodMean,
     periodError: count.map((n, t) =>
       n > 0
@@ -53,18 +68,89 @@ export function foldRing(
         : NaN,
     ),
     heightMean: Float64Array.from(heightsOf, median),
+    heightSeen: Int32Array.from(heightsOf, ({ length }) => length),
+    lost,
   };
 }
 
-/** Heights over their running median (speed raises a passive signal, so only neighbours compare). */
+/** So many periods on either side say what one should be. */
+const NEIGHBOURS = 5;
+const FEWEST_NEIGHBOURS = 2;
+
+/**
+ * Each period's deviation from what as many before it as after it lead to expect: the geometric mean of their middles, so
+ * that a wheel gaining or losing speed leaves nothing. NaN where one side has too few.
+ */
+function fromNeighbours({ periods, ratios, motion }: Rhythm): Float64Array {
+  const usable = (i: number) => i >= 0 && i < periods.length && !motion.aside[i] && !isMissing(ratios[i]!);
+  return periods.map((period, i) => {
+    const before: number[] = [];
+    const after: number[] = [];
+    for (let away = 1; away <= NEIGHBOURS && usable(i - away) && usable(i + away); away++) {
+      before.push(periods[i - away]!);
+      after.push(periods[i + away]!);
+    }
+    return before.length < FEWEST_NEIGHBOURS ? NaN : period / Math.sqrt(median(before) * median(after)) - 1;
+  });
+}
+
+/** A second spin is taken for the same ring's from this correlation of what stands out on. */
+const SAME_RING = 0.6;
+
+/**
+ * Folds what was turned between stops as one ring: between two spins the wheel may have stood, rocked back and lost count,
+ * so each further stretch is turned against the longest until what stands out in both falls together.
+ */
+export function foldTogether(stretches: readonly Omit<Turning, "shift">[], N: number): RingPattern | null {
+  const [first, ...others] = stretches.toSorted((one, other) => other.pulses.length - one.pulses.length);
+  if (!first || first.pulses.length <= FEWEST_PULSES) return null;
+  const parts: Turning[] = [{ ...first, shift: 0 }];
+  const base = foldRing(parts, N);
+  for (const other of others) {
+    if (other.pulses.length < N / 2) continue;
+    const shift = bestShift(base, foldRing([{ ...other, shift: 0 }], N));
+    if (shift !== null) parts.push({ ...other, shift });
+  }
+  return parts.length > 1 ? foldRing(parts, N) : base;
+}
+
+const FEWEST_PULSES = 8;
+
+/** By how many teeth one pattern must be turned to fall on another, by what stands out in both; null where nothing does. */
+function bestShift(base: RingPattern, other: RingPattern): number | null {
+  const N = base.pulsesPerRevolution;
+  const series = ({ periodMean, heightMean, lost }: RingPattern) =>
+    [periodMean, heightMean.map((height) => height - 1), lost].map((values) =>
+      values.map((value) => (Number.isNaN(value) ? 0 : value)),
+    );
+  const [one, two] = [series(base), series(other)];
+  const along = (a: Float64Array, b: Float64Array, shift: number) =>
+    a.reduce((all, value, t) => all + value * b[(t - shift + N) % N]!, 0);
+  let best = { shift: 0, score: 0 };
+  one.forEach((values, kind) => {
+    const size = Math.sqrt(along(values, values, 0) * along(two[kind]!, two[kind]!, 0));
+    if (!(size > 0)) return;
+    for (let shift = 0; shift < N; shift++) {
+      const score = along(values, two[kind]!, shift) / size;
+      if (score > best.score) best = { shift, score };
+    }
+  });
+  return best.score > SAME_RING ? best.shift : null;
+}
+
+/** Heights for their speed over the running median: a coil's voltage rises with speed as its period falls. */
 export function relativeHeights(pulses: readonly Pulse[]): Float64Array {
-  return Float64Array.from(pulses, ({ heightV }, i) => {
-    const near = pulses
+  const sizes = pulses.map(({ at, heightV }, i) => {
+    const [before, after] = [pulses[i - 1]?.at ?? at, pulses[i + 1]?.at ?? at];
+    const steps = Number(i > 0) + Number(i + 1 < pulses.length);
+    return (heightV * (after - before)) / Math.max(1, steps);
+  });
+  return Float64Array.from(sizes, (size, i) => {
+    const near = sizes
       .slice(Math.max(0, i - 6), i + 7)
-      .map((one) => one.heightV)
       .filter(Number.isFinite)
       .sort((a, b) => a - b);
-    return heightV / (near[near.length >> 1] ?? NaN);
+    return size / (near[near.length >> 1] ?? NaN);
   });
 }
 

@@ -47,7 +47,7 @@ export function signalShape(recorded: Float32Array): SignalShape {
 const LOUD_V = 0.02;
 
 /** Smallest step between samples: what the converter can tell apart. */
-function quantum(samples: Float32Array): number {
+export function quantum(samples: Float32Array): number {
   let least = Infinity;
   for (let i = 1; i < Math.min(samples.length, 20_000); i++) {
     const step = Math.abs(samples[i]! - samples[i - 1]!);

@@ -1,5 +1,6 @@
 import { msgid, ngettext, t } from "../words/words";
 import type { Capture } from "../capture/capture";
+import { keyOnEnd } from "./disturbances";
 import type { Finding } from "./findings";
 import { someSamples } from "./some-samples";
 
@@ -11,13 +12,15 @@ const DIP = 0.85;
 
 /** Stretches in which a steady supply sinks, or null when the channel is no supply. */
 export function supplyDips(samples: Float32Array): { usualV: number; dips: [from: number, to: number][] } | null {
-  const usualV = middle(samples);
+  // A key turned on in the middle of a recording is no dip.
+  const on = keyOnEnd(samples);
+  const usualV = middle(samples.subarray(on));
   if (Math.abs(usualV) < LEAST_SUPPLY_V) return null;
   let near = 0;
-  for (const value of samples) if (Math.abs(value - usualV) < NEAR * Math.abs(usualV)) near++;
-  if (near < STEADY_SHARE * samples.length) return null;
+  for (let i = on; i < samples.length; i++) if (Math.abs(samples[i]! - usualV) < NEAR * Math.abs(usualV)) near++;
+  if (near < STEADY_SHARE * (samples.length - on)) return null;
   const dips: [number, number][] = [];
-  for (let i = 0; i < samples.length; i++) {
+  for (let i = on; i < samples.length; i++) {
     if (samples[i]! > DIP * usualV) continue;
     const last = dips.at(-1);
     if (last && i - last[1] < 8) last[1] = i;
