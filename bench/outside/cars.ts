@@ -5,7 +5,7 @@
  */
 import { parseArgs } from "node:util";
 import { analyseCapture } from "../../src/core/waveform/analyse";
-import { diagnoseOutsideCar, mendOutsideCar, type CarOutcome, type TwoFaultOutcome } from "./cars/run";
+import { diagnoseOutsideCar, mendOutsideCar, type CarOutcome, type Told, type TwoFaultOutcome } from "./cars/run";
 import type { Recording } from "./recordings";
 import { freshSeed, inShards } from "../shards";
 import { shareWithInterval } from "../wilson";
@@ -57,15 +57,6 @@ function report(outcomes: CarOutcome[]): void {
       ({ top, truth, proven }) => top !== truth || proven === null,
     ))
       console.log(`\n#${seed} ${family} · ${says}${proven ? ` · PROVEN ${proven}` : ""}\n  ${steps.join("\n  ")}`);
-  const by = new Map<string, [number, number, number]>();
-  for (const { earned } of outcomes)
-    for (const [what, bits, got] of earned) {
-      const key = process.env.BYLOOK ? what : what.split(" ")[0]! + (what.includes("watched") ? " watched" : "");
-      const e = by.get(key) ?? [0, 0, 0];
-      by.set(key, [e[0] + 1, e[1] + bits, e[2] + got]);
-    }
-  for (const [k, [n, b, g]] of [...by].sort((a, b) => b[1][0] - a[1][0]))
-    console.log(`${k.padEnd(40)} n ${n} promised ${(b / n).toFixed(2)} earned ${(g / n).toFixed(2)}`);
   const faulty = outcomes.filter(({ truth }) => truth !== "none");
   const healthy = outcomes.filter(({ truth }) => truth === "none");
   const count = (all: CarOutcome[], fits: (one: CarOutcome) => boolean) =>
@@ -75,9 +66,26 @@ function report(outcomes: CarOutcome[]): void {
   console.log(`wrongly proven   ${count(outcomes, ({ proven, truth }) => proven !== null && proven !== truth)}`);
   console.log(`healthy, no part ${count(healthy, ({ proven }) => proven === null || proven === "none")}`);
   console.log(`readings         ${quantile(faulty, 0.5)} median, ${quantile(faulty, 0.9)} at the 90th`);
+  if (values.trace) reportTold(outcomes.flatMap(({ told }) => told));
   for (const { seed, family, says, top, topShare, proven } of wrong)
     console.log(`  #${seed} ${family} · ${says} → ${top} ${(100 * topShare).toFixed(1)} %${proven ? " PROVEN" : ""}`);
 }
+
+/** What the plan promised of each kind of check beside what it told of the true part: where they part, the model is untrue. */
+function reportTold(all: readonly Told[]): void {
+  const checks = [...new Set(all.map(({ check }) => check))];
+  const mean = (values: number[]) => (values.reduce((sum, one) => sum + one, 0) / values.length).toFixed(2);
+  for (const check of checks) {
+    const own = all.filter((one) => one.check === check);
+    if (own.length < FEWEST_TOLD) continue;
+    const [promised, earned] = [own.map((one) => one.promised), own.map((one) => one.earned)];
+    console.log(
+      `  ${check.padEnd(18)} ${String(own.length).padStart(4)} times, promised ${mean(promised)} bits, told ${mean(earned)}`,
+    );
+  }
+}
+
+const FEWEST_TOLD = 10;
 
 function reportTwo(outcomes: TwoFaultOutcome[]): void {
   console.log(`${CARS} cars of another world with two things wrong, seed ${SEED}`);

@@ -17,10 +17,19 @@ export interface CarOutcome {
   readings: number;
   minutes: number;
   steps: string[];
-  earned: [string, number, number][];
+  /** What each check promised, and what it told of the true part in the end. */
+  told: Told[];
+}
+
+/** Bits of one check as planned, and those its answer gave the true part: their means agree where the model is true. */
+export interface Told {
+  check: string;
+  promised: number;
+  earned: number;
 }
 
 const MOST_READINGS = 16;
+const LEAST_SHARE = 1e-4;
 
 /** A car somebody complained of: what is wrong with it shows in the live speed. */
 async function noticedCar(d: Dice, comesAndGoes: boolean): Promise<Corner> {
@@ -48,12 +57,13 @@ export async function diagnoseOutsideCar(seed: number, analyse: Analyse, comesAn
   const steps: string[] = [];
   let minutes = 0;
   let readings = 0;
-  const earned: [string, number, number][] = [];
-  let last: [string, number, number] | null = null;
+  const told: Told[] = [];
+  let before = 0;
   for (;;) {
     const { parts, next } = diagnosing.diagnosis();
-    const own = Math.log2(Math.max(parts.find(({ part }) => part === trouble.part)?.share ?? 0, 1e-4));
-    if (last) earned.push([last[0], last[1], own - last[2]]);
+    const own = Math.log2(Math.max(parts.find(({ part }) => part === trouble.part)?.share ?? 0, LEAST_SHARE));
+    if (told.length > 0) told.at(-1)!.earned = own - before;
+    before = own;
     const top = parts[0]!;
     const proven = top.verdict === "proven" ? top.part : null;
     const asked = next[0];
@@ -74,13 +84,8 @@ export async function diagnoseOutsideCar(seed: number, analyse: Analyse, comesAn
         readings,
         minutes,
         steps,
-        earned,
+        told,
       };
-    last = [
-      `${asked.instrument} ${asked.look ?? (asked.red + ">" + asked.black).replace(/[0-9]/g, "")} ${asked.state.wheel} ${asked.state.watched ? "watched" : ""}`,
-      asked.bits,
-      own,
-    ];
     const { instrument, red, black, look, state } = asked;
     const check = { instrument, red, black, look, state } as Proposed;
     const seen = await answer({ make, trouble }, check, d, analyse);
@@ -93,6 +98,7 @@ export async function diagnoseOutsideCar(seed: number, analyse: Analyse, comesAn
         ...seen,
       }),
     );
+    told.push({ check: `${instrument}${state.watched ? " watched" : ""}`, promised: asked.bits, earned: 0 });
     readings++;
     minutes += asked.minutes;
     const where = look ?? `${red}${black ? ` > ${black}` : ""}`;

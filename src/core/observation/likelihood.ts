@@ -47,20 +47,22 @@ export function slipDensity(hookup: Hookup, value: number, resolution: number, c
 }
 
 /**
- * Density at `apart` from a forecast, both on the scale: normal, with a share three times as wide for what the model
- * leaves out (a contaminated normal; J. W. Tukey, in Contributions to Probability and Statistics, 1960).
- * @param sigma instrument error joined with what the forecast itself is uncertain by
+ * Density at `apart` from a forecast, both on the scale: normal, with a share that errs three times as widely for what the
+ * model leaves out (a contaminated normal; J. W. Tukey, in Contributions to Probability and Statistics, 1960). What the
+ * forecast itself is uncertain by is a spread among cars and hardly wider: else one slipped probe would make a car of
+ * every tolerance gone mad the best explanation.
+ * @param error the instrument's standard deviation @param variance of the forecast itself
  */
-export function errorDensity(apart: number, sigma: number): number {
-  const z = apart / sigma;
-  const wide = z / 3;
-  return (
-    ((1 - CONTAMINATED) * Math.exp(-0.5 * z * z) + (CONTAMINATED / 3) * Math.exp(-0.5 * wide * wide)) /
-    (ROOT_TWO_PI * sigma)
-  );
+export function errorDensity(apart: number, error: number, variance = 0): number {
+  const narrow = Math.sqrt(error * error + variance);
+  const wide = Math.sqrt(9 * error * error + WIDER_CARS * variance);
+  const normal = (sigma: number) => Math.exp(-0.5 * (apart / sigma) ** 2) / (ROOT_TWO_PI * sigma);
+  return (1 - CONTAMINATED) * normal(narrow) + CONTAMINATED * normal(wide);
 }
 
 const CONTAMINATED = 0.15;
+/** Variance of the cars in that share, over the usual one (engineering judgement). */
+const WIDER_CARS = 2.25;
 const ROOT_TWO_PI = Math.sqrt(2 * Math.PI);
 
 /** A car's numbers for one hook-up, each with its chance: those from `start` on, `slots` of them. */
@@ -102,11 +104,10 @@ export function matchNumber(
     const value = forecast.values[start + slot]!;
     if (value === Infinity) continue;
     const error = scaleError(hookup, value, resolution);
-    const sigma = Math.sqrt(error * error + kernelVariance[slot]!);
     const density =
       chance *
       (1 - overLimitChance(hookup.instrument, value)) *
-      errorDensity(x - toScale(hookup.instrument, value), sigma);
+      errorDensity(x - toScale(hookup.instrument, value), error, kernelVariance[slot]!);
     out.likelihood += density;
     // One of the alternatives, by its share of the likelihood (reservoir sampling with one number).
     const share = density / out.likelihood;

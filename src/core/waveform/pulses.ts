@@ -1,3 +1,4 @@
+import { median } from "../units/median";
 import { motionOf, type Motion, type Stretch } from "./motion";
 import type { SignalShape } from "./signal";
 
@@ -84,6 +85,8 @@ export interface Rhythm {
   periods: Float64Array;
   /** Each period over the usual one around it: 1 = even, 2 = one pulse missing. */
   ratios: Float64Array;
+  /** Each period against as many before it as after it, less 1; NaN where one side has too few to tell. */
+  deviations: Float64Array;
   /** Which tooth each pulse is, missing ones counted. */
   teeth: Int32Array;
   motion: Motion;
@@ -109,7 +112,28 @@ export function rhythmOf(pulses: readonly Pulse[]): Rhythm {
     ratios[i] = motion.poles[i]! > 1 ? motion.poles[i]! : ratio;
     teeth[i + 1] = teeth[i]! + motion.poles[i]!;
   }
-  return { periods, ratios, teeth, motion };
+  return { periods, ratios, deviations: fromNeighbours(periods, ratios, motion), teeth, motion };
+}
+
+/** So many periods on either side say what one should be. */
+const NEIGHBOURS = 5;
+const FEWEST_NEIGHBOURS = 2;
+
+/**
+ * Each period's deviation from what as many before it as after it lead to expect: the geometric mean of their middles, so
+ * that a wheel gaining or losing speed leaves nothing. NaN where one side has too few.
+ */
+function fromNeighbours(periods: Float64Array, ratios: Float64Array, { aside }: Motion): Float64Array {
+  const usable = (i: number) => i >= 0 && i < periods.length && !aside[i] && !isMissing(ratios[i]!);
+  return periods.map((period, i) => {
+    const before: number[] = [];
+    const after: number[] = [];
+    for (let away = 1; away <= NEIGHBOURS && usable(i - away) && usable(i + away); away++) {
+      before.push(periods[i - away]!);
+      after.push(periods[i + away]!);
+    }
+    return before.length < FEWEST_NEIGHBOURS ? NaN : period / Math.sqrt(median(before) * median(after)) - 1;
+  });
 }
 
 export function isMissing(ratio: number): boolean {
@@ -143,10 +167,11 @@ class SortedWindow {
 }
 
 /** The part of a rhythm over a stretch of pulses, its teeth counted from the stretch's first. */
-export function partOf({ periods, ratios, teeth, motion }: Rhythm, [from, to]: Stretch): Rhythm {
+export function partOf({ periods, ratios, deviations, teeth, motion }: Rhythm, [from, to]: Stretch): Rhythm {
   return {
     periods: periods.slice(from, to),
     ratios: ratios.slice(from, to),
+    deviations: deviations.slice(from, to),
     teeth: teeth.slice(from, to + 1).map((tooth) => tooth - teeth[from]!),
     motion: { poles: motion.poles.slice(from, to), aside: motion.aside.slice(from, to) },
   };

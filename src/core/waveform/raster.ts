@@ -34,15 +34,17 @@ export function ringRaster(
   const { sampleS, channels } = capture;
   const { pulses, startS } = pulseList(channels[channel]!, capture, options);
   if (pulses.length < pulsesPerRevolution / 2 || pulses.length < 8) return null;
-  const { ratios, teeth, periods, motion } = rhythmOf(pulses);
+  const { ratios, deviations, teeth, periods, motion } = rhythmOf(pulses);
   const columns = pulsesPerRevolution;
   const rows = Math.floor(teeth.at(-1)! / columns) + 1;
   const deviation = new Float32Array(rows * columns).fill(NaN);
   const missing = new Uint8Array(rows * columns);
   const aside = new Uint8Array(rows * columns);
   ratios.forEach((ratio, i) => {
-    aside[teeth[i]!] = motion.aside[i]!;
-    deviation[teeth[i]!] = isMissing(ratio) ? 0 : ratio - 1;
+    // What the ring is judged by: the same periods count, and the same are set aside.
+    const own = deviations[i]!;
+    aside[teeth[i]!] = motion.aside[i]! || Number(Number.isNaN(own) && !isMissing(ratio));
+    deviation[teeth[i]!] = isMissing(ratio) || Number.isNaN(own) ? 0 : own;
     for (let lost = teeth[i]! + 1; lost < teeth[i + 1]!; lost++) missing[lost] = 1;
   });
   const rowStartS = new Float64Array(rows + 1);

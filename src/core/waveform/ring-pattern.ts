@@ -32,9 +32,8 @@ export function foldRing(parts: readonly Turning[], pulsesPerRevolution: number)
   const lost = new Float64Array(N);
   const heightsOf: number[][] = Array.from({ length: N }, () => []);
   for (const { pulses, rhythm, shift } of parts) {
-    const { ratios, teeth } = rhythm;
+    const { ratios, teeth, deviations } = rhythm;
     const heights = relativeHeights(pulses);
-    const deviations = fromNeighbours(rhythm);
     ratios.forEach((ratio, i) => {
       const tooth = (teeth[i]! + shift) % N;
       if (isMissing(ratio)) lost[tooth]! += 1;
@@ -71,27 +70,6 @@ export function foldRing(parts: readonly Turning[], pulsesPerRevolution: number)
     heightSeen: Int32Array.from(heightsOf, ({ length }) => length),
     lost,
   };
-}
-
-/** So many periods on either side say what one should be. */
-const NEIGHBOURS = 5;
-const FEWEST_NEIGHBOURS = 2;
-
-/**
- * Each period's deviation from what as many before it as after it lead to expect: the geometric mean of their middles, so
- * that a wheel gaining or losing speed leaves nothing. NaN where one side has too few.
- */
-function fromNeighbours({ periods, ratios, motion }: Rhythm): Float64Array {
-  const usable = (i: number) => i >= 0 && i < periods.length && !motion.aside[i] && !isMissing(ratios[i]!);
-  return periods.map((period, i) => {
-    const before: number[] = [];
-    const after: number[] = [];
-    for (let away = 1; away <= NEIGHBOURS && usable(i - away) && usable(i + away); away++) {
-      before.push(periods[i - away]!);
-      after.push(periods[i + away]!);
-    }
-    return before.length < FEWEST_NEIGHBOURS ? NaN : period / Math.sqrt(median(before) * median(after)) - 1;
-  });
 }
 
 /** A second spin is taken for the same ring's from this correlation of what stands out on. */
@@ -157,7 +135,7 @@ export function relativeHeights(pulses: readonly Pulse[]): Float64Array {
 const FEWEST_TURNS = 2.2;
 /** Two edges, each anywhere within its sample: √(2/12) samples RMS. */
 const EDGE_JITTER_SAMPLES = 0.41;
-const OVER_GRID = 1.3;
+const OVER_GRID = 2.2;
 /** A deviation of this size is a loss: it stands out in any sum, and says nothing of the ring unless it comes back. */
 const LOSS = 0.5;
 /** Two losses are always some distance apart; a third says whether it is a turn. */
@@ -181,12 +159,30 @@ export function findPulsesPerRevolution(pulses: readonly Pulse[], { periods, rat
   relativeHeights(pulses).forEach((height, i) => {
     if (Number.isFinite(height)) heights[teeth[i]!] = Math.max(-1, Math.min(1, height - 1));
   });
-  const found = [bestLag(spacing, grid), bestLag(heights, LEAST_HEIGHT)].filter((one) => one !== null);
+  const found = [bestLag(spacing, grid), bestLag(heights, leastHeight(pulses, median([...periods])))].filter(
+    (one) => one !== null,
+  );
   return found.sort((a, b) => b.score - a.score)[0]?.lag ?? null;
 }
 
-/** Heights that vary less than this say nothing. */
+/**
+ * Heights that vary less than this say nothing: the crest of a wave falls between samples, cos(π/n) of it at worst, and the
+ * converter knows only its steps.
+ */
+function leastHeight(pulses: readonly Pulse[], samplesAPulse: number): number {
+  const heights = pulses.map(({ heightV }) => heightV).filter(Number.isFinite);
+  const sorted = heights.toSorted((a, b) => a - b);
+  const step = sorted.reduce((least, height, i) => {
+    const apart = i > 0 ? height - sorted[i - 1]! : Infinity;
+    return apart > 1e-6 && apart < least ? apart : least;
+  }, Infinity);
+  const byStep = Number.isFinite(step) && step < STEPS_AT_MOST * median(heights) ? step / median(heights) : 0;
+  return Math.max(LEAST_HEIGHT, 0.5 * (Math.PI / samplesAPulse) ** 2, byStep);
+}
+
 const LEAST_HEIGHT = 0.004;
+/** A step larger than this is no converter's. */
+const STEPS_AT_MOST = 0.1;
 
 /** The lag at which a series repeats best, and how well. @param floor RMS under which there is nothing to repeat */
 function bestLag(series: Float64Array, floor: number): { lag: number; score: number } | null {
@@ -212,6 +208,8 @@ function comeBack(losses: readonly number[], lag: number, length: number): numbe
   return places.filter((place) => at.has(place)).length / Math.max(1, places.length);
 }
 
+const BLUNT = 0.9;
+
 function repeats(series: Float64Array, floor: number): { lag: number; score: number } | null {
   const last = series.length - 1;
   const power = series.reduce((sum, value) => sum + value * value, 0);
@@ -228,5 +226,7 @@ function repeats(series: Float64Array, floor: number): { lag: number; score: num
   for (const parts of [3, 2])
     if (lag % parts === 0 && lag / parts >= 12 && scores[lag / parts]! > AS_GOOD * scores[lag]!) lag /= parts;
   const score = scores[lag]!;
+  // A wave once a turn alone falls together nearly as well a tooth off: it tells of a turn, not of its count.
+  if (Math.max(scores[lag - 1] ?? 0, scores[lag + 1] ?? 0) > BLUNT * score) return null;
   return score > Math.max(0.3, 5 / Math.sqrt(last)) ? { lag, score } : null;
 }

@@ -29,15 +29,21 @@ export const otherSide = {
         short: () => t`different`,
       },
     ],
-    chances: (seen) => ({ [besideWord(seen)]: 0.95 }),
+    chances: besideChances,
   },
 } satisfies Look;
 
-function besideWord({ car, module, besideOther }: Seen): string {
+/** What is laid over the other side's good capture; a few lost pulses or an odd tooth are overlooked now and then. */
+function besideChances({ car, module, besideOther }: Seen): Record<string, number> {
   const { step, share, bothLevels } = besideOther();
   const { lostShare } = module();
-  if (car.circuit.sensor.mode === "noisy") return "different";
-  if (step < 0.02 || car.ring.absent || lostShare > 0.9) return "none";
-  if (car.ring.missing || car.ring.crack || lostShare > 0.02 || !bothLevels) return "different";
-  return share < 0.65 ? "weaker" : "alike";
+  const { ring } = car;
+  if (car.circuit.sensor.mode === "noisy") return { different: 0.95 };
+  if (step < 0.02 || ring.absent || lostShare > 0.9) return { none: 0.95 };
+  if (!bothLevels) return { different: 0.95 };
+  const size = share < 0.65 ? "weaker" : "alike";
+  if (ring.missing || ring.crack || ring.odd || lostShare > 0.02 || ring.wobble > 0.08)
+    return { different: 0.85, [size]: 0.12 };
+  // Much runout shows as a swing that some call another shape.
+  return ring.runoutMm > 0.2 ? { different: 0.3, [size]: 0.65 } : { [size]: 0.95 };
 }
