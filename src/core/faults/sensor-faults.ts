@@ -119,7 +119,7 @@ export const sensorFaults: Fault[] = [
     effect: "weak",
     places: onlyPlace("mounting"),
     apply: (car, _, draw) => {
-      car.ring.gapMm += logBetween(draw(0), 0.7, 2.6);
+      car.ring.gapMm += logBetween(draw(0), 0.4, 2.4);
       car.signs["sensor-lifted"] = 0.85;
     },
     words: () => t`Air gap too large (rust under the sensor's foot, or not seated)`,

@@ -28,6 +28,7 @@ import { changeSetup } from "../jobs/change-setup";
 import type { ChangeJob } from "../jobs/use-job";
 import { useDiagnosis } from "../jobs/use-lineup";
 import { Cap } from "../keys/cap";
+import { AdvicePanel } from "./advice-panel";
 import { FamilyFinder } from "./family-finder";
 import { KnownGood } from "./known-good";
 import { MeterFields } from "./meter-fields";
@@ -233,6 +234,7 @@ export function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) 
         </Group>
       </form>
       <aside className="grid content-start gap-4">
+        <AdvicePanel diagnosis={diagnosis} />
         <SuspicionPanel
           diagnosis={diagnosis}
           reasons={complaintReasons(job.complaint, job.setup, job.priors ?? defaultPriors, job.ratios)}
