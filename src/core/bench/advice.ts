@@ -20,7 +20,7 @@ const NAMED = 0.08;
 const LOOKS_FIRST = 0.6;
 
 /** Sound advice from the answers so far: what it most likely is, what to look at first, what not to buy yet, what to say. */
-export function adviceOf(diagnosis: Pick<Diagnosis, "parts" | "next" | "guess" | "danger">): Advice[] {
+export function adviceOf(diagnosis: Pick<Diagnosis, "parts" | "next" | "guess" | "danger" | "acts">): Advice[] {
   return [
     { head: t`Most likely`, say: likely(diagnosis) },
     { head: t`First`, say: first(diagnosis) },
@@ -37,7 +37,10 @@ function likely({ parts }: Pick<Diagnosis, "parts">): string {
   return capital(t`${named.map(({ part, share }) => `${partWords[part]} ${formatShare(share)}`).join(", ")}.`);
 }
 
-function first({ next }: Pick<Diagnosis, "next">): string {
+function first({ next, acts }: Pick<Diagnosis, "next" | "acts">): string {
+  const act = acts.find(({ now }) => now);
+  if (act)
+    return t`${act.words}: about ${act.minutes} min, and it cures ${act.chancePct} of 100 such cars. Cheaper than measuring on.`;
   const [best] = next;
   if (!best) return t`Nothing left to measure that would separate them.`;
   const worth = ({ bits, minutes }: { bits: number; minutes: number }) => bits / Math.max(1, minutes);

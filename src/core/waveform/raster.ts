@@ -24,6 +24,8 @@ export interface RingRaster {
   endSpeedShare: number;
 }
 
+const BESIDE = 2;
+
 /** Folds one channel over its ring. @returns null when there are too few pulses for half a turn */
 export function ringRaster(
   capture: Capture,
@@ -41,9 +43,10 @@ export function ringRaster(
   const missing = new Uint8Array(rows * columns);
   const aside = new Uint8Array(rows * columns);
   ratios.forEach((ratio, i) => {
-    // What the ring is judged by: the same periods count, and the same are set aside.
+    // What the ring is judged by: the same periods count, and the same are set aside. Beside a gap nothing can be told of one.
     const own = deviations[i]!;
-    aside[teeth[i]!] = motion.aside[i]! || Number(Number.isNaN(own) && !isMissing(ratio));
+    const gapNear = ratios.subarray(Math.max(0, i - BESIDE), i + BESIDE + 1).some(isMissing);
+    aside[teeth[i]!] = motion.aside[i]! || Number(Number.isNaN(own) && !gapNear);
     deviation[teeth[i]!] = isMissing(ratio) || Number.isNaN(own) ? 0 : own;
     for (let lost = teeth[i]! + 1; lost < teeth[i + 1]!; lost++) missing[lost] = 1;
   });
