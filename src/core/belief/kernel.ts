@@ -1,7 +1,6 @@
 import { normal, type Random } from "../random/random";
 import { dimensionsOf, isDeciding } from "../car/dimensions";
 import { COMMON_WIDTH, type Candidates, type Group } from "./candidates";
-import type { Particles } from "./particles";
 
 /**
  * A candidate stands for its neighbours too: it is the middle of a small Gaussian cloud in the space of its
@@ -18,9 +17,6 @@ export interface Cloud {
 
 /** Width of a fresh cloud along the fault's own scores: its size acts crookedly and is left to the candidates. */
 const OWN_WIDTH = 0.25;
-/** How much of the curvature left over by a straight fit widens the cloud's view. */
-const CURVATURE = 0.04;
-const RIDGE = 1e-3;
 
 export function freshCloud({ setup, dimensions, common }: Candidates): Cloud {
   const covariance = new Float64Array(dimensions * dimensions);
@@ -33,7 +29,7 @@ export function freshCloud({ setup, dimensions, common }: Candidates): Cloud {
   return { covariance };
 }
 
-type Rows = Pick<Group, "first" | "size">;
+export type Rows = Pick<Group, "first" | "size">;
 
 /** How one check's reading, on its scale, leans on the scores of a group near the value that was read. */
 export interface Slope {
@@ -45,137 +41,10 @@ export interface Slope {
   variance: number;
 }
 
-/**
- * Fits the slope over a group's candidates, weighted toward those near the reading, by forward selection: the score
- * that explains most of what is left joins until none explains more than chance would (orthogonal matching pursuit,
- * Pati et al., Asilomar 1993). A plain fit on every score would pull on tolerances the reading says nothing about.
- *
- * @param values the group's forecasts on the reading's scale; NaN where there is none
- * @param reading what was read, on the scale @param error the instrument's error there
- * @param unexplained part of the variance left over by the fit that counts as the cloud's own
- */
-export function fitSlope(
-  candidates: Particles,
-  group: Rows,
-  cloud: Cloud,
-  values: Float64Array,
-  reading: number,
-  error: number,
-  unexplained = CURVATURE,
-): Slope | null {
-  const weights = localWeights(candidates, group, values, reading, error);
-  if (!weights) return null;
-  const columns = centredColumns(candidates, group, weights);
-  const norms = columns.map((column) => dot(column, column, weights));
-  const left = centred(values, weights);
-  const total = dot(left, left, weights);
-  const effective = 1 / weights.reduce((sum, weight) => sum + weight * weight, 0);
-  const chosen: number[] = [];
-  let coefficients: Float64Array = new Float64Array(0);
-  while (chosen.length < MOST_SCORES) {
-    const unexplained = dot(left, left, weights);
-    if (unexplained < 0.01 * total || unexplained < 0.04 * error * error) break;
-    const best = bestColumn(columns, norms, left, weights, chosen);
-    if (best.correlation * best.correlation * effective < CHANCE * unexplained) break;
-    chosen.push(best.index);
-    coefficients = regress(columns, chosen, centred(values, weights), weights);
-    subtractFit(values, weights, columns, chosen, coefficients, left);
-  }
-  const { dimensions } = candidates;
-  const by = new Float64Array(dimensions);
-  chosen.forEach((d, i) => (by[d] = coefficients[i]!));
-  const spreadBy = multiply(cloud.covariance, by);
-  let through = 0;
-  for (let i = 0; i < dimensions; i++) through += by[i]! * spreadBy[i]!;
-  return { by, spreadBy, variance: through + unexplained * dot(left, left, weights) };
-}
-
 /** A slope that is known, seen through a cloud. @param by change of the reading per unit of each score */
 export function slopeThrough(cloud: Cloud, by: Float64Array): Slope {
   const spreadBy = multiply(cloud.covariance, by);
   return { by, spreadBy, variance: by.reduce((sum, one, d) => sum + one * spreadBy[d]!, 0) };
-}
-
-const MOST_SCORES = 6;
-/** A score must explain this many times what pure chance would (about 3 standard errors). */
-const CHANCE = 9;
-
-/** Reused from fit to fit: thousands of short arrays a reading would keep the collector busy. */
-let scratch: Float64Array[] = [];
-
-function centredColumns(
-  { scores, dimensions }: Particles,
-  { first, size }: Rows,
-  weights: Float64Array,
-): Float64Array[] {
-  if (scratch[0]?.length !== size || scratch.length !== dimensions)
-    scratch = Array.from({ length: dimensions }, () => new Float64Array(size));
-  scratch.forEach((column, d) => {
-    let mean = 0;
-    for (let k = 0; k < size; k++) mean += weights[k]! * (column[k] = scores[(first + k) * dimensions + d]!);
-    for (let k = 0; k < size; k++) column[k]! -= mean;
-  });
-  return scratch;
-}
-
-/** Values less their weighted mean; 0 where the weight is 0. */
-function centred(values: Float64Array, weights: Float64Array): Float64Array {
-  let mean = 0;
-  for (let k = 0; k < values.length; k++) if (weights[k]! > 0) mean += weights[k]! * values[k]!;
-  return values.map((value, k) => (weights[k]! > 0 ? value - mean : 0));
-}
-
-function dot(a: Float64Array, b: Float64Array, weights: Float64Array): number {
-  let sum = 0;
-  for (let k = 0; k < a.length; k++) sum += weights[k]! * a[k]! * b[k]!;
-  return sum;
-}
-
-/** The column most correlated with what is left; `correlation` is scaled so that its square is the variance explained. */
-function bestColumn(
-  columns: Float64Array[],
-  norms: number[],
-  left: Float64Array,
-  weights: Float64Array,
-  taken: number[],
-): { index: number; correlation: number } {
-  let best = { index: -1, correlation: 0 };
-  columns.forEach((column, index) => {
-    if (taken.includes(index)) return;
-    const own = norms[index]!;
-    if (own < 1e-9) return;
-    const correlation = Math.abs(dot(column, left, weights)) / Math.sqrt(own);
-    if (correlation > best.correlation) best = { index, correlation };
-  });
-  return best;
-}
-
-function regress(columns: Float64Array[], chosen: number[], target: Float64Array, weights: Float64Array): Float64Array {
-  const n = chosen.length;
-  const matrix = new Float64Array(n * n);
-  const right = new Float64Array(n);
-  chosen.forEach((one, i) => {
-    right[i] = dot(columns[one]!, target, weights);
-    chosen.forEach(
-      (other, j) => (matrix[i * n + j] = dot(columns[one]!, columns[other]!, weights) + (i === j ? RIDGE : 0)),
-    );
-  });
-  solveSymmetric(matrix, right, n);
-  return right;
-}
-
-function subtractFit(
-  values: Float64Array,
-  weights: Float64Array,
-  columns: Float64Array[],
-  chosen: number[],
-  coefficients: Float64Array,
-  out: Float64Array,
-): void {
-  out.set(centred(values, weights));
-  chosen.forEach((d, i) => {
-    for (let k = 0; k < out.length; k++) out[k]! -= coefficients[i]! * columns[d]![k]!;
-  });
 }
 
 /** Pulls one candidate toward the reading. @param pull part of the innovation that is believed, 0 to 1 */
@@ -242,55 +111,8 @@ export function resample(
 /** Copies are scattered by this part of the cloud's own width. */
 const SCATTER = 0.3;
 
-/** Candidates near the reading count most; null when nothing in the group varies. */
-function localWeights(
-  { weight }: Particles,
-  { first, size }: Rows,
-  values: Float64Array,
-  reading: number,
-  error: number,
-): Float64Array | null {
-  let [sum, mean, square] = [0, 0, 0];
-  for (let k = 0; k < size; k++) {
-    if (Number.isNaN(values[k]!)) continue;
-    const w = weight[first + k]!;
-    sum += w;
-    mean += w * values[k]!;
-    square += w * values[k]! ** 2;
-  }
-  if (sum <= 0) return null;
-  mean /= sum;
-  const spread = Math.sqrt(Math.max(0, square / sum - mean * mean));
-  if (spread < 0.1 * error) return null;
-  const reach = Math.max(3 * error, 0.35 * spread);
-  const out = new Float64Array(size);
-  let total = 0;
-  for (let k = 0; k < size; k++) {
-    if (Number.isNaN(values[k]!)) continue;
-    const z = (values[k]! - reading) / reach;
-    total += out[k] = weight[first + k]! / (1 + z * z);
-  }
-  if (!(total > 0)) return null;
-  for (let k = 0; k < size; k++) out[k]! /= total;
-  return out;
-}
-
-/** Solves A·x = b in place for a symmetric positive matrix given by its lower triangle. */
-function solveSymmetric(matrix: Float64Array, b: Float64Array, n: number): void {
-  const root = cholesky(matrix, n);
-  for (let i = 0; i < n; i++) {
-    let sum = b[i]!;
-    for (let j = 0; j < i; j++) sum -= root[i * n + j]! * b[j]!;
-    b[i] = sum / root[i * n + i]!;
-  }
-  for (let i = n - 1; i >= 0; i--) {
-    let sum = b[i]!;
-    for (let j = i + 1; j < n; j++) sum -= root[j * n + i]! * b[j]!;
-    b[i] = sum / root[i * n + i]!;
-  }
-}
-
-function cholesky(matrix: Float64Array, n: number): Float64Array {
+/** The lower root of a symmetric positive matrix, of which the lower triangle is read. */
+export function cholesky(matrix: Float64Array, n: number): Float64Array {
   const root = new Float64Array(n * n);
   for (let i = 0; i < n; i++)
     for (let j = 0; j <= i; j++) {

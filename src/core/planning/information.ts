@@ -1,6 +1,7 @@
 import type { Hypothesis, Posterior } from "../belief/posterior";
 import { endForecast, LEVELS, type ForecastTable } from "../belief/forecasts";
-import { fitSlope, type Cloud } from "../belief/kernel";
+import { fitSlope } from "../belief/fit-slope";
+import type { Cloud } from "../belief/kernel";
 import { isToggleTest, type Hookup } from "../checks/hookup";
 import { nominalCondition } from "../circuit/condition";
 import { errorDensity, slipChance, slipLikelihood, slipDensity } from "../observation/likelihood";
