@@ -28,7 +28,7 @@ const of = (code: string) => {
 };
 let [clean, cleanRight, rest, restRight, counted, countRight] = [0, 0, 0, 0, 0, 0];
 for (let n = 0; n < COUNT; n++) {
-  const made = values.plain ? fromPlain(seed + n) : fromField(seed + n);
+  const made = values.plain ? fromPlain(seed * 1000 + n) : fromField(seed * 1000 + n);
   const options = { family: made.family, tyre: "205/55R16" };
   const analysed = analyseCapture(made.capture, { ...options, pulses: made.poles });
   const codes = new Set(analysed.flatMap(({ findings }) => findings.map(({ code }) => code)));
@@ -54,7 +54,7 @@ for (let n = 0; n < COUNT; n++) {
   const right = wanted === null ? faults.length === 0 : codes.has(wanted as never) && faults.every(follows);
   if (values.misses && !right)
     console.log(
-      `#${seed + n} ${made.family} ${made.motion} ${made.defect} ${(1 / made.capture.sampleS / 1000).toFixed(1)} kS/s: ${[...codes].join(", ") || "nothing"} (${analysed[0]!.signal}, ${analysed[0]!.pulses} pulses, ${analysed[0]!.revolutions?.toFixed(1)} turns)`,
+      `#${seed * 1000 + n} ${made.family} ${made.motion} ${made.defect} ${(1 / made.capture.sampleS / 1000).toFixed(1)} kS/s: ${[...codes].join(", ") || "nothing"} (${analysed[0]!.signal}, ${analysed[0]!.pulses} pulses, ${analysed[0]!.revolutions?.toFixed(1)} turns)`,
     );
 }
 

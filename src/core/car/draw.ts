@@ -90,7 +90,8 @@ function drawActive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): v
   // Half of those feed the signal's pull-up from the same switch (engineering judgement).
   circuit.tripTakesPullUp = at("pullUpTrips") > 0.5;
   // About 4.5 V by the data sheets (from memory); chips hold their currents to somewhere below that, some to 1.5 V.
-  sensor.minimumV = logBetween(at("minimumV"), 1.5, 4.7);
+  // None is built to starve on the supply it is made for.
+  sensor.minimumV = Math.min(logBetween(at("minimumV"), 1.5, 4.7), MOST_OF_SUPPLY * setup.supplyV);
   sensor.coldOhms = logBetween(at("coldOhms"), 10_000, 1e9);
   sensor.restsHigh = at("restsHigh") > 0.5;
   if (setup.family === "active-3wire") {
@@ -115,4 +116,5 @@ function isPulseCoded({ protocol }: CornerSetup, at: Ranges): boolean {
 
 /** As `ONE_IN_FOUR`: three tenths of the scores lie above 0.524, four tenths above 0.253. */
 const THREE_IN_TEN = 0.718;
+const MOST_OF_SUPPLY = 0.75;
 const FOUR_IN_TEN = 0.605;

@@ -79,7 +79,7 @@ describe("a car model kept once", () => {
 describe("what a job says of itself", () => {
   it("each hole once, the module's gate, and the log as text without what was taken back", () => {
     expect(holesMade(job)).toHaveLength(1);
-    expect(gateStatus(job).map(({ done }) => done)).toEqual([true, false, false]);
+    expect(gateStatus(job).map(({ done }) => done)).toEqual([true, false, false, false]);
     const lines = logText(job).split("\n");
     expect(lines).toHaveLength(3);
     expect(lines[2]).toMatch(/arch loom moved/);

@@ -1,0 +1,38 @@
+/**
+ * Recordings by closed formulas from another hand, through the door that files come in by: a small fixed set, so that
+ * what holds now goes on holding (`bench:outside-waves -- --plain` tries fresh ones).
+ */
+import { describe, expect, it } from "vitest";
+import { plainRecording, type PlainDefect } from "../../../bench/outside/plain";
+import { readCaptureFile } from "../capture/read-file";
+import { analyseCapture } from "./analyse";
+
+const EACH = 4;
+
+/** Faults named in a recording, what is explained and no fault left out. */
+function faultsIn(seed: number, defect: PlainDefect): string[] {
+  const { text, file, family, teeth } = plainRecording(seed, defect);
+  const capture = readCaptureFile(new TextEncoder().encode(text), file);
+  const found = analyseCapture(capture, { family, pulses: teeth }).flatMap(({ findings }) => findings);
+  return found.map(({ code }) => code).filter((code) => code !== "key-on-transient" && code !== "probe-spike");
+}
+
+describe("another hand's recordings", () => {
+  it.each(["clean", "probe-spike", "key-on-transient"] as const)("%s: no fault is named", (defect) => {
+    const named = Array.from({ length: EACH }, (_, i) => faultsIn(500 + i, defect));
+    expect(named).toEqual(named.map(() => []));
+  });
+
+  it.each([
+    "missing-pulses",
+    "cracked-ring",
+    "random-dropout",
+    "supply-dip",
+    "noise-at-rest",
+    "low-amplitude",
+    "level-out-of-window",
+  ] as const)("%s: found in all but one of them at most", (defect) => {
+    const found = Array.from({ length: EACH }, (_, i) => faultsIn(700 + i, defect).some((code) => code === defect));
+    expect(found.filter(Boolean).length).toBeGreaterThanOrEqual(EACH - 1);
+  });
+});
