@@ -15,8 +15,8 @@ export function instruction(hookup: Hookup, setup: CornerSetup): string {
   if ("look" in hookup) return lookOf(hookup.look).sentence();
   const before = stateSentence(hookup.state);
   const red = pointWords(hookup.red, setup);
-  if (hookup.instrument === "amps-dc")
-    return t`Key off, unplug the ${hookup.red.at === "face" ? stationWords(hookup.red.station) : t`connector`}. Bridge every wire between its two faces with fused 1 A jumpers, that of ${red} looped ${CLAMP_LOOPS} times through the clamp. Key on. Divide what it shows by ${CLAMP_LOOPS}; a meter in series in that jumper reads it straight.`;
+  if (hookup.instrument === "amps-dc" && hookup.red.at === "face")
+    return t`Key off, unplug the ${stationWords(hookup.red.station)}. Bridge every wire with fused 1 A jumpers, the ${conductorWord(hookup.red.conductor)} one looped ${CLAMP_LOOPS} times through the clamp. Key on; divide by ${CLAMP_LOOPS}. A meter in series in that jumper reads it straight.`;
   if (hookup.instrument === "lamp" && hookup.red.at === "face" && hookup.black.at === "face")
     return t`${before} Feed fused 12 V into ${red} and hang the test lamp from ${pointWords(hookup.black, setup)} to battery −.`;
   if (hookup.instrument === "scope")

@@ -94,13 +94,23 @@ export function foldTogether(stretches: readonly Omit<Turning, "shift">[], N: nu
 
 const FEWEST_PULSES = 8;
 
+/** Deviations over their usual size; nothing at all where none stands out, since an even ring cannot be turned onto itself. */
+function whatStandsOut(values: Float64Array): Float64Array {
+  const known = [...values].filter(Number.isFinite);
+  const usual = median(known);
+  const size = median(known.map((value) => Math.abs(value - usual)));
+  const least = Math.max(LEAST_OUTSTANDING, OUTSTANDING * size);
+  return values.map((value) => (Math.abs(value - usual) > least ? value - usual : 0));
+}
+
+const OUTSTANDING = 4;
+const LEAST_OUTSTANDING = 0.03;
+
 /** By how many teeth one pattern must be turned to fall on another, by what stands out in both; null where nothing does. */
 function bestShift(base: RingPattern, other: RingPattern): number | null {
   const N = base.pulsesPerRevolution;
   const series = ({ periodMean, heightMean, lost }: RingPattern) =>
-    [periodMean, heightMean.map((height) => height - 1), lost].map((values) =>
-      values.map((value) => (Number.isNaN(value) ? 0 : value)),
-    );
+    [periodMean, heightMean.map((height) => height - 1), lost].map(whatStandsOut);
   const [one, two] = [series(base), series(other)];
   const along = (a: Float64Array, b: Float64Array, shift: number) =>
     a.reduce((all, value, t) => all + value * b[(t - shift + N) % N]!, 0);

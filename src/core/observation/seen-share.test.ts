@@ -1,0 +1,51 @@
+/** How much of an intermittent each check sees: a chance, never less for longer watching. */
+import { describe, expect, it } from "vitest";
+import { checkCatalogue } from "../checks/catalogue";
+import { cornerSetupSchema, families } from "../circuit/setup";
+import { seenShare } from "./seen-share";
+
+const DUTIES = [0, 0.05, 0.3, 0.8, 1];
+const path = [
+  { station: "module" },
+  { spanM: 2, mm2: 0.5 },
+  { station: "c1" },
+  { spanM: 1, mm2: 0.5 },
+  { station: "plug" },
+];
+
+describe.each(families)("of a %s corner", (family) => {
+  const checks = checkCatalogue(cornerSetupSchema.parse({ corner: "FL", family, path }), true);
+
+  it("every check's share is a chance that grows with the duty", () => {
+    for (const { hookup, id } of checks) {
+      const shares = DUTIES.map((duty) => seenShare(hookup, duty));
+      expect(shares[0], id).toBe(0);
+      expect(shares.at(-1), id).toBe(1);
+      for (let i = 1; i < shares.length; i++) expect(shares[i], id).toBeGreaterThan(shares[i - 1]!);
+    }
+  });
+
+  it("a watch sees more than a glance at the same pins, a capture no less than a glance", () => {
+    const watched = checks.filter(({ hookup }) => hookup.state.watched);
+    expect(watched.length).toBeGreaterThan(4);
+    for (const { hookup, id } of watched)
+      expect(seenShare(hookup, 0.3), id).toBeGreaterThan(
+        seenShare({ ...hookup, state: { ...hookup.state, watched: undefined } } as typeof hookup, 0.3),
+      );
+    for (const { hookup, id } of checks) expect(seenShare(hookup, 0.3), id).toBeGreaterThanOrEqual(0.3 - 1e-12);
+  });
+
+  it("drops are watched across joined contacts and along wires, one conductor at a time, where a sensor draws current", () => {
+    const drops = checks.filter(
+      ({ hookup }) =>
+        hookup.instrument === "volts-dc" &&
+        hookup.red.at === "face" &&
+        hookup.black.at === "face" &&
+        hookup.red.conductor === hookup.black.conductor,
+    );
+    if (family === "passive") return expect(drops).toEqual([]);
+    // Three plugs and two wires between them, for each conductor.
+    expect(drops).toHaveLength((3 + 2) * (family === "active-3wire" ? 3 : 2));
+    for (const { hookup } of drops) expect(hookup.state).toMatchObject({ key: "on", unplugged: [], watched: true });
+  });
+});
