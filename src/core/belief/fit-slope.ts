@@ -1,4 +1,4 @@
-import { cholesky, slopeThrough, type Cloud, type Rows, type Slope } from "./kernel";
+import { cholesky, reachOf, slopeThrough, type Cloud, type Rows, type Slope } from "./kernel";
 import type { Particles } from "./particles";
 
 /**
@@ -135,19 +135,8 @@ function localWeights(
   reading: number,
   error: number,
 ): Float64Array | null {
-  let [sum, mean, square] = [0, 0, 0];
-  for (let k = 0; k < size; k++) {
-    if (Number.isNaN(values[k]!)) continue;
-    const w = weight[first + k]!;
-    sum += w;
-    mean += w * values[k]!;
-    square += w * values[k]! ** 2;
-  }
-  if (sum <= 0) return null;
-  mean /= sum;
-  const spread = Math.sqrt(Math.max(0, square / sum - mean * mean));
-  if (spread < 0.1 * error) return null;
-  const reach = Math.max(3 * error, 0.35 * spread);
+  const reach = reachOf(weight, { first, size }, values, error);
+  if (reach === null) return null;
   const out = new Float64Array(size);
   let total = 0;
   for (let k = 0; k < size; k++) {

@@ -47,6 +47,30 @@ export function slopeThrough(cloud: Cloud, by: Float64Array): Slope {
   return { by, spreadBy, variance: by.reduce((sum, one, d) => sum + one * spreadBy[d]!, 0) };
 }
 
+/**
+ * How far from a reading a candidate still speaks of it, on the scale: by the error, or the spread of the group's forecasts.
+ * @param values the group's forecasts; NaN where there is none @returns null when nothing in the group varies
+ */
+export function reachOf(
+  weight: ArrayLike<number>,
+  { first, size }: Rows,
+  values: Float64Array,
+  error: number,
+): number | null {
+  let [sum, mean, square] = [0, 0, 0];
+  for (let k = 0; k < size; k++) {
+    if (Number.isNaN(values[k]!)) continue;
+    const w = weight[first + k]!;
+    sum += w;
+    mean += w * values[k]!;
+    square += w * values[k]! ** 2;
+  }
+  if (sum <= 0) return null;
+  mean /= sum;
+  const spread = Math.sqrt(Math.max(0, square / sum - mean * mean));
+  return spread < 0.1 * error ? null : Math.max(3 * error, 0.35 * spread);
+}
+
 /** Pulls one candidate toward the reading. @param pull part of the innovation that is believed, 0 to 1 */
 export function pullCandidate(
   candidates: Candidates,

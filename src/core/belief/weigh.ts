@@ -4,7 +4,7 @@ import { scaleError, toScale } from "../observation/scale";
 import type { Observed } from "../observation/typed-value";
 import type { Candidates, Group } from "./candidates";
 import type { ForecastTable } from "./forecasts";
-import { narrowCloud, pullCandidate, slopeThrough, type Cloud, type Slope } from "./kernel";
+import { narrowCloud, pullCandidate, reachOf, slopeThrough, type Cloud, type Slope } from "./kernel";
 
 /** A number as it is weighed: one that was read, or one end of what was seen between. */
 export interface NumberRead {
@@ -46,7 +46,9 @@ export function weighAtom(
  * the candidate's cloud spans there. Candidates are then pulled toward the number read.
  *
  * @param out each candidate's likelihood, written at its row
- * @param fine false leaves the candidates where they are, for groups too unlikely to be worth it
+ * @param gradient how a candidate's forecasts move with its scores; null leaves the candidates where they are, for groups
+ *   too unlikely to be worth it
+ * @param turn how many readings came before: another draw for each
  * @returns how candidates were moved, so that their forecasts must be made anew; null when none was
  */
 export function weighNumber(
@@ -107,19 +109,8 @@ function slopeNear(
   slot: number,
   gradient: (row: number) => Float64Array,
 ): Slope | null {
-  let [sum, mean, square] = [0, 0, 0];
-  for (let k = 0; k < size; k++) {
-    if (Number.isNaN(values[k]!)) continue;
-    const w = weight[first + k]!;
-    sum += w;
-    mean += w * values[k]!;
-    square += w * values[k]! ** 2;
-  }
-  if (sum <= 0) return null;
-  mean /= sum;
-  const spread = Math.sqrt(Math.max(0, square / sum - mean * mean));
-  if (spread < 0.1 * error) return null;
-  const reach = Math.max(3 * error, 0.35 * spread);
+  const reach = reachOf(weight, { first, size }, values, error);
+  if (reach === null) return null;
   let [nearest, best] = [-1, 0];
   for (let k = 0; k < size; k++) {
     if (Number.isNaN(values[k]!) || values[k] === 0) continue;

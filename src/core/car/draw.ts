@@ -116,5 +116,6 @@ function isPulseCoded({ protocol }: CornerSetup, at: Ranges): boolean {
 
 /** As `ONE_IN_FOUR`: three tenths of the scores lie above 0.524, four tenths above 0.253. */
 const THREE_IN_TEN = 0.718;
+/** A sensor keeps working down to this part of its supply at least. */
 const MOST_OF_SUPPLY = 0.75;
 const FOUR_IN_TEN = 0.605;

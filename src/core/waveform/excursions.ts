@@ -1,6 +1,6 @@
 import { underHash } from "./hash";
-import { turns } from "./motion";
-import { findPulses, type Pulse } from "./pulses";
+import { isWheel } from "./motion";
+import { findPulses } from "./pulses";
 import { quantum, signalShape } from "./signal";
 import { someSamples } from "./some-samples";
 
@@ -16,7 +16,6 @@ export interface Excursions {
 const BINS = 160;
 /** The empty stretch between signal and excursions is at least this part of the whole range. */
 const EMPTY = 0.3;
-const FEWEST_PULSES = 8;
 const LEAST_SHARE = 0.003;
 const MOST_SHARE = 0.42;
 /** The signal beside an excursion is at least this part of the whole range. */
@@ -59,10 +58,6 @@ export function excursions(samples: Float32Array): Excursions | null {
     };
   }
   return null;
-}
-
-function isWheel(pulses: readonly Pulse[]): boolean {
-  return pulses.length >= FEWEST_PULSES && turns(pulses);
 }
 
 function shareOf(samples: Float32Array, counts: (value: number) => boolean): number {

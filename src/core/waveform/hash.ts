@@ -1,3 +1,4 @@
+import { median } from "../units/median";
 import { turns } from "./motion";
 import { findPulses, type Pulse } from "./pulses";
 import { signalShape, type SignalShape } from "./signal";
@@ -30,7 +31,7 @@ export function underHash(recorded: Float32Array): UnderHash | null {
     const pulses = findPulses(samples, shape);
     if (pulses.length < FEWEST_PULSES || !turns(pulses, SCATTER)) continue;
     const periods = pulses.slice(1).map(({ at }, i) => at - pulses[i]!.at);
-    if (periods.toSorted((a, b) => a - b)[periods.length >> 1]! * OF_A_PULSE < width) return null;
+    if (median(periods) * OF_A_PULSE < width) return null;
     return { samples, shape, pulses };
   }
   return null;

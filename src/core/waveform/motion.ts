@@ -96,6 +96,14 @@ export function turns(pulses: readonly { at: number }[], scatter = SCATTER): boo
 
 const FEWEST = 12;
 
+/** Fewer pulses than this tell nothing of a wheel. */
+const FEWEST_PULSES = 8;
+
+/** Whether there are pulses enough, and even ones. */
+export function isWheel(pulses: readonly { at: number }[]): boolean {
+  return pulses.length >= FEWEST_PULSES && turns(pulses);
+}
+
 /** A stretch of pulses, the last included, in which the wheel only runs out: nobody pushes, nothing stands. */
 export type Stretch = [from: number, to: number];
 

@@ -4,7 +4,7 @@ import { excursions, type Excursions } from "./excursions";
 import { levelled } from "./levelled";
 import { HASH } from "./disturbances";
 import { underHash } from "./hash";
-import { turns } from "./motion";
+import { isWheel, turns } from "./motion";
 import { threeLevel } from "./protocol";
 import { findPulses, type Pulse } from "./pulses";
 import { isFastTone } from "./recording-warnings";
@@ -53,15 +53,13 @@ export function pulseList(
   const pulses = ready && gauged === ready.shape ? ready.pulses : findPulses(samples, gauged);
   const list = { recorded, keyOn, startS, plain, coded, away, hashV: 0, samples };
   // A wave whose periods scatter as no wheel's do is noise, however high it stands; unless a wheel turns beneath it.
-  const isWheel = gauged.kind === "two-level" || (gauged.kind === "sine" && pulses.length >= FEWEST && turns(pulses));
-  if (gauged.kind === "flat" || isWheel || coded) return { ...list, shape: gauged, pulses };
-  const found = gauged.noiseV > HASH * gauged.peakToPeakV ? underHash(samples) : null;
-  if (found) return { ...list, ...found, hashV: gauged.noiseV };
+  const found = gauged.kind === "two-level" || (gauged.kind === "sine" && isWheel(pulses));
+  if (gauged.kind === "flat" || found || coded) return { ...list, shape: gauged, pulses };
+  const hidden = gauged.noiseV > HASH * gauged.peakToPeakV ? underHash(samples) : null;
+  if (hidden) return { ...list, ...hidden, hashV: gauged.noiseV };
   const isNoise = gauged.kind === "sine" && !turns(pulses);
   return { ...list, shape: isNoise ? { ...gauged, kind: "noise" } : gauged, pulses };
 }
-
-const FEWEST = 8;
 
 /** What looked like noise from sample to sample is the tone itself; its own noise cannot be told. */
 function toneShape(gross: SignalShape): SignalShape {
