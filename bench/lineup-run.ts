@@ -2,7 +2,7 @@ import { readCar, simulateCar } from "../src/core/simulated/simulated-car";
 import type { Check } from "../src/core/checks/catalogue";
 import { cornerSetupSchema, families, type CornerSetup, type Family } from "../src/core/circuit/setup";
 import { suspectables, suspectId, type Suspectable } from "../src/core/faults/catalogue";
-import type { Part } from "../src/core/faults/fault";
+import type { Part } from "../src/core/faults/parts/parts";
 import { complaintSchema } from "../src/core/complaint/complaint";
 import { Belief } from "../src/core/belief/belief";
 import { checksOf, proposeChecks } from "../src/core/planning/next-check";

@@ -1,5 +1,5 @@
 import { diagnoseFile } from "../../src/core/bench/diagnose-file";
-import type { Part } from "../../src/core/faults/fault";
+import type { Part } from "../../src/core/faults/parts/parts";
 
 /** What is expected of a verdict on one story from the bench. */
 export interface Story {

@@ -1,5 +1,6 @@
 import { suspectId, type Suspectable } from "../faults/catalogue";
-import { HEALTHY, type Part } from "../faults/fault";
+import { HEALTHY } from "../faults/fault";
+import type { Part } from "../faults/parts/parts";
 import { faultsOf } from "../faults/pair";
 import type { Posterior } from "./posterior";
 

@@ -5,7 +5,7 @@ import { SymptomWatch } from "../observation/symptom";
 import type { CornerSetup } from "../circuit/setup";
 import type { CarCondition } from "../faults/fault";
 import { suspectables, suspectId, type Suspectable } from "../faults/catalogue";
-import type { Part } from "../faults/fault";
+import type { Part } from "../faults/parts/parts";
 import { normal, normalScore, seeded, type Random } from "../random/random";
 import { type Complaint } from "../complaint/complaint";
 import { complaintWeight } from "../complaint/complaint-weight";

@@ -3,7 +3,7 @@ import { cornerSetupSchema } from "../circuit/setup";
 import { complaintSchema } from "../complaint/complaint";
 import { Belief } from "./belief";
 import { checkCatalogue } from "../checks/catalogue";
-import { defaultPriors } from "../faults/catalogue";
+import { defaultPriors } from "../faults/parts/parts";
 import { drawCandidates } from "./candidates";
 import { Localisation } from "./localisation";
 import { typedValue } from "../observation/typed-value";

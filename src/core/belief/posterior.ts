@@ -2,7 +2,7 @@ import type { Complaint } from "../complaint/complaint";
 import type { CornerSetup } from "../circuit/setup";
 import type { Hookup } from "../checks/hookup";
 import type { Danger } from "../checks/interlocks";
-import type { Part } from "../faults/fault";
+import type { Part } from "../faults/parts/parts";
 import { faultsOf } from "../faults/pair";
 import type { Observation } from "../observation/observation";
 import type { Group } from "./candidates";

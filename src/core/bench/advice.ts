@@ -1,5 +1,5 @@
 import { dangerWords } from "../checks/interlocks";
-import { partWords, type Part } from "../faults/fault";
+import { partLabel, type Part } from "../faults/parts/parts";
 import { isLookInstrument } from "../checks/instruments";
 import { capital, formatShare } from "../units/format";
 import { t } from "../words/words";
@@ -32,9 +32,9 @@ export function adviceOf(diagnosis: Pick<Diagnosis, "parts" | "next" | "guess" |
 function likely({ parts }: Pick<Diagnosis, "parts">): string {
   const [lead, ...others] = parts;
   if (!lead) return t`Nothing can be said yet.`;
-  if (lead.verdict === "proven") return t`${capital(partWords[lead.part])}: proven.`;
+  if (lead.verdict === "proven") return t`${capital(partLabel(lead.part))}: proven.`;
   const named = lead.share >= LEADS ? [lead] : [lead, ...others.slice(0, 2).filter(({ share }) => share >= NAMED)];
-  return capital(t`${named.map(({ part, share }) => `${partWords[part]} ${formatShare(share)}`).join(", ")}.`);
+  return capital(t`${named.map(({ part, share }) => `${partLabel(part)} ${formatShare(share)}`).join(", ")}.`);
 }
 
 function first({ next, acts }: Pick<Diagnosis, "next" | "acts">): string {
@@ -54,9 +54,9 @@ function notYet({ parts, guess }: Pick<Diagnosis, "parts" | "guess">): string {
   const open = parts.filter(({ part }) => BOUGHT.includes(part) && part !== proven?.part);
   const most = open.toSorted((one, other) => other.share - one.share)[0];
   if (!most) return t`Nothing else.`;
-  if (proven) return t`Nothing but the ${partWords[proven.part]}.`;
+  if (proven) return t`Nothing but the ${partLabel(proven.part)}.`;
   const chance = Math.round(100 * most.share);
-  return t`No ${partWords[most.part]}: it would cure about ${chance} of 100 such cars. Fitting parts by habit comes to ${guess.fitSensorNow.expectedCost} on average, measuring first to ${guess.plan.expectedCost} (estimates).`;
+  return t`No ${partLabel(most.part)}: it would cure about ${chance} of 100 such cars. Fitting parts by habit comes to ${guess.fitSensorNow.expectedCost} on average, measuring first to ${guess.plan.expectedCost} (estimates).`;
 }
 
 function toCustomer({ guess, danger, parts }: Pick<Diagnosis, "parts" | "guess" | "danger">): string {

@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { cornerSetupSchema } from "../circuit/setup";
-import { defaultPriors } from "../faults/catalogue";
+import { defaultPriors } from "../faults/parts/parts";
 import { complaintSchema } from "../complaint/complaint";
 import { policySchema } from "../complaint/policy";
 import { estimate } from "../repair/estimate";
 import { usualEstimate } from "../repair/usual-estimate";
-import { otherTorque, repairPlan } from "../repair/steps";
+import { otherTorque, repairPlan } from "../repair/repair-plan";
 import { formulaSafe } from "../units/formula-safe";
 import { readingsCsv } from "../job/readings-csv";
 import { parseSettings, usualSettings } from "../settings/settings";

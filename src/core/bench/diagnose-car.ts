@@ -1,7 +1,7 @@
 import { t } from "../words/words";
 import * as z from "zod/mini";
 import { UnusableInput } from "../capture/capture";
-import type { Part } from "../faults/fault";
+import { partOf, parts, type Part } from "../faults/parts/parts";
 import { checkVersion, firstIssue, parseJson } from "../job/document";
 import { corners, cornerWords, type Corner } from "../units/corner";
 import { parseRange } from "../units/reading";
@@ -46,7 +46,7 @@ export interface CarDiagnosis {
 }
 
 /** What feeds all corners alike: one fault of it speaks at every corner. */
-const SHARED: ReadonlySet<Part> = new Set(["module-feed"]);
+const SHARED: ReadonlySet<Part> = new Set(parts.filter((part) => partOf(part).shared));
 const MOST_NEXT = 8;
 
 /**

@@ -7,7 +7,7 @@ import { parseTyre } from "../tyre/tyre";
 import { complaintSchema } from "../complaint/complaint";
 import { beliefAfter } from "../verdict/belief-after";
 import { Belief } from "../belief/belief";
-import { parts } from "../faults/fault";
+import { parts } from "../faults/parts/parts";
 import { policySchema } from "../complaint/policy";
 import { tools } from "../checks/tools";
 import { accessSteps } from "../checks/access";

@@ -1,6 +1,8 @@
 import type { Suspectable } from "../faults/catalogue";
-import type { Part, Place } from "../faults/fault";
-import { wakeChances, type Wake } from "../faults/wakes";
+import type { Place } from "../faults/fault";
+import type { Part } from "../faults/parts/parts";
+import { type Wake } from "../faults/wake";
+import { wakeChances } from "../faults/wakes";
 
 /** Where the fault of a car sits, whether it comes and goes and what brings it on, as far as a look or a long watch can tell. */
 export interface Whereabouts {

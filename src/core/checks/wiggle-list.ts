@@ -1,6 +1,6 @@
 import { spansOf, stationsOf, type CornerSetup } from "../circuit/setup";
 import { stationWords } from "../faults/places";
-import { wakes } from "../faults/wakes";
+import { wakes } from "../faults/wake";
 import { t } from "../words/words";
 import { capital } from "../units/format";
 import { hookupOfLook } from "./catalogue";

@@ -1,3 +1,4 @@
+import { partOf } from "../faults/parts/parts";
 import type { CodeKind } from "../codes/code";
 import type { Fault } from "../faults/fault";
 import type { OwnRatios } from "./ratio";
@@ -37,6 +38,6 @@ export function codeRatio({ effect }: Fault, kind: CodeKind, history: boolean, o
 /** How much likelier codes of several corners are if this fault is the one. */
 export function severalCornersRatio({ part, code }: Fault, own: OwnRatios): number {
   const name: CodeRatio =
-    part === "module-feed" ? "codes/shared" : code === "corners-swapped" ? "codes/swapped" : "codes/own";
+    partOf(part).shared ? "codes/shared" : code === "corners-swapped" ? "codes/swapped" : "codes/own";
   return own[name] ?? usualCodeRatios[name];
 }

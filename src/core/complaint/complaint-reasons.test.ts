@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { cornerSetupSchema } from "../circuit/setup";
-import { defaultPriors, withShare } from "../faults/catalogue";
+import { withShare } from "../faults/catalogue";
+import { defaultPriors } from "../faults/parts/parts";
 import { complaintSchema } from "./complaint";
 import { codesElsewhere } from "./complaint-weight";
 import { complaintReasons } from "./complaint-reasons";

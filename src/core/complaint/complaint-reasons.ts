@@ -1,6 +1,6 @@
 import type { CornerSetup } from "../circuit/setup";
 import { suspectables } from "../faults/catalogue";
-import { partWords, type Part } from "../faults/fault";
+import { partLabel, type Part } from "../faults/parts/parts";
 import { type Complaint } from "./complaint";
 import { complaintWeight } from "./complaint-weight";
 import type { OwnRatios } from "./ratio";
@@ -45,8 +45,8 @@ export function complaintReasons(
       .filter(([part]) => part !== "none")
       .map(([part, share]) => ({ part, factor: after.get(part)! / weighed / (share / total) }))
       .toSorted((a, b) => b.factor - a.factor);
-    const speaksFor = moved.filter(({ factor }) => factor > WORTH_SAYING).map(({ part }) => partWords[part]);
-    const speaksAgainst = moved.filter(({ factor }) => factor < 1 / WORTH_SAYING).map(({ part }) => partWords[part]);
+    const speaksFor = moved.filter(({ factor }) => factor > WORTH_SAYING).map(({ part }) => partLabel(part));
+    const speaksAgainst = moved.filter(({ factor }) => factor < 1 / WORTH_SAYING).map(({ part }) => partLabel(part));
     return speaksFor.length + speaksAgainst.length > 0 ? [{ answer, speaksFor, speaksAgainst }] : [];
   });
 }

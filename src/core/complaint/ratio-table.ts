@@ -1,5 +1,6 @@
 import { t } from "../words/words";
-import { effectWords, partWords, type Fault, type Part } from "../faults/fault";
+import { effectWords, type Fault } from "../faults/fault";
+import { partLabel, type Part } from "../faults/parts/parts";
 import { usualCodeRatios, type CodeRatio } from "./codes-ratio";
 import { presenceRatios } from "./complaint-weight";
 import { ratioEntries, type RatioEntry } from "./ratio";
@@ -46,7 +47,7 @@ export function meantWords(meant: string): string {
     wet: () => t`woken by water`,
     heat: () => t`woken by heat`,
   };
-  return partWords[meant as Part] ?? effectWords[meant as Fault["effect"]] ?? own[meant]?.() ?? meant;
+  return partLabel(meant as Part) ?? effectWords[meant as Fault["effect"]] ?? own[meant]?.() ?? meant;
 }
 
 const CODE_WORDS: Record<CodeRatio, () => string> = {

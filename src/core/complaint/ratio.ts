@@ -1,5 +1,7 @@
-import type { Fault, Part } from "../faults/fault";
-import { wakeChances, type Wake } from "../faults/wakes";
+import type { Fault } from "../faults/fault";
+import type { Part } from "../faults/parts/parts";
+import { type Wake } from "../faults/wake";
+import { wakeChances } from "../faults/wakes";
 
 /** Which faults a ratio is meant for: by what the module would complain of, by part, by fault, or all that are left. */
 export interface RatioRow {

@@ -3,8 +3,10 @@ import { dimensionsOf, fromUniforms } from "../car/dimensions";
 import { drawCar } from "../car/draw";
 import { cornerSetupSchema, families, type CornerSetup, type Family } from "../circuit/setup";
 import { seeded } from "../random/random";
-import { defaultPriors, faults, suspectables, suspectId, withShare } from "./catalogue";
-import { HEALTHY, parts } from "./fault";
+import { faults, suspectables, suspectId, withShare } from "./catalogue";
+import { defaultPriors } from "./parts/parts";
+import { HEALTHY } from "./fault";
+import { parts } from "./parts/parts";
 
 function corner(family: Family, spans = 2, more: Partial<CornerSetup> = {}): CornerSetup {
   const path: object[] = [{ station: "module" }];

@@ -1,6 +1,7 @@
 import type { CornerSetup } from "../circuit/setup";
-import type { Fault, Part, Place } from "./fault";
+import type { Fault, Place } from "./fault";
 import { moduleFaults } from "./module-faults";
+import { defaultPriors, type Part } from "./parts/parts";
 import { ringFaults } from "./ring-faults";
 import { sensorFaults } from "./sensor-faults";
 import { wireFaults } from "./wire-faults";
@@ -16,20 +17,6 @@ export interface Suspectable {
   /** The faults it is made of, where two are wrong together. */
   of?: readonly [Suspectable, Suspectable];
 }
-
-/** How likely each part is before anything is known: salt road, no recent work (engineering judgement). */
-export const defaultPriors: Record<Part, number> = {
-  ring: 0.22,
-  connector: 0.18,
-  harness: 0.16,
-  sensor: 0.18,
-  mounting: 0.14,
-  bearing: 0.06,
-  "module-feed": 0.03,
-  module: 0.01,
-  tyre: 0.01,
-  none: 0.01,
-};
 
 /** Shares with one part set to so many per cent and all brought back to 1; null when that is no share. */
 export function withShare(shares: Record<Part, number>, part: Part, percent: number): Record<Part, number> | null {

@@ -3,53 +3,9 @@ import type { CornerCondition } from "../circuit/condition";
 import type { CodeKind } from "../codes/code";
 import type { Conductor, CornerSetup, Family } from "../circuit/setup";
 import type { RingCondition } from "../ring/ring";
-
-export const parts = [
-  "sensor",
-  "mounting",
-  "ring",
-  "bearing",
-  "harness",
-  "connector",
-  "module-feed",
-  "module",
-  "tyre",
-  "none",
-] as const;
-export type Part = (typeof parts)[number];
-
-export const partWords: Record<Part, string> = {
-  get sensor() {
-    return t`sensor`;
-  },
-  get mounting() {
-    return t`sensor mounting and gap`;
-  },
-  get ring() {
-    return t`tone ring or encoder`;
-  },
-  get bearing() {
-    return t`wheel bearing`;
-  },
-  get harness() {
-    return t`wiring`;
-  },
-  get connector() {
-    return t`connector`;
-  },
-  get "module-feed"() {
-    return t`module supply or ground`;
-  },
-  get module() {
-    return t`module`;
-  },
-  get tyre() {
-    return t`tyre or ring count`;
-  },
-  get none() {
-    return t`nothing wrong at this corner`;
-  },
-};
+import type { Part } from "./parts/parts";
+import type { RepairPlan } from "./repair-words";
+import type { Wake } from "./wake";
 
 /** What the module would complain of, in a word or two. */
 export const effectWords: Record<CodeKind | "none", string> = {
@@ -159,6 +115,10 @@ export interface Fault {
   words(place: Place, setup: CornerSetup): string;
   /** What would clear it, in one sentence. */
   clearedBy(place: Place, setup: CornerSetup): string;
+  /** How it is repaired where that is not its part's repair. */
+  repair?: RepairPlan;
+  /** What brings it on where that is not what brings its part on. */
+  wakes?: Partial<Record<Wake, number>>;
 }
 
 export const everyFamily: readonly Family[] = ["active-2wire", "active-3wire", "passive"];

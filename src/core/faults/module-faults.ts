@@ -47,6 +47,29 @@ export const moduleFaults: Fault[] = [
     },
     words: () => t`Battery low`,
     clearedBy: () => t`Over 12 V across the battery with the key on.`,
+    repair: {
+      get title() {
+        return t`Charge or replace the battery`;
+      },
+      get steps() {
+        return [
+          t`Charge with a charger, then test under load.`,
+          t`Replace if it does not hold.`,
+          t`Check the charging voltage.`,
+        ];
+      },
+      get newPart() {
+        return [t`Type and size as the car calls for.`];
+      },
+      get cautions() {
+        return [t`No sparks near a charging battery.`];
+      },
+      get torques() {
+        return [t`terminal clamps`];
+      },
+      partsCost: 120,
+      labourMin: 30,
+    },
   },
   {
     code: "shared-supply",

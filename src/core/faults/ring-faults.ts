@@ -1,4 +1,5 @@
 import { t } from "../words/words";
+import { stands, dust } from "./repair-words";
 import { activeFamilies, everyFamily, logBetween, oneOf, onlyPlace, within, type Fault } from "./fault";
 
 const atRing = onlyPlace("ring");
@@ -55,6 +56,25 @@ export const ringFaults: Fault[] = [
     },
     words: () => t`Debris or a bent tooth on the ring`,
     clearedBy: () => t`A clean ring, seen.`,
+    repair: {
+      get title() {
+        return t`Clean the ring`;
+      },
+      get steps() {
+        return [
+          t`Wheel off, sensor out if it comes easily.`,
+          t`Clean the ring all round with a soft brush; pick packed rust out of every gap.`,
+          t`Look at each tooth while turning once.`,
+        ];
+      },
+      newPart: [],
+      cautions: [stands(), dust()],
+      get torques() {
+        return [t`sensor screw`, t`wheel nuts`];
+      },
+      partsCost: 0,
+      labourMin: 45,
+    },
   },
   {
     code: "encoder-reversed",
@@ -71,6 +91,29 @@ export const ringFaults: Fault[] = [
     },
     words: () => t`Bearing fitted with its encoder on the wrong side, or the wrong bearing`,
     clearedBy: () => t`Stripes under the viewing film on the sensor side.`,
+    repair: {
+      get title() {
+        return t`Fit the bearing the right way round`;
+      },
+      get steps() {
+        return [
+          t`Press out the bearing; do not use it again.`,
+          t`Fit a new one with its encoder face toward the sensor; pressed into the knuckle by its outer ring; then the hub into it with the inner ring supported.`,
+          t`Turn it under the viewing film once more before the hub goes in.`,
+        ];
+      },
+      get newPart() {
+        return [t`Viewing film on both faces: the striped one is the encoder.`, t`Never drop it, keep it off magnets.`];
+      },
+      get cautions() {
+        return [stands(), t`Eye protection at the press.`];
+      },
+      get torques() {
+        return [t`hub nut`, t`caliper carrier`, t`wheel nuts`];
+      },
+      partsCost: 110,
+      labourMin: 120,
+    },
   },
   {
     code: "ring-count",

@@ -1,4 +1,5 @@
 import { t } from "../words/words";
+import { stands, dust } from "./repair-words";
 import { activeFamilies, everyFamily, logBetween, onlyPlace, within, type Fault } from "./fault";
 
 const atSensor = onlyPlace("sensor");
@@ -92,6 +93,7 @@ export const sensorFaults: Fault[] = [
     },
     words: () => t`Coil leaks to the sensor body`,
     clearedBy: () => t`Over 1 MΩ from either terminal to the sensor body.`,
+    wakes: { wet: 0.5 },
   },
   {
     code: "sensor-worn-tip",
@@ -124,6 +126,32 @@ export const sensorFaults: Fault[] = [
     },
     words: () => t`Air gap too large (rust under the sensor's foot, or not seated)`,
     clearedBy: () => t`Gap in the maker's range, or full AC volts for the speed.`,
+    repair: {
+      get title() {
+        return t`Clean the seat and set the sensor down`;
+      },
+      get steps() {
+        return [
+          t`Wheel off. Brush and scrape the rust scale from under the sensor's foot and out of its bore.`,
+          t`Clean the sensor's face. Anti-corrosion film in the bore, none on the face.`,
+          t`Seat the sensor flat; screw home without force: a plastic body breaks before the screw gives.`,
+          t`Measure the gap again where it can be reached.`,
+        ];
+      },
+      newPart: [],
+      get cautions() {
+        return [
+          stands(),
+          dust(),
+          t`Pry gently at the metal, never at the plastic. Seat the bit fully in a rusted screw.`,
+        ];
+      },
+      get torques() {
+        return [t`sensor screw`, t`wheel nuts`];
+      },
+      partsCost: 8,
+      labourMin: 40,
+    },
   },
   {
     code: "mounting-unseated",
@@ -155,5 +183,6 @@ export const sensorFaults: Fault[] = [
     },
     words: () => t`Sensor loose in its seat`,
     clearedBy: () => t`The sensor does not move by hand.`,
+    wakes: { bump: 0.75, turn: 0.5 },
   },
 ];

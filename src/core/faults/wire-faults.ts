@@ -1,4 +1,5 @@
 import { t } from "../words/words";
+import { stands } from "./repair-words";
 import type { CodeKind } from "../codes/code";
 import { stationsOf } from "../circuit/setup";
 import { ONE_IN_FOUR, activeFamilies, everyFamily, folded, logBetween, type Fault, type Place } from "./fault";
@@ -186,6 +187,7 @@ export const wireFaults: Fault[] = [
     },
     words: (place, setup) => t`Water bridge inside the ${placeWords(place, setup)}`,
     clearedBy: (place, setup) => t`A dry, clean ${placeWords(place, setup)}, seen.`,
+    wakes: { wet: 0.95, bump: 0.15 },
   },
   {
     code: "corners-swapped",
@@ -200,6 +202,23 @@ export const wireFaults: Fault[] = [
     },
     words: () => t`Plugs of two corners changed over`,
     clearedBy: () => t`This corner's live speed answers when this wheel alone is turned.`,
+    repair: {
+      get title() {
+        return t`Change the plugs back`;
+      },
+      get steps() {
+        return [
+          t`Trace both wires to their corners.`,
+          t`Change the plugs over and mark them.`,
+          t`Turn each wheel alone and see the right corner answer.`,
+        ];
+      },
+      newPart: [],
+      cautions: [stands()],
+      torques: [],
+      partsCost: 0,
+      labourMin: 20,
+    },
   },
   {
     code: "terminals-crossed",

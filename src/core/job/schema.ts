@@ -1,7 +1,7 @@
 import * as z from "zod/mini";
 import { RATIO_LIMITS } from "../complaint/ratio";
 import { cornerSetupSchema } from "../circuit/setup";
-import { parts } from "../faults/fault";
+import { parts } from "../faults/parts/parts";
 import { readingSchema } from "../observation/reading";
 import { complaintSchema } from "../complaint/complaint";
 import { policySchema } from "../complaint/policy";

@@ -1,21 +1,7 @@
-import type { Part } from "../faults/fault";
-import { LABOUR_RATE, repairCosts } from "../repair/costs";
+import { habitOrder, repairCosts, type Part } from "../faults/parts/parts";
+import { LABOUR_RATE } from "../repair/usual-estimate";
 import type { PartShare } from "../verdict/suspects";
 import type { Proposal } from "./next-check";
-
-/** In what order parts are commonly fitted when nothing is measured (common practice, no source). */
-const POPULAR_ORDER: readonly Part[] = [
-  "sensor",
-  "bearing",
-  "ring",
-  "connector",
-  "harness",
-  "mounting",
-  "module-feed",
-  "module",
-  "tyre",
-  "none",
-];
 
 export interface Guess {
   /** Fit a sensor at once, and carry on by popular order if the lamp comes back. */
@@ -48,7 +34,7 @@ export function weighGuess(
   const share = (part: Part) => parts.find((one) => one.part === part)?.share ?? 0;
   const minutes = minutesToProof(parts, proposals);
   const plan = (minutes / 60) * rate + parts.reduce((sum, one) => sum + one.share * costs[one.part], 0);
-  const guessing = Math.round(sequenceCost(POPULAR_ORDER, share, costs));
+  const guessing = Math.round(sequenceCost(habitOrder, share, costs));
   return {
     fitSensorNow: { chancePct: Math.round(share("sensor") * 100), expectedCost: guessing },
     saves: Math.max(0, guessing - Math.round(plan)),

@@ -1,7 +1,7 @@
-import type { Part } from "../faults/fault";
+import { partOf, type ActId, type Part } from "../faults/parts/parts";
 import { cheapestFirst } from "./act-or-measure";
-import { LABOUR_RATE } from "../repair/costs";
-import { repairPlan } from "../repair/steps";
+import { LABOUR_RATE } from "../repair/usual-estimate";
+import { repairPlan } from "../repair/repair-plan";
 import type { Suspect } from "../verdict/suspects";
 import type { Proposal } from "./next-check";
 
@@ -23,29 +23,6 @@ export interface Act {
   now: boolean;
 }
 
-export type ActId =
-  | "clean-reseat"
-  | "renew-terminal"
-  | "splice"
-  | "fit-sensor"
-  | "fit-ring"
-  | "fit-bearing"
-  | "mend-feed"
-  | "fit-module"
-  | "fit-tyre";
-
-const ACTS: Record<Exclude<Part, "none">, ActId> = {
-  mounting: "clean-reseat",
-  connector: "renew-terminal",
-  harness: "splice",
-  sensor: "fit-sensor",
-  ring: "fit-ring",
-  bearing: "fit-bearing",
-  "module-feed": "mend-feed",
-  module: "fit-module",
-  tyre: "fit-tyre",
-};
-
 /** Parts dearer than this are not bought on a likelihood: they are fitted when proven. */
 const TRIED_UP_TO = 40;
 /** Under this share an act is not worth a line. */
@@ -59,7 +36,8 @@ export function proposeActs(suspects: readonly Suspect[], proposals: readonly Pr
   const byRepair = new Map<string, Act>();
   for (const suspect of suspects) {
     const { part, fault, place, share } = suspect;
-    if (part === "none") continue;
+    const { act } = partOf(part);
+    if (!act) continue;
     const plan = repairPlan(fault, part);
     // A splice or a terminal mends one place; a new part mends all that was wrong with the old one.
     const where = part === "harness" || part === "connector" ? place.split(".")[0] : part;
@@ -68,7 +46,7 @@ export function proposeActs(suspects: readonly Suspect[], proposals: readonly Pr
     const chancePct = (known?.chancePct ?? 0) + 100 * share;
     const cost = Math.round(plan.partsCost + (plan.labourMin / 60) * rate);
     byRepair.set(key, {
-      act: ACTS[part],
+      act,
       words: plan.title,
       part,
       suspect: known?.suspect ?? suspect,

@@ -3,12 +3,12 @@ import { readCar, simulateCar } from "../simulated/simulated-car";
 import { accessSteps } from "../checks/access";
 import { hookupLabel } from "../checks/words";
 import { suspectables, suspectId } from "../faults/catalogue";
-import type { Part } from "../faults/fault";
+import { habitOrder, repairCosts, type Part } from "../faults/parts/parts";
 import { standingReadings, standingRepair } from "../job/derive";
 import { minutesSpent } from "../bench/minutes-spent";
 import { observe, hookupOf } from "../observation/read-observation";
 import type { Job } from "../job/schema";
-import { LABOUR_RATE, repairCosts } from "../repair/costs";
+import { LABOUR_RATE } from "../repair/usual-estimate";
 import { Belief } from "../belief/belief";
 import { proposeChecks } from "../planning/next-check";
 import { rankParts, rankSuspects } from "../verdict/suspects";
@@ -123,9 +123,7 @@ function bestRun(job: Job): Debrief["best"] {
 
 /** Parts fitted by popular order until the true one is reached. */
 function guessingBill(truth: Part): number {
-  const order: Part[] = ["sensor", "bearing", "ring", "connector", "harness", "mounting", "module-feed", "module"];
-  const at = order.indexOf(truth);
-  return order.slice(0, at < 0 ? order.length : at + 1).reduce((sum, part) => sum + repairCosts[part], 0);
+  return habitOrder.slice(0, habitOrder.indexOf(truth) + 1).reduce((sum, part) => sum + repairCosts[part], 0);
 }
 
 function hours(minutes: number): number {

@@ -1,5 +1,5 @@
 import { t } from "../words/words";
-import type { RepairPlan } from "./steps";
+import type { RepairPlan } from "../faults/repair-words";
 import type { EstimateSettings } from "./usual-estimate";
 
 export interface EstimateLine {

@@ -8,9 +8,12 @@ export interface EstimateSettings {
   seizedMin: number;
 }
 
+/** Labour, local money an hour, where the shop has set none. */
+export const LABOUR_RATE = 80;
+
 export const usualEstimate: EstimateSettings = {
   currency: "€",
-  labourRate: 80,
+  labourRate: LABOUR_RATE,
   taxPct: 20,
   seizedPct: 25,
   seizedMin: 45,

@@ -1,6 +1,6 @@
 import { t } from "../words/words";
 import type { Family } from "../circuit/setup";
-import type { Part } from "../faults/fault";
+import type { Part } from "../faults/parts/parts";
 import { minutesSpent } from "../bench/minutes-spent";
 import { standingReadings, standingRepair } from "../job/derive";
 import type { Job } from "../job/schema";

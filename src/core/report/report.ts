@@ -4,7 +4,7 @@ import { answersFor } from "../checks/answers";
 import { hookupLabel, stateWords } from "../checks/words";
 import { familyWords } from "../circuit/setup";
 import { decodeCode, sayCode } from "../codes/code";
-import { partWords } from "../faults/fault";
+import { partLabel } from "../faults/parts/parts";
 import { readingsAfterRepair, standingReadings, standingRepair } from "../job/derive";
 import type { Diagnosis } from "../bench/diagnosis";
 import { hookupOf } from "../observation/read-observation";
@@ -132,7 +132,7 @@ export function reportOf(
       const entry = before.find(({ id }) => id === entryId);
       return entry ? [`${label(entry.reading).what}, ${label(entry.reading).state}: ${value(entry.reading)}`] : [];
     }),
-    cleared: diagnosis.parts.filter(({ verdict }) => verdict === "cleared").map(({ part }) => partWords[part]),
+    cleared: diagnosis.parts.filter(({ verdict }) => verdict === "cleared").map(({ part }) => partLabel(part)),
     done: repair
       ? [
           repair.guess

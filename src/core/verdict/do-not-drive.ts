@@ -1,6 +1,6 @@
 import type { Posterior } from "../belief/posterior";
 import type { Danger } from "../checks/interlocks";
-import type { Part } from "../faults/fault";
+import type { Part } from "../faults/parts/parts";
 
 /**
  * Why this car is not to be driven, not even for a check: a wheel with play can come off, and ABS that acts by itself

@@ -1,7 +1,7 @@
 import type { Posterior } from "../belief/posterior";
 import { faultsOf } from "../faults/pair";
 import { t } from "../words/words";
-import type { Part } from "../faults/fault";
+import type { Part } from "../faults/parts/parts";
 
 /** What may be wrong with the car as a whole: the faults it would have together, with its share. */
 export interface HypothesisShare {

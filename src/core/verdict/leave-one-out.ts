@@ -1,5 +1,5 @@
 import { sharesByPart, type Posterior, type Weighed } from "../belief/posterior";
-import type { Part } from "../faults/fault";
+import type { Part } from "../faults/parts/parts";
 
 /** A verdict must keep this share when any one observation is taken away (engineering judgement; see docs/physics.md). */
 export const KEPT_SHARE = 0.5;

@@ -1,6 +1,7 @@
 import type { Posterior } from "../belief/posterior";
 import { gatePinOf, gatePins } from "../checks/module-gate";
-import type { Part, Place } from "../faults/fault";
+import type { Place } from "../faults/fault";
+import type { Part } from "../faults/parts/parts";
 
 /** The module may be named only after its own supply and ground, and this corner's own pins there, have been read. */
 export function moduleGatePassed({ log }: Pick<Posterior, "log">): boolean {

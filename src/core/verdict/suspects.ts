@@ -1,7 +1,8 @@
 import { sharesByPart, type Posterior } from "../belief/posterior";
 import type { Hookup } from "../checks/hookup";
 import { suspectId } from "../faults/catalogue";
-import { HEALTHY, parts, type Part } from "../faults/fault";
+import { HEALTHY } from "../faults/fault";
+import { parts, type Part } from "../faults/parts/parts";
 import { includes } from "../faults/pair";
 import { hangsOn } from "./leave-one-out";
 import { misfitOf } from "./misfit";

@@ -4,7 +4,7 @@ import { jt } from "../keys/words";
 import clsx from "clsx";
 import type { Diagnosis } from "@/core/bench/diagnosis";
 import { isUnlistedShown, likelyPair } from "@/core/verdict/hypotheses";
-import { partWords } from "@/core/faults/fault";
+import { partLabel } from "@/core/faults/parts/parts";
 import { formatShare } from "@/core/units/format";
 
 const SHOWN = 5;
@@ -77,7 +77,7 @@ export function SuspectsPanel({
         )}
       </ol>
       <p className="min-h-[2lh] pt-2 text-sm text-verdigris">
-        {cleared.length > 0 && <>{t`✓ Cleared: ${cleared.map(({ part }) => partWords[part]).join(", ")}`}</>}
+        {cleared.length > 0 && <>{t`✓ Cleared: ${cleared.map(({ part }) => partLabel(part)).join(", ")}`}</>}
       </p>
       <div className="mt-2 rounded-xl border border-rule bg-paper p-3 text-sm">
         <p>{jt`${(<b>{t`Fit a sensor now?`}</b>)} ${guess.fitSensorNow.chancePct} in 100 would be fixed.`}</p>

@@ -6,7 +6,7 @@ import { provenSuspect } from "@/core/verdict/suspects";
 import { retractedIds, standingRepair, standingTicks } from "@/core/job/derive";
 import type { Entry, Job } from "@/core/job/schema";
 import type { Verification } from "@/core/bench/verify";
-import { repairPlan } from "@/core/repair/steps";
+import { repairPlan } from "@/core/repair/repair-plan";
 import { repairOf, stamp, withEntry } from "../jobs/entries";
 import type { ChangeJob } from "../jobs/use-job";
 import { EstimatePanel } from "./estimate-panel";

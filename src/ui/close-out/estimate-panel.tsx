@@ -1,12 +1,13 @@
 "use client";
 import { t } from "@/core/words/words";
 import { standingReadings } from "@/core/job/derive";
-import type { Part } from "@/core/faults/fault";
+import type { Part } from "@/core/faults/parts/parts";
 import type { Diagnosis } from "@/core/bench/diagnosis";
 import { minutesSpent } from "@/core/bench/minutes-spent";
 import type { Job } from "@/core/job/schema";
 import { estimate } from "@/core/repair/estimate";
-import { sensorComesOut, type RepairPlan } from "@/core/repair/steps";
+import type { RepairPlan } from "@/core/faults/repair-words";
+import { sensorComesOut } from "@/core/repair/repair-plan";
 import { useSettings } from "../settings/use-settings";
 
 /** What it will likely cost, beside what guessing would have. */

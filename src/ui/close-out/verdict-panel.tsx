@@ -2,7 +2,7 @@ import { midSentence, t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import Link from "next/link";
 import { hookupLabel, stateWords } from "@/core/checks/words";
-import { partWords } from "@/core/faults/fault";
+import { partLabel } from "@/core/faults/parts/parts";
 import { standingReadings } from "@/core/job/derive";
 import type { Diagnosis } from "@/core/bench/diagnosis";
 import { hookupOf } from "@/core/observation/read-observation";
@@ -49,10 +49,10 @@ export function VerdictPanel({ job, diagnosis, proven }: { job: Job; diagnosis: 
         </>
       )}
       {cleared.length > 0 && (
-        <p className="mt-2 text-verdigris">{t`✓ Cleared: ${cleared.map(({ part }) => partWords[part]).join(", ")}`}</p>
+        <p className="mt-2 text-verdigris">{t`✓ Cleared: ${cleared.map(({ part }) => partLabel(part)).join(", ")}`}</p>
       )}
       {open.length > 0 && !proven && (
-        <p className="mt-1 text-muted">{t`Open: ${open.map(({ part, share }) => `${partWords[part]} ${formatShare(share)}`).join(" · ")}`}</p>
+        <p className="mt-1 text-muted">{t`Open: ${open.map(({ part, share }) => `${partLabel(part)} ${formatShare(share)}`).join(" · ")}`}</p>
       )}
     </section>
   );

@@ -16,7 +16,7 @@ import { withConnectors } from "@/core/harness/edit-path";
 import { stationsRead } from "@/core/job/stations-read";
 import { decodeCodes, onlyHistory, sayCode, splitCodes } from "@/core/codes/code";
 import type { Job } from "@/core/job/schema";
-import { defaultPriors } from "@/core/faults/catalogue";
+import { defaultPriors } from "@/core/faults/parts/parts";
 import { complaintReasons } from "@/core/complaint/complaint-reasons";
 import { type Complaint } from "@/core/complaint/complaint";
 import { codesElsewhere, cornersCoded } from "@/core/complaint/complaint-weight";

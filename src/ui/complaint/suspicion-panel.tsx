@@ -1,5 +1,5 @@
 import { t } from "@/core/words/words";
-import { partWords } from "@/core/faults/fault";
+import { partLabel } from "@/core/faults/parts/parts";
 import type { Diagnosis } from "@/core/bench/diagnosis";
 import type { ComplaintReason } from "@/core/complaint/complaint-reasons";
 import { partsToShow } from "@/core/verdict/suspects";
@@ -25,7 +25,7 @@ export function SuspicionPanel({
       <ol>
         {partsToShow(diagnosis?.parts ?? []).map(({ part, share }) => (
           <li key={part} className="grid grid-cols-[10rem_1fr_3.5rem] items-center gap-2 border-b border-rule py-1.5">
-            <span className="text-sm">{partWords[part]}</span>
+            <span className="text-sm">{partLabel(part)}</span>
             <span className="h-3 rounded border border-rule bg-paper">
               <span className="hatch block h-full rounded bg-brick" style={{ width: `${share * 100}%` }} />
             </span>

@@ -11,8 +11,8 @@ import {
 import Link from "next/link";
 import { useEffect, useState } from "react";
 import { familyWords } from "@/core/circuit/setup";
-import { defaultPriors } from "@/core/faults/catalogue";
-import { partWords, type Part } from "@/core/faults/fault";
+import { defaultPriors } from "@/core/faults/parts/parts";
+import { partLabel, type Part } from "@/core/faults/parts/parts";
 import { historyRow, learntPriors, type HistoryRow } from "@/core/report/history";
 import { formulaSafe } from "@/core/units/formula-safe";
 import { formatShare } from "@/core/units/format";
@@ -67,7 +67,7 @@ const columns = [
     },
     cell: ({ getValue, row }) => {
       const part = getValue();
-      return part ? `${partWords[part]}${row.original.guess ? t` (a guess)` : ""}` : t`open`;
+      return part ? `${partLabel(part)}${row.original.guess ? t` (a guess)` : ""}` : t`open`;
     },
   }),
 ];
@@ -151,7 +151,7 @@ export function HistoryScreen() {
               .toSorted((a, b) => learnt[b] - learnt[a])
               .map((part) => (
                 <li key={part} className="flex justify-between border-t border-rule py-1.5">
-                  <span>{partWords[part]}</span>
+                  <span>{partLabel(part)}</span>
                   <span className="font-mono">
                     {formatShare(learnt[part])}{" "}
                     <span className="text-muted">{t`usual ${formatShare(defaultPriors[part])}`}</span>

@@ -6,8 +6,9 @@ import { useEffect, useState } from "react";
 import { exportJob } from "@/core/job/file";
 import { firstIssue } from "@/core/job/document";
 import { meterSchema, usualMeter, type Meter } from "@/core/circuit/setup";
-import { defaultPriors, withShare } from "@/core/faults/catalogue";
-import { parts, partWords } from "@/core/faults/fault";
+import { withShare } from "@/core/faults/catalogue";
+import { defaultPriors } from "@/core/faults/parts/parts";
+import { parts, partLabel } from "@/core/faults/parts/parts";
 import { decimal } from "@/core/units/decimal";
 import { listJobs } from "@/store/jobs";
 import { listSnapshots, restoreSnapshot, type Snapshot } from "@/store/snapshots";
@@ -229,7 +230,7 @@ function PriorsPanel() {
         {parts.map((part) => (
           <Field
             key={part}
-            label={partWords[part]}
+            label={partLabel(part)}
             value={String(Math.round(1000 * shares[part]) / 10)}
             onSet={(text) => {
               const next = withShare(shares, part, decimal(text));

@@ -31,4 +31,4 @@ export const bearing = {
     ],
     chances: ({ sign }) => ({ play: Math.max(sign("bearing-play"), 0.03), "play-stays": 0.02 }),
   },
-} satisfies Look;
+} as const satisfies Look;

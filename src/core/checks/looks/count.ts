@@ -24,4 +24,4 @@ export const count = {
     ],
     chances: ({ sign }) => ({ other: Math.max(sign("ring-count"), 0.02) }),
   },
-} satisfies Look;
+} as const satisfies Look;

@@ -18,7 +18,7 @@ export const dragTest = {
     ],
     chances: ({ car }) => ({ loose: car.circuit.contactOhms.at(-1)!.some((ohms) => ohms > SPREAD_OHMS) ? 0.85 : 0.04 }),
   },
-} satisfies Look;
+} as const satisfies Look;
 
 /** A contact over this stands open or barely touches. */
 const SPREAD_OHMS = 10;

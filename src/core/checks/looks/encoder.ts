@@ -27,4 +27,4 @@ export const encoder = {
       "no-stripes": car.ring.absent ? sign("encoder-reversed") : 0.01,
     }),
   },
-} satisfies Look;
+} as const satisfies Look;

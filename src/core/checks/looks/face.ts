@@ -24,4 +24,4 @@ export const face = {
       debris: Math.max(sign("ring-debris") * 0.6, 0.05),
     }),
   },
-} satisfies Look;
+} as const satisfies Look;

@@ -23,4 +23,4 @@ export const foot = {
         ? { loose: 0.75, lifted: 0.1 }
         : { lifted: Math.max(sign("sensor-lifted"), FALSE_ALARM), loose: 0.01 },
   },
-} satisfies Look;
+} as const satisfies Look;

@@ -22,4 +22,4 @@ export const fuseOut = {
     ],
     chances: (seen) => (releasesByItself(seen) ? { stays: 0.1, gone: 0.9 } : { stays: 0.5, gone: 0.5 }),
   },
-} satisfies Look;
+} as const satisfies Look;

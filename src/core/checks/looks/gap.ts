@@ -14,4 +14,4 @@ export const gap = {
   cautions: ["raised"],
   walk: 11,
   readsMm: ({ ring }) => ring.gapMm,
-} satisfies Look;
+} as const satisfies Look;

@@ -1,5 +1,5 @@
 import { spansOf, stationsOf, type CornerSetup, type StationId } from "../../circuit/setup";
-import { wakes, type Wake } from "../../faults/wakes";
+import { wakes, type Wake } from "../../faults/wake";
 import { bearing } from "./bearing";
 import { count } from "./count";
 import { dragTest } from "./drag-test";

@@ -26,4 +26,4 @@ export const magnet = {
     chances: ({ car, module }): Record<string, number> =>
       module().circuitOk && car.circuit.sensor.mode !== "stuck" ? {} : { "no-change": 0.96 },
   },
-} satisfies Look;
+} as const satisfies Look;

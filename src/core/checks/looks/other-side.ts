@@ -31,7 +31,7 @@ export const otherSide = {
     ],
     chances: besideChances,
   },
-} satisfies Look;
+} as const satisfies Look;
 
 /** What is laid over the other side's good capture; a few lost pulses or an odd tooth are overlooked now and then. */
 function besideChances({ car, module, besideOther }: Seen): Record<string, number> {

@@ -22,4 +22,4 @@ export const others = {
     ],
     chances: ({ car }) => ({ several: Math.max(car.othersDown, 0.03) }),
   },
-} satisfies Look;
+} as const satisfies Look;

@@ -1,5 +1,5 @@
 import { t } from "../../words/words";
-import type { Wake } from "../../faults/wakes";
+import type { Wake } from "../../faults/wake";
 import { steadyOrJumps } from "./wiggle";
 import type { Look, Seen, LookCaution } from "./look";
 

@@ -26,4 +26,4 @@ export const ring = {
       debris: Math.max(sign("ring-debris"), 0.03),
     }),
   },
-} satisfies Look;
+} as const satisfies Look;

@@ -13,4 +13,4 @@ export const runout = {
   needs: ["lift", "wheel-off"],
   cautions: ["raised"],
   readsMm: ({ ring }) => 2 * ring.runoutMm,
-} satisfies Look;
+} as const satisfies Look;

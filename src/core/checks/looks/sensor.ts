@@ -19,4 +19,4 @@ export const sensor = {
     ],
     chances: ({ sign }) => ({ rocks: Math.max(sign("sensor-loose"), 0.03) }),
   },
-} satisfies Look;
+} as const satisfies Look;

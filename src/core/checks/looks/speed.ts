@@ -22,7 +22,7 @@ export const speed = {
     ],
     chances: (seen) => ({ "drops-out": 0.02, [speedWord(seen)]: 0.92 }),
   },
-} satisfies Look;
+} as const satisfies Look;
 
 function speedWord({ car, where: { comesAndGoes }, module, state }: Seen): string {
   const { circuitOk, lostShare, dropOutKmh } = module();

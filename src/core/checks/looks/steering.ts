@@ -21,4 +21,4 @@ export const steering = {
     ],
     chances: (seen) => ({ pulls: releasesByItself(seen) ? 0.7 : 0.05 }),
   },
-} satisfies Look;
+} as const satisfies Look;

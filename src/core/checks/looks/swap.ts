@@ -32,7 +32,7 @@ export const swap = {
           : { follows: 0.04, vanished: 0.02 },
     rest: "stays",
   },
-} satisfies Look;
+} as const satisfies Look;
 
 /** What taking a sensor out and another in moves. */
 const DISTURBED: ReadonlySet<string> = new Set(["connector", "mounting"]);

@@ -17,4 +17,4 @@ export const tyres = {
     ],
     chances: ({ sign }) => ({ different: Math.max(sign("wrong-tyre"), 0.02) }),
   },
-} satisfies Look;
+} as const satisfies Look;

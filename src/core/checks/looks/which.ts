@@ -26,4 +26,4 @@ export const which = {
     },
     rest: "none",
   },
-} satisfies Look;
+} as const satisfies Look;

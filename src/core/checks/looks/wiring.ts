@@ -23,4 +23,4 @@ export const wiring = {
     ],
     chances: ({ sign }) => ({ damaged: Math.max(sign("wiring-damaged"), FALSE_ALARM) }),
   },
-} satisfies Look;
+} as const satisfies Look;

@@ -6,4 +6,4 @@ export const afterBumps = {
   id: "after-bumps",
   say: () => t`after bumps`,
   ratios: { wake: "bump", least: 0.5, most: 2.5 },
-} satisfies Symptom;
+} as const satisfies Symptom;

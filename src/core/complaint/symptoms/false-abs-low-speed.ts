@@ -13,4 +13,4 @@ export const falseAbsLowSpeed = {
     ],
     otherwise: 0.4,
   },
-} satisfies Symptom;
+} as const satisfies Symptom;

@@ -6,4 +6,4 @@ export const functionsLost = {
   id: "functions-lost",
   say: () => t`traction, cruise or hill hold lost`,
   ratios: { rows: [] },
-} satisfies Symptom;
+} as const satisfies Symptom;

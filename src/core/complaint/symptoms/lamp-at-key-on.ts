@@ -6,4 +6,4 @@ export const lampAtKeyOn = {
   id: "lamp-at-key-on",
   say: () => t`lamp comes on with the key`,
   ratios: { rows: [{ effects: ["open", "ground", "power", "feed"], times: 1.8 }], otherwise: 0.6 },
-} satisfies Symptom;
+} as const satisfies Symptom;

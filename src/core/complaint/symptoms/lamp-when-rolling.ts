@@ -6,4 +6,4 @@ export const lampWhenRolling = {
   id: "lamp-when-rolling",
   say: () => t`lamp comes on when rolling`,
   ratios: { rows: [{ effects: ["open", "ground", "power", "feed"], times: 0.7 }], otherwise: 1.5 },
-} satisfies Symptom;
+} as const satisfies Symptom;

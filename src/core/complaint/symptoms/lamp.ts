@@ -6,4 +6,4 @@ export const lamp = {
   id: "lamp",
   say: () => t`lamp lit`,
   ratios: { rows: [] },
-} satisfies Symptom;
+} as const satisfies Symptom;

@@ -6,4 +6,4 @@ export const pullsUnderBraking = {
   id: "pulls-under-braking",
   say: () => t`pulls to one side braking`,
   ratios: { rows: [{ effects: ["weak", "count"], times: 1.5 }] },
-} satisfies Symptom;
+} as const satisfies Symptom;

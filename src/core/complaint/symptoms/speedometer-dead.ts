@@ -6,4 +6,4 @@ export const speedometerDead = {
   id: "speedometer-dead",
   say: () => t`speedometer dead`,
   ratios: { rows: [{ effects: ["weak", "count"], times: 0.6 }], otherwise: 1.3 },
-} satisfies Symptom;
+} as const satisfies Symptom;

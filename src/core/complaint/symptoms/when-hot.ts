@@ -6,4 +6,4 @@ export const whenHot = {
   id: "when-hot",
   say: () => t`when hot`,
   ratios: { wake: "heat", least: 0.5, most: 2.5 },
-} satisfies Symptom;
+} as const satisfies Symptom;

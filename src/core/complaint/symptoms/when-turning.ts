@@ -6,4 +6,4 @@ export const whenTurning = {
   id: "when-turning",
   say: () => t`when turning`,
   ratios: { wake: "turn", least: 0.5, most: 2.5 },
-} satisfies Symptom;
+} as const satisfies Symptom;

@@ -6,4 +6,4 @@ export const whenWet = {
   id: "when-wet",
   say: () => t`when wet`,
   ratios: { wake: "wet", least: 0.5, most: 2.5 },
-} satisfies Symptom;
+} as const satisfies Symptom;

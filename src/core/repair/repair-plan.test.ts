@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { faults } from "../faults/catalogue";
-import { parts } from "../faults/fault";
-import { otherTorque, repairPlan, sensorComesOut } from "./steps";
+import { parts } from "../faults/parts/parts";
+import { otherTorque, repairPlan, sensorComesOut } from "./repair-plan";
 
 describe("every fault of the catalogue", () => {
   it.each(faults.map(({ code, part }) => [code, part] as const))(

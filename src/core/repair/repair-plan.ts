@@ -1,0 +1,20 @@
+import { faults } from "../faults/catalogue";
+import { partOf, type Part } from "../faults/parts/parts";
+import type { RepairPlan } from "../faults/repair-words";
+import { NM_PER_LBFT } from "../units/quantity";
+
+/** The repair for a fault: its own where it has one, else its part's. */
+export function repairPlan(fault: string, part: Part): RepairPlan {
+  return faults.find(({ code }) => code === fault)?.repair ?? partOf(part).repair;
+}
+
+/** Whether the sensor has to be taken out for the repair of a part, with the risk that it breaks. */
+export function sensorComesOut(part: Part): boolean {
+  return partOf(part).sensorComesOut ?? false;
+}
+
+/** A torque the other way round, or null when it is no number. */
+export function otherTorque(value: number, unit: "N·m" | "lb·ft"): number | null {
+  if (!Number.isFinite(value) || value <= 0) return null;
+  return unit === "N·m" ? value / NM_PER_LBFT : value * NM_PER_LBFT;
+}
