@@ -16,7 +16,7 @@ const analysed = (model: string): ChannelAnalysis[] => {
   const { item, capture } = named(model);
   return analyseCapture(capture, { pulses: item.pulses, family: item.family });
 };
-const codes = (model: string) => analysed(model).flatMap(({ findings }) => findings.map(({ code }) => code as string));
+const codes = (model: string) => analysed(model).flatMap(({ findings }) => findings.map(({ code }) => code));
 
 describe("the library that comes along", () => {
   it.each([

@@ -6,7 +6,7 @@ import { simulateCar } from "../core/simulated/simulated-car";
 import { libraryItem, type LibraryItem } from "../core/library/library";
 import { seeded } from "../core/random/random";
 import { analyseCapture } from "../core/waveform/analyse";
-import type { FindingCode } from "../core/waveform/findings";
+import type { FindingCode } from "../core/checks/findings/findings";
 import { marked } from "../core/words/words";
 
 const PATH: CornerSetup["path"] = [

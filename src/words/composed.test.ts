@@ -36,6 +36,7 @@ describe.each(languages())("composed in %s", (tag) => {
     const { answersFor } = await import("../core/checks/answers");
     const { repairPlan } = await import("../core/repair/repair-plan");
     const { shippedLibrary } = await import("../demo/shipped-library");
+    const { findingSays } = await import("../core/checks/findings/findings");
     const { analyseCapture } = await import("../core/waveform/analyse");
     const { lessons } = await import("../core/explain/lessons");
     const { sums } = await import("../core/reckoner/sums");
@@ -72,7 +73,7 @@ describe.each(languages())("composed in %s", (tag) => {
     }
     for (const { item, capture } of shippedLibrary())
       for (const { findings, warnings } of analyseCapture(capture, { pulses: item.pulses, family: item.family })) {
-        for (const finding of findings) say(`${item.model} ${finding.code}`, finding.say);
+        for (const finding of findings) say(`${item.model} ${finding.code}`, findingSays(finding));
         for (const warning of warnings) say(item.model, warning);
       }
     for (const lesson of lessons) say("lesson", JSON.stringify(lesson).replace(/"[a-zA-Z]+":/g, ""));

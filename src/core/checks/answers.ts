@@ -4,7 +4,8 @@ import type { Hookup } from "./hookup";
 import type { Instrument, LookInstrument } from "./instruments";
 import type { Answer } from "./looks/look";
 import { findLook, lookOf, looksOf, type LookId } from "./looks/looks";
-import { scopeFindings, shownAnswers, type Answers } from "./scope-answers";
+import { scopeFindings } from "./findings/findings";
+import { shownAnswers, type Answers } from "./scope-answers";
 
 const CONTINUITY: readonly Answer[] = [
   { word: "beep", say: () => t`beeps`, short: () => t`beep`, also: ["yes"] },

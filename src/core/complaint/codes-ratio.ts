@@ -37,7 +37,10 @@ export function codeRatio({ effect }: Fault, kind: CodeKind, history: boolean, o
 
 /** How much likelier codes of several corners are if this fault is the one. */
 export function severalCornersRatio({ part, code }: Fault, own: OwnRatios): number {
-  const name: CodeRatio =
-    partOf(part).shared ? "codes/shared" : code === "corners-swapped" ? "codes/swapped" : "codes/own";
+  const name: CodeRatio = partOf(part).shared
+    ? "codes/shared"
+    : code === "corners-swapped"
+      ? "codes/swapped"
+      : "codes/own";
   return own[name] ?? usualCodeRatios[name];
 }

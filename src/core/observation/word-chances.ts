@@ -1,3 +1,4 @@
+import { firstOnScreen } from "../checks/findings/findings";
 import { scopeWords } from "../checks/scope-answers";
 import type { Hookup } from "../checks/hookup";
 import type { Trace } from "../checks/looks/look";
@@ -48,19 +49,8 @@ export function expectedFinding(
   // What comes and goes shows as losses if it shows at this point at all.
   if (comesAndGoes) return expectedFinding(car, volts, hookup, false, view) === "clean" ? "clean" : "random-dropout";
   if (volts.step < 0.02 || car.ring.absent || view.lostShare > 0.9) return "flat";
-  if (car.ring.missing) return "missing-pulses";
-  // Play or a loose seat opens the gap beyond use at any tooth, as weak poles lose pulses.
-  if (view.lostShare > 0.02 || car.ring.wobble > LOSES_PULSES) return "random-dropout";
-  if (car.ring.crack) return "cracked-ring";
-  if (volts.share < 0.6) return "low-amplitude";
-  if (car.ring.odd) return "odd-tooth";
-  if (car.ring.runoutMm > 0.25) return "eccentric";
-  if (!volts.bothLevels) return "level-out-of-window";
-  return "clean";
+  return firstOnScreen({ car, volts, view }) ?? "clean";
 }
-
-/** Play under this shows as a wave once a turn; over it poles are lost as well (engineering judgement). */
-const LOSES_PULSES = 0.1;
 
 /** Spreads what is not named over the first word (or `rest`) and keeps a little for slips. */
 export function wordChances(words: readonly string[], named: Record<string, number>, rest = words[0]!): number[] {

@@ -1,11 +1,10 @@
-import { t } from "../words/words";
 import type { Capture, Channel } from "../capture/capture";
 import { dropOutSpeedKmh, PASSIVE_REFERENCE } from "../ring/ring";
 import { parseTyre, rollingCircumferenceM, speedKmh, type TyreSize } from "../tyre/tyre";
 import { disturbances, keyOnFinding } from "./disturbances";
 import { widthCoding, type Frame, type WidthClass } from "./protocol";
 import { supplyDips, supplyFinding } from "./supply";
-import { leadingFinding, type Finding } from "./findings";
+import { found, leadingFinding, type Finding } from "./finding";
 import { runningOut, turningStretches } from "./motion";
 import { pulseList } from "./pulse-list";
 import { guardV, partOf, rhythmOf, type Pulse, type Rhythm } from "./pulses";
@@ -207,10 +206,7 @@ const TWICE = 0.03;
 /** Where the level goes while pulses are lost tells the wire from the sensor, whose own levels are two. */
 function withLevel(finding: Finding, away: Excursions | null): Finding {
   if (!away || finding.code !== "random-dropout") return finding;
-  return {
-    ...finding,
-    say: t`${finding.say} The level goes to ${away.levelV.toFixed(1)} V meanwhile, which no sensor makes: a wire or contact opens or touches.`,
-  };
+  return { ...finding, facts: { ...finding.facts, levelV: away.levelV } };
 }
 
 /** Findings from size and levels rather than from rhythm. */
@@ -223,39 +219,25 @@ function levelFindings(
   startS: number,
   turning: boolean,
 ): Finding[] {
-  const whole = { startS, endS: startS + lengthS, ringLocked: false };
-  if (shape.kind === "noise")
-    return [
-      {
-        code: "noise-at-rest",
-        confidence: 0.8,
-        ...whole,
-        say: t`Only noise: nothing in it repeats with a wheel. A leaking coil, or the probe's ground.`,
-      },
-    ];
+  const whole = { startS, endS: startS + lengthS };
+  if (shape.kind === "noise") return [found("noise-at-rest", {}, { confidence: 0.8, ...whole })];
   if (!turning) return [];
   const list: Finding[] = [];
   if (isPassive(shape, options) && size) list.push(...passiveSize(size, whole));
   if (shape.kind === "two-level" && options.family === "active-2wire" && shape.lowV > 0.05 && shape.highV < 7.5) {
     const ratio = shape.highV / shape.lowV;
     if (ratio < LEVEL_RATIO[0] || ratio > LEVEL_RATIO[1])
-      list.push({
-        code: "level-out-of-window",
-        confidence: 0.85,
-        ...whole,
-        size: ratio,
-        say: t`Levels ${shape.lowV.toFixed(2)} and ${shape.highV.toFixed(2)} V: the high one is ${ratio.toFixed(2)} times the low one, on a good two-wire sensor of any make about twice. Resistance or a leak in the circuit, not the ring.`,
-      });
+      list.push(
+        found(
+          "level-out-of-window",
+          { lowV: shape.lowV, highV: shape.highV },
+          { confidence: 0.85, ...whole, size: ratio },
+        ),
+      );
   }
   const duty = dutyOf(pulses);
   if (shape.kind === "two-level" && duty !== null && (duty < DUTY_LIMITS[0] || duty > DUTY_LIMITS[1]))
-    list.push({
-      code: "duty-shift",
-      confidence: 0.7,
-      ...whole,
-      size: duty,
-      say: t`High for ${Math.round(duty)} % of the time instead of about half: the air gap is too large, or the encoder is weak.`,
-    });
+    list.push(found("duty-shift", { dutyPct: duty }, { confidence: 0.7, ...whole, size: duty }));
   return list;
 }
 
@@ -292,28 +274,13 @@ function sizeForSpeed(
 }
 
 /** A passive signal against the straight line of the trade, and the speed at which it falls out. */
-function passiveSize(
-  { rmsV, share, speedKmh: kmh }: SizeForSpeed,
-  whole: { startS: number; endS: number; ringLocked: boolean },
-): Finding[] {
+function passiveSize({ rmsV, share, speedKmh: kmh }: SizeForSpeed, whole: { startS: number; endS: number }): Finding[] {
   const list: Finding[] = [];
   if (share < LOW_AMPLITUDE)
-    list.push({
-      code: "low-amplitude",
-      confidence: 0.9,
-      ...whole,
-      size: share,
-      say: t`${rmsV.toFixed(2)} V RMS at ${kmh.toFixed(1)} km/h is ${Math.round(100 * share)} % of the usual: too large a gap, or a weak coil. The ring itself is even.`,
-    });
+    list.push(found("low-amplitude", { rmsV, kmh, share }, { confidence: 0.9, ...whole, size: share }));
   const dropOut = dropOutSpeedKmh(rmsV * Math.SQRT2, kmh, PASSIVE_THRESHOLD_V);
   if (dropOut > EARLY_DROP_OUT_KMH)
-    list.push({
-      code: "drop-out-speed",
-      confidence: 0.8,
-      ...whole,
-      size: dropOut,
-      say: t`Falls under a usual module threshold at ${dropOut.toFixed(1)} km/h: the module would see a locking wheel on every slow stop.`,
-    });
+    list.push(found("drop-out-speed", { kmh: dropOut }, { confidence: 0.8, ...whole, size: dropOut }));
   return list;
 }
 

@@ -1,3 +1,4 @@
+import { findingSays } from "../checks/findings/findings";
 import type { ChannelAnalysis } from "./analyse";
 
 /** The contract's fields, rounded to what a reader can use. */
@@ -19,11 +20,18 @@ export function analysisReport(one: ChannelAnalysis) {
     ...(one.frames ? { frames: one.frames } : {}),
     ...(one.widths ? { widths: one.widths.map(({ us, count }) => ({ us: round(us, 3), count })) } : {}),
     ...(one.warnings.length > 0 ? { warnings: one.warnings } : {}),
-    findings: one.findings.map((finding) => ({
-      ...finding,
-      confidence: round(finding.confidence, 2),
-      startS: round(finding.startS, 6),
-      endS: round(finding.endS, 6),
-    })),
+    findings: one.findings.map((finding) => {
+      const { code, ringLocked, tooth, count, withSignal, size } = finding;
+      return {
+        code,
+        confidence: round(finding.confidence, 2),
+        ringLocked,
+        // What a kind of finding has not is undefined, and no field of the file.
+        ...{ tooth, count, withSignal, size },
+        startS: round(finding.startS, 6),
+        endS: round(finding.endS, 6),
+        say: findingSays(finding),
+      };
+    }),
   };
 }

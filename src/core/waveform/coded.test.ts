@@ -1,6 +1,7 @@
 /** Coded signals and several channels, made here by code that shares nothing with the simulated car. */
 import { describe, expect, it } from "vitest";
 import type { Capture } from "../capture/capture";
+import { findingSays } from "../checks/findings/findings";
 import { analyseCapture } from "./analyse";
 import { compareCaptures, patternMatch } from "./compare";
 import { paintMark, ringRaster } from "./raster";
@@ -205,7 +206,7 @@ describe("a level that is neither of the two", () => {
     expect(one!.leading).toBe("random-dropout");
     expect(one!.levels.highV).toBeCloseTo(1.72, 1);
     expect(one!.levels.lowV).toBeCloseTo(0.86, 1);
-    if (to > 5) expect(one!.findings[0]!.say).toMatch(/11\.7 V.*wire or contact/);
+    if (to > 5) expect(findingSays(one!.findings[0]!)).toMatch(/11\.7 V.*wire or contact/);
   });
 
   it("a square wave of any duty, and one lone spike, are left as they are", () => {

@@ -1,3 +1,4 @@
+import { findingSays } from "../checks/findings/findings";
 import { t } from "../words/words";
 import { median } from "../units/median";
 import type { ChannelAnalysis } from "./analyse";
@@ -28,7 +29,7 @@ export function departing(channels: readonly ChannelAnalysis[]): string[] {
     const size = one.peakToPeakV / usualSize;
     if (Math.abs(ratio - 1) > RHYTHM_SPREAD && agree(rest.map(({ frequencyHz }) => frequencyHz?.median ?? NaN)))
       said.push(
-        t`${one.name} turns ${(Math.abs(ratio - 1) * 100).toFixed(1)} % ${ratio > 1 ? "faster" : "slower"} than the others: tyre or ring count, not electrics.`,
+        t`${one.name} turns ${(Math.abs(ratio - 1) * 100).toFixed(1)} % ${ratio > 1 ? t`faster` : t`slower`} than the others: tyre or ring count, not electrics.`,
       );
     if (Math.abs(size - 1) > SIZE_SPREAD)
       said.push(
@@ -37,7 +38,7 @@ export function departing(channels: readonly ChannelAnalysis[]): string[] {
     const own = one.findings.filter(({ code }) =>
       rest.every(({ findings }) => findings.every((other) => other.code !== code)),
     );
-    if (own.length > 0) said.push(t`Only ${one.name}: ${own[0]!.say}`);
+    if (own.length > 0) said.push(t`Only ${one.name}: ${findingSays(own[0]!)}`);
   }
   return said;
 }

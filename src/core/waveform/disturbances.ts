@@ -1,5 +1,4 @@
-import { msgid, ngettext, t } from "../words/words";
-import type { Finding } from "./findings";
+import { found, type Finding } from "./finding";
 import type { Pulse } from "./pulses";
 import { median } from "../units/median";
 import { quantum, type SignalShape } from "./signal";
@@ -28,26 +27,27 @@ export function disturbances(
   if (span <= 0) return list;
   const spikes = outliers(samples, shape, pulses, LONGEST_SPIKE_S / sampleS);
   if (spikes.length > 0 && spikes.length <= MOST_SPIKES)
-    list.push({
-      code: "probe-spike",
-      confidence: 0.85,
-      ringLocked: false,
-      count: spikes.length,
-      startS: startS + spikes[0]![0] * sampleS,
-      endS: startS + spikes[0]![1] * sampleS,
-      say: t`${spikes.length === 1 ? t`One spike` : ngettext(msgid`${spikes.length} spike`, `${spikes.length} spikes`, spikes.length)} far beyond both levels at ${(startS + spikes[0]![0] * sampleS).toFixed(2)} s: the probe moved. Not a fault.`,
-    });
+    list.push(
+      found(
+        "probe-spike",
+        { spikes: spikes.length, atS: startS + spikes[0]![0] * sampleS },
+        {
+          confidence: 0.85,
+          count: spikes.length,
+          startS: startS + spikes[0]![0] * sampleS,
+          endS: startS + spikes[0]![1] * sampleS,
+        },
+      ),
+    );
   const hashV = Math.max(hiddenV, hashOf(samples, shape, pulses));
   if (hashV > HASH * span)
-    list.push({
-      code: "interference",
-      confidence: 0.75,
-      ringLocked: false,
-      size: hashV,
-      startS,
-      endS: startS + samples.length * sampleS,
-      say: t`Hash of ${Math.round(1000 * hashV)} mV RMS rides on it all the time, not locked to the ring. Clip the probe's ground at the sensor's own ground and look again before blaming a wire.`,
-    });
+    list.push(
+      found(
+        "interference",
+        { rmsV: hashV },
+        { confidence: 0.75, size: hashV, startS, endS: startS + samples.length * sampleS },
+      ),
+    );
   return list;
 }
 
@@ -91,14 +91,7 @@ const LATEST = 0.6;
 
 /** The finding for it. */
 export function keyOnFinding(end: number, sampleS: number, startS: number): Finding {
-  return {
-    code: "key-on-transient",
-    confidence: 0.85,
-    ringLocked: false,
-    startS,
-    endS: startS + end * sampleS,
-    say: t`The signal only comes up after the recording began: the key being turned, not a fault.`,
-  };
+  return found("key-on-transient", {}, { confidence: 0.85, startS, endS: startS + end * sampleS });
 }
 
 type Stretch = [from: number, to: number];

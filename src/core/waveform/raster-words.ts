@@ -1,13 +1,13 @@
+import { findingKind, type FindingCode } from "../checks/findings/findings";
 import { t } from "../words/words";
+
+/** Of several, the raster is told by the first of these. */
+const PLAINEST: readonly FindingCode[] = ["missing-pulses", "cracked-ring", "odd-tooth", "random-dropout", "eccentric"];
+
 /** What the raster looks like, and what that means, in one sentence. */
-export function rasterWords(codes: readonly string[]): string {
+export function rasterWords(codes: readonly FindingCode[]): string {
   if (codes.includes("missing-pulses") && codes.includes("random-dropout"))
     return t`A straight column and scatter besides: a bad ring, and a loose connection too.`;
-  if (codes.includes("missing-pulses")) return t`A straight column: the loss turns with the wheel. Ring, not wire.`;
-  if (codes.includes("cracked-ring") || codes.includes("odd-tooth"))
-    return t`A dark column: one place of the ring is odd on every turn. Ring, not wire.`;
-  if (codes.includes("random-dropout"))
-    return t`Scatter: the loss does not turn with the wheel. A connection, not the ring.`;
-  if (codes.includes("eccentric")) return t`A slow wave once a turn: excessive ring runout, or bearing play.`;
-  return t`Even: no column, no scatter, no wave.`;
+  const plainest = PLAINEST.find((code) => codes.includes(code));
+  return (plainest && findingKind(plainest).raster?.()) ?? t`Even: no column, no scatter, no wave.`;
 }

@@ -1,6 +1,5 @@
-import { msgid, ngettext, t } from "../words/words";
 import { median } from "../units/median";
-import type { Finding } from "./findings";
+import { found, type Finding } from "./finding";
 import { isMissing, type Pulse, type Rhythm } from "./pulses";
 import type { TurnWave, TurnWaves } from "./once-a-turn";
 import type { RingPattern } from "./ring-pattern";
@@ -25,16 +24,18 @@ export function lossFindings(
     const alike = own.filter((i) => Math.abs(Math.round(ratios[i]!) - 1 - lost) <= 1).length;
     // A ring loses the same teeth every turn; gaps of every length are a loose wire that met one place by chance.
     if (alike < 0.75 * own.length) return [scattered(gaps, ratios, at)];
-    const finding: Finding = {
-      code: "missing-pulses",
-      confidence: locked.confidence,
-      ringLocked: true,
-      tooth: ((locked.tooth + 1) % ring!.pulsesPerRevolution) + 1,
-      count: lost,
-      startS: at(own[0]!),
-      endS: at(own[0]! + 1),
-      say: t`${lost === 1 ? t`One pulse is` : ngettext(msgid`${lost} pulse is`, `${lost} pulses are`, lost)} missing at the same place on ${own.length} of ${Math.max(own.length, Math.floor(ring!.revolutions))} turns. It turns with the wheel: the ring, not the wire.`,
-    };
+    const turns = Math.max(own.length, Math.floor(ring!.revolutions));
+    const finding = found(
+      "missing-pulses",
+      { lost, seen: own.length, turns },
+      {
+        confidence: locked.confidence,
+        tooth: ((locked.tooth + 1) % ring!.pulsesPerRevolution) + 1,
+        count: lost,
+        startS: at(own[0]!),
+        endS: at(own[0]! + 1),
+      },
+    );
     const others = gaps.filter((i) => !own.includes(i));
     return others.length > Math.max(1, 0.15 * gaps.length) ? [finding, scattered(others, ratios, at)] : [finding];
   }
@@ -56,15 +57,16 @@ const FADING = 1.7;
 
 function scattered(gaps: number[], ratios: Float64Array, at: (i: number) => number): Finding {
   const lost = gaps.reduce((sum, i) => sum + Math.round(ratios[i]!) - 1, 0);
-  return {
-    code: "random-dropout",
-    confidence: Math.min(0.99, 0.6 + 0.1 * gaps.length),
-    ringLocked: false,
-    count: lost,
-    startS: at(gaps[0]!),
-    endS: at(gaps[0]! + 1),
-    say: t`The signal is lost ${gaps.length === 1 ? t`once` : ngettext(msgid`${gaps.length} time`, `${gaps.length} times`, gaps.length)} (${lost} pulses) at no fixed place of the ring. Look for a loose contact or wire, not for a bad ring.`,
-  };
+  return found(
+    "random-dropout",
+    { times: gaps.length, pulses: lost },
+    {
+      confidence: Math.min(0.99, 0.6 + 0.1 * gaps.length),
+      count: lost,
+      startS: at(gaps[0]!),
+      endS: at(gaps[0]! + 1),
+    },
+  );
 }
 
 /** The tooth at which most gaps sit, when they come nearly every turn. */
@@ -126,16 +128,19 @@ export function shapeFindings(
   const size = rest[worst]!;
   if (odd[worst]! > 1.8 && Math.abs(size) > 0.05) {
     const [startS, endS] = spanOf(named(worst));
-    list.push({
-      code: "cracked-ring",
-      confidence: Math.min(0.99, 0.6 + 0.1 * odd[worst]!),
-      ringLocked: true,
-      tooth: named(worst) + 1,
-      size: Math.abs(size),
-      startS,
-      endS,
-      say: t`The spacing jumps by ${Math.round(Math.abs(size) * 100)} % of a tooth at the same place each turn: a crack, or a tooth out of place. Not a wire.`,
-    });
+    list.push(
+      found(
+        "cracked-ring",
+        { jump: Math.abs(size) },
+        {
+          confidence: Math.min(0.99, 0.6 + 0.1 * odd[worst]!),
+          tooth: named(worst) + 1,
+          size: Math.abs(size),
+          startS,
+          endS,
+        },
+      ),
+    );
   }
   const heightRest = ring.heightMean.map((value) => value - 1);
   if (isPassive) {
@@ -144,29 +149,25 @@ export function shapeFindings(
     const tooth = deviations.indexOf(Math.max(...deviations));
     if (deviations[tooth]! > Math.max(0.12, 5 * usualHeight) && list.length === 0) {
       const [startS, endS] = spanOf(named(tooth));
-      list.push({
-        code: "odd-tooth",
-        confidence: 0.9,
-        ringLocked: true,
-        tooth: named(tooth) + 1,
-        size: deviations[tooth]!,
-        startS,
-        endS,
-        say: t`One tooth stands ${Math.round(deviations[tooth]! * 100)} % ${heightRest[tooth]! < 0 ? t`lower` : t`higher`} than its neighbours, each turn: debris or a bent tooth.`,
-      });
+      list.push(
+        found(
+          "odd-tooth",
+          { higher: heightRest[tooth]! },
+          { confidence: 0.9, tooth: named(tooth) + 1, size: deviations[tooth]!, startS, endS },
+        ),
+      );
     }
   }
   const wave1 = turnWave(turn, isPassive);
   if (wave1)
-    list.push({
-      code: "eccentric",
-      confidence: 0.85,
-      ringLocked: true,
-      size: wave1.size,
-      startS: spanOf(0)[0],
-      endS: spanOf(ring.pulsesPerRevolution - 1)[1],
-      say: t`${wave1.say} once a turn: excessive ring runout, or bearing play. Not a wire.`,
-    });
+    list.push(
+      found("eccentric", wave1, {
+        confidence: 0.85,
+        size: wave1.swing,
+        startS: spanOf(0)[0],
+        endS: spanOf(ring.pulsesPerRevolution - 1)[1],
+      }),
+    );
   return list;
 }
 
@@ -174,18 +175,12 @@ export function shapeFindings(
 function turnWave(
   { period, height, duty, heavySide }: TurnWaves,
   isPassive: boolean,
-): { size: number; say: string } | null {
+): { wave: "period" | "height" | "duty"; swing: number } | null {
   const stands = (wave: TurnWave | null, least: number) =>
     wave !== null && wave.size > least && wave.size > WAVE_OVER_ERROR * wave.error;
-  if (stands(period, LEAST_PERIOD_WAVE + heavySide))
-    return { size: period!.size, say: t`Speed seems to swing by ${Math.round(period!.size * 100)} %` };
-  if (isPassive && stands(height, LEAST_HEIGHT_WAVE))
-    return { size: height!.size, say: t`The height swings by ${Math.round(height!.size * 100)} %` };
-  if (!isPassive && stands(duty, LEAST_DUTY_WAVE))
-    return {
-      size: duty!.size,
-      say: t`The high share of a pulse swings by ${(duty!.size * 100).toFixed(1)} % of a pulse, the gap with it,`,
-    };
+  if (stands(period, LEAST_PERIOD_WAVE + heavySide)) return { wave: "period", swing: period!.size };
+  if (isPassive && stands(height, LEAST_HEIGHT_WAVE)) return { wave: "height", swing: height!.size };
+  if (!isPassive && stands(duty, LEAST_DUTY_WAVE)) return { wave: "duty", swing: duty!.size };
   return null;
 }
 

@@ -1,7 +1,6 @@
-import { msgid, ngettext, t } from "../words/words";
 import type { Capture } from "../capture/capture";
 import { keyOnEnd } from "./disturbances";
-import type { Finding } from "./findings";
+import { found, type Finding } from "./finding";
 import { someSamples } from "./some-samples";
 
 /** A supply sits this near its usual value nearly all the time. */
@@ -45,20 +44,11 @@ export function supplyFinding(
   const [from, to] = dips[0]!;
   let least = Infinity;
   for (let i = from; i <= to; i++) least = Math.min(least, samples[i]!);
-  return {
-    code: "supply-dip",
-    confidence: 0.92,
-    ringLocked: false,
-    count: dips.length,
-    size: usualV - least,
-    withSignal,
-    ...times[0]!,
-    say: t`The supply sinks from ${usualV.toFixed(1)} to ${least.toFixed(1)} V ${dips.length === 1 ? t`once` : ngettext(msgid`${dips.length} time`, `${dips.length} times`, dips.length)}${
-      withSignal
-        ? t`, and the signal is lost at the same instant: look on the supply side, not at the sensor`
-        : t`; the signal lives through it`
-    }.`,
-  };
+  return found(
+    "supply-dip",
+    { usualV, leastV: least, times: dips.length, withSignal },
+    { confidence: 0.92, count: dips.length, size: usualV - least, withSignal, ...times[0]! },
+  );
 }
 
 function middle(samples: Float32Array): number {

@@ -2,6 +2,7 @@
 import { quantile } from "simple-statistics";
 import { beforeAll, describe, expect, it } from "vitest";
 import { makeWave, type Made } from "../../../bench/wave-maker";
+import { findingSays } from "../checks/findings/findings";
 import { analyseCapture, type ChannelAnalysis } from "./analyse";
 
 const FIRST = 40_000;
@@ -75,13 +76,14 @@ describe("captures of another generator", () => {
 
   it("what is found lies where it happened, inside the recording", () => {
     for (const { made, one } of seen)
-      for (const { startS, endS, confidence, say } of one.findings) {
+      for (const finding of one.findings) {
+        const { startS, endS, confidence } = finding;
         expect(startS).toBeGreaterThanOrEqual(0);
         expect(endS).toBeLessThanOrEqual(made.samples.length / made.rate + 1e-6);
         expect(startS).toBeLessThanOrEqual(endS);
         expect(confidence).toBeGreaterThan(0);
         expect(confidence).toBeLessThanOrEqual(1);
-        expect(say).not.toMatch(/NaN|undefined|Infinity/);
+        expect(findingSays(finding)).not.toMatch(/NaN|undefined|Infinity/);
       }
   });
 });

@@ -1,5 +1,5 @@
 import type { ChannelAnalysis } from "./analyse";
-import type { Finding } from "./findings";
+import type { Finding } from "./finding";
 import type { RingRaster } from "./raster";
 
 /** A stretch of a recording, in seconds. */

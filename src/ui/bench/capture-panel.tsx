@@ -5,7 +5,7 @@ import { memo, useState } from "react";
 import { scopeAnswers } from "@/core/checks/scope-answers";
 import { captureReading } from "@/core/observation/read-observation";
 import type { Job } from "@/core/job/schema";
-import { findingWords } from "@/core/waveform/findings";
+import { findingKind, findingSays } from "@/core/checks/findings/findings";
 import type { Reading } from "@/core/observation/reading";
 import { ReadingShare } from "../captures/reading-share";
 import { CAPTURE_FILES, useCapture } from "../captures/use-capture";
@@ -65,12 +65,12 @@ export const CapturePanel = memo(function CapturePanel({
           <ul>
             {channel.findings.map((finding) => (
               <li key={finding.code + finding.startS} className="border-t border-rule py-1.5">
-                <b>{findingWords[finding.code]}</b>
+                <b>{findingKind(finding.code).title()}</b>
                 {finding.tooth && (
                   <span className="font-mono">{jt` · tooth ${finding.tooth} of ${channel.foldedBy}`}</span>
                 )}
                 <span className="float-right font-mono">{Math.round(finding.confidence * 100)} %</span>
-                <p className="text-sm text-muted">{say(finding.say)}</p>
+                <p className="text-sm text-muted">{say(findingSays(finding))}</p>
               </li>
             ))}
             {channel.findings.length === 0 && (

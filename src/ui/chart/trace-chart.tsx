@@ -6,7 +6,7 @@ import { init, use as register } from "echarts/core";
 import { CanvasRenderer } from "echarts/renderers";
 import { useEffect, useRef } from "react";
 import type { ThinTrace } from "@/core/capture/thin";
-import type { Finding } from "@/core/waveform/findings";
+import type { Finding } from "@/core/waveform/finding";
 import { axisStyle, colourAt, zoomSlider } from "./chart-style";
 
 register([LineChart, GridComponent, DataZoomComponent, TooltipComponent, MarkAreaComponent, CanvasRenderer]);

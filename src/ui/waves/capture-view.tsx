@@ -9,7 +9,7 @@ import { knownFrom, libraryItem, type LibraryItem } from "@/core/library/library
 import type { Job } from "@/core/job/schema";
 import { departing } from "@/core/waveform/departing";
 import { compareCaptures, type Compared } from "@/core/waveform/compare";
-import { toothRun } from "@/core/waveform/findings";
+import { toothRun } from "@/core/waveform/finding";
 import { turnOf, viewOfFinding, viewOfTurn, type View } from "@/core/waveform/view";
 import { rasterWords } from "@/core/waveform/raster-words";
 import { loadCapture } from "@/store/captures";

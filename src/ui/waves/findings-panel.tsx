@@ -2,7 +2,7 @@ import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import { scopeAnswers } from "@/core/checks/scope-answers";
 import type { ChannelAnalysis } from "@/core/waveform/analyse";
-import { findingWords } from "@/core/waveform/findings";
+import { findingKind, findingSays } from "@/core/checks/findings/findings";
 import { useUnits } from "../settings/use-units";
 import { Cap } from "../keys/cap";
 
@@ -60,12 +60,12 @@ export function FindingsPanel({
           <li key={finding.code + finding.startS} className="border-b border-rule py-2">
             <div className="flex items-baseline justify-between gap-3">
               <b>
-                {findingWords[finding.code]}
+                {findingKind(finding.code).title()}
                 {finding.tooth && t` · tooth ${finding.tooth}`}
               </b>
               <span className="font-mono whitespace-nowrap">{Math.round(finding.confidence * 100)} %</span>
             </div>
-            <p className="text-sm text-muted">{say(finding.say)}</p>
+            <p className="text-sm text-muted">{say(findingSays(finding))}</p>
             <button type="button" className="min-h-8 text-sm underline" onClick={() => onShow(i)}>{t`show me`}</button>
           </li>
         ))}

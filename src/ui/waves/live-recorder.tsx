@@ -1,5 +1,6 @@
 "use client";
 import { captureWorker } from "../query/workers";
+import { findingSays } from "@/core/checks/findings/findings";
 import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import { useEffect, useRef, useState } from "react";
@@ -72,7 +73,9 @@ export function LiveRecorder({
       <p className="min-h-14 text-lg" aria-live="polite">
         {heard ? (
           <>
-            <b>{heard.findings[0] ? heard.findings[0].say : t`Nothing wrong found in the last four seconds.`}</b>{" "}
+            <b>
+              {heard.findings[0] ? findingSays(heard.findings[0]) : t`Nothing wrong found in the last four seconds.`}
+            </b>{" "}
             {heard.speedKmh && <span className="font-mono">{say(t`${heard.speedKmh.median.toFixed(1)} km/h`)}</span>}
           </>
         ) : (

@@ -12,7 +12,7 @@ import { init, use as register, type ECharts } from "echarts/core";
 import { CanvasRenderer } from "echarts/renderers";
 import { useEffect, useRef } from "react";
 import type { ThinTrace } from "@/core/capture/thin";
-import type { Finding } from "@/core/waveform/findings";
+import type { Finding } from "@/core/waveform/finding";
 import type { Markers } from "@/core/waveform/markers";
 import { localFindings, type View } from "@/core/waveform/view";
 import { axisStyle, colourAt, zoomSlider } from "../chart/chart-style";

@@ -1,0 +1,17 @@
+import { t } from "../../words/words";
+import type { FindingKind } from "./finding-kind";
+
+/** A signal under this part of a good one is seen to be small (engineering judgement). */
+const SMALL = 0.6;
+
+/** A passive signal too small for its speed. */
+export const lowAmplitude = {
+  code: "low-amplitude",
+  title: () => t`Too small for the speed`,
+  say: ({ rmsV, kmh, share }) =>
+    t`${rmsV.toFixed(2)} V RMS at ${kmh.toFixed(1)} km/h is ${Math.round(100 * share)} % of the usual: too large a gap, or a weak coil. The ring itself is even.`,
+  ringLocked: false,
+  rank: 4,
+  answer: { say: () => t`good shape but too small`, short: () => t`low amplitude` },
+  shows: ({ volts }) => volts.share < SMALL,
+} as const satisfies FindingKind<{ rmsV: number; kmh: number; share: number }>;

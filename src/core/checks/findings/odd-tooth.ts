@@ -1,0 +1,15 @@
+import { t } from "../../words/words";
+import type { FindingKind } from "./finding-kind";
+
+/** One tooth bent or with debris on it. */
+export const oddTooth = {
+  code: "odd-tooth",
+  title: () => t`One odd tooth`,
+  say: ({ higher }) =>
+    t`One tooth stands ${Math.round(Math.abs(higher) * 100)} % ${higher < 0 ? t`lower` : t`higher`} than its neighbours, each turn: debris or a bent tooth.`,
+  ringLocked: true,
+  rank: 6,
+  answer: { say: () => t`one odd tooth each turn`, short: () => t`odd tooth` },
+  raster: () => t`A dark column: one place of the ring is odd on every turn. Ring, not wire.`,
+  shows: ({ car }) => Boolean(car.ring.odd),
+} as const satisfies FindingKind<{ higher: number }>;

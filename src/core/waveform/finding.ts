@@ -1,0 +1,40 @@
+import { findingKind, leadingWord, type FindingCode, type FindingFacts } from "../checks/findings/findings";
+import type { SignalKind } from "./signal";
+
+/** Where in a capture a finding is, how large and how sure. */
+interface Whereabouts {
+  /** Chance that it is there, 0–1. */
+  confidence: number;
+  /** Counted from 1 round the ring. */
+  tooth?: number;
+  count?: number;
+  /** Of a supply dip: the signal was lost with it. */
+  withSignal?: boolean;
+  /** Size in the finding's own measure: pitches, share, km/h, volts. */
+  size?: number;
+  startS: number;
+  endS: number;
+}
+
+/** Something a capture shows, with what its sentence is made of. */
+export type Finding = FindingFacts & Whereabouts & { ringLocked: boolean };
+
+type FactsOf<C extends FindingCode> = Extract<FindingFacts, { code: C }>["facts"];
+
+/** A finding of one kind. */
+export function found<C extends FindingCode>(code: C, facts: FactsOf<C>, where: Whereabouts): Finding {
+  return { code, facts, ringLocked: findingKind(code).ringLocked, ...where } as Finding;
+}
+
+/** The one word under which a capture enters the line-up. */
+export function leadingFinding(findings: readonly Finding[], signal: SignalKind): string {
+  const lead = leadingWord(findings.map(({ code }) => code));
+  return lead ?? (signal === "flat" ? "flat" : signal === "noise" ? "noise-at-rest" : "clean");
+}
+
+/** The teeth a finding covers, counted from 1 round a ring of `columns`. */
+export function toothRun({ tooth, count = 1, code }: Finding, columns: number): number[] {
+  if (!tooth || columns === 0) return [];
+  const length = code === "missing-pulses" ? count : 1;
+  return Array.from({ length }, (_, i) => ((tooth - 1 + i) % columns) + 1);
+}
