@@ -98,3 +98,24 @@ test("English is a key away in the settings and stays", async ({ page }) => {
   await expect(page.getByText("Coil at temperature")).toBeVisible();
   await expect(page.locator("html")).toHaveAttribute("lang", "en");
 });
+
+test("before any script the server's shell stands in the visitor's language: chosen, else the browser's", async ({
+  browser,
+}) => {
+  const shell = async (locale: string, chosen?: string) => {
+    const context = await browser.newContext({ locale, javaScriptEnabled: false });
+    if (chosen) await context.addCookies([{ name: "language", value: chosen, domain: "localhost", path: "/" }]);
+    const page = await context.newPage();
+    await page.goto("/bench?job=demo-teal");
+    const said = await page.getByRole("navigation").getByRole("link").allInnerTexts();
+    const lang = await page.locator("html").getAttribute("lang");
+    const waves = await page.getByRole("link", { name: /Waves|Signale/ }).getAttribute("href");
+    await context.close();
+    return { lang, said: said.join(" "), waves };
+  };
+  expect(await shell("de-AT")).toMatchObject({ lang: "de", waves: "/waves?job=demo-teal" });
+  expect((await shell("de-AT")).said).toContain("Kabelbaum");
+  expect((await shell("fr-FR")).said).toContain("Close-out");
+  expect((await shell("de-AT", "en")).lang).toBe("en");
+  expect((await shell("en-GB", "de")).said).toContain("Kabelbaum");
+});

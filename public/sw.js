@@ -1,4 +1,4 @@
-/* Keeps the whole app at hand: with no server every screen still opens. Jobs are not here; they live in the store. */
+/* Keeps the whole app at hand: with no server every screen still opens. Jobs are not here; they live in the store. Written here and not with a kit: the parts of workbox that do this weigh 5.7 kB gzip to this file's 0.9, and know no page kept under its path whatever its job. */
 const PREFIX = "tastatura-";
 
 async function precache() {

@@ -21,6 +21,8 @@ export function proxy(request: NextRequest): NextResponse {
   ].join("; ");
   const headers = new Headers(request.headers);
   headers.set("x-nonce", nonce);
+  headers.set("x-path", request.nextUrl.pathname);
+  headers.set("x-search", request.nextUrl.search);
   headers.set("content-security-policy", policy);
   const response = NextResponse.next({ request: { headers } });
   response.headers.set("content-security-policy", policy);

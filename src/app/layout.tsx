@@ -1,10 +1,14 @@
 import type { Metadata, Viewport } from "next";
-import { headers } from "next/headers";
+import { cookies, headers } from "next/headers";
 import type { ReactNode } from "react";
+import { languageWanted } from "@/core/settings/language";
 import { Spoken } from "@/ui/keys/spoken";
 import { Queries } from "@/ui/query/queries";
+import { Shell, shellWords } from "@/ui/keys/shell";
 import { Toasts } from "@/ui/keys/toast";
 import { Offline } from "@/ui/offline/offline";
+import { spokenIn } from "@/words/tongue";
+import { catalogueOf } from "./catalogue-of";
 import "./globals.css";
 
 export const metadata: Metadata = { title: "Tastatura", description: "Traces wheel speed faults to their true cause." };
@@ -17,16 +21,24 @@ export const viewport: Viewport = {
 
 export default async function Layout({ children }: { children: ReactNode }) {
   // Read so that every page is made per request and its scripts carry the nonce of the policy (see proxy.ts).
-  const nonce = (await headers()).get("x-nonce") ?? undefined;
+  const asked = await headers();
+  const nonce = asked.get("x-nonce") ?? undefined;
+  const language = languageWanted((await cookies()).get("language")?.value, asked.get("accept-language"));
+  const words = spokenIn(catalogueOf(language), shellWords);
   return (
-    <html lang="en" suppressHydrationWarning>
+    <html lang={language} suppressHydrationWarning>
       <head>
         {/* Blocking on purpose: the look must stand before anything is painted. */}
         <script nonce={nonce} src="/look.js" />
+        {language !== "en" && (
+          <link rel="preload" href={`/words/${language}.json`} as="fetch" crossOrigin="anonymous" />
+        )}
       </head>
       <body className="min-h-screen">
         <Queries>
-          <Spoken>
+          <Spoken
+            shell={<Shell words={words} path={asked.get("x-path") ?? "/"} search={asked.get("x-search") ?? ""} />}
+          >
             {children}
             <Offline />
             <Toasts />

@@ -40,6 +40,18 @@ export function speak({ tag, headers, contexts }: Catalogue): void {
   globalThis.tastaturaTongue = tongue;
 }
 
+/** What is said in one go in a catalogue's language, English without one; what was spoken before goes on after it. */
+export function spokenIn<T>(catalogue: Catalogue | null, say: () => T): T {
+  const before = globalThis.tastaturaTongue;
+  if (catalogue) speak(catalogue);
+  else hush();
+  try {
+    return say();
+  } finally {
+    globalThis.tastaturaTongue = before;
+  }
+}
+
 /** Back to the English of the code. */
 export function hush(): void {
   globalThis.tastaturaTongue = undefined;

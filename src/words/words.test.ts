@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import { po } from "gettext-parser";
 import { afterEach, describe, expect, it } from "vitest";
 import { catalogue, languages, poFile, sentences } from "../../scripts/words.mjs";
-import { languages as offered } from "../core/settings/settings";
+import { languages as offered } from "../core/settings/language";
 import { jt } from "../ui/keys/words";
 import { languageTag, midSentence, msgid, ngettext, t } from "../core/words/words";
 import { hush, speak } from "./tongue";

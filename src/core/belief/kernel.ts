@@ -135,7 +135,10 @@ export function resample(
 /** Copies are scattered by this part of the cloud's own width. */
 const SCATTER = 0.3;
 
-/** The lower root of a symmetric positive matrix, of which the lower triangle is read. */
+/**
+ * The lower root of a symmetric positive matrix, of which the lower triangle is read. Written here, not taken from a matrix
+ * package: it runs thousands of times a reading, and ml-matrix 6 needs 1.3 times as long at 30 dimensions and 28 times at 6.
+ */
 export function cholesky(matrix: Float64Array, n: number): Float64Array {
   const root = new Float64Array(n * n);
   for (let i = 0; i < n; i++)

@@ -5,6 +5,7 @@ import { defaultPriors } from "../faults/parts/parts";
 import { complaintSchema } from "./complaint";
 import { codesElsewhere } from "./complaint-weight";
 import { complaintReasons } from "./complaint-reasons";
+import { meantWords, ratioTable } from "./ratio-table";
 import { Belief } from "../belief/belief";
 import { sharesByPart } from "../belief/posterior";
 
@@ -52,4 +53,11 @@ describe("what an answer does to the suspicion", () => {
     expect(codesElsewhere([other, "C1145"], setup.corner)).toEqual([other]);
     expect(share([other])).toBeCloseTo(share([]), 9);
   });
+});
+
+it("every row of the table of ratios has a name to show, no bare id", () => {
+  const meant = ratioTable().flatMap(({ entries }) => entries.flatMap((entry) => entry.meant));
+  expect(meant.length).toBeGreaterThan(40);
+  for (const one of meant) expect(meantWords(one), one).toMatch(/^[a-z]/i);
+  for (const one of meant.filter((id) => id.includes("-"))) expect(meantWords(one)).not.toBe(one);
 });

@@ -1,6 +1,6 @@
 import { t } from "../words/words";
 import { effectWords, type Fault } from "../faults/fault";
-import { partLabel, type Part } from "../faults/parts/parts";
+import { partLabel, parts } from "../faults/parts/parts";
 import { usualCodeRatios, type CodeRatio } from "./codes-ratio";
 import { presenceRatios } from "./complaint-weight";
 import { ratioEntries, type RatioEntry } from "./ratio";
@@ -47,7 +47,9 @@ export function meantWords(meant: string): string {
     wet: () => t`woken by water`,
     heat: () => t`woken by heat`,
   };
-  return partLabel(meant as Part) ?? effectWords[meant as Fault["effect"]] ?? own[meant]?.() ?? meant;
+  const part = parts.find((one) => one === meant);
+  if (part) return partLabel(part);
+  return effectWords[meant as Fault["effect"]] ?? own[meant]?.() ?? meant;
 }
 
 const CODE_WORDS: Record<CodeRatio, () => string> = {

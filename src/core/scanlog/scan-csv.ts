@@ -1,3 +1,4 @@
+import Papa from "papaparse";
 import { t } from "../words/words";
 import { UnusableInput } from "../capture/capture";
 import { corners, type Corner } from "../units/corner";
@@ -32,17 +33,18 @@ export function parseScanCsv(text: string, name: string): ScanLog {
       t`${name}: no row names the wheels. Name the columns time, FL, FR, RL and RR, or “front left speed” and so on.`,
     );
   const separator = separatorOf(lines[header]!);
-  const labels = lines[header]!.split(separator).map(clean);
-  const units = unitsOf(labels, lines[header + 1]?.split(separator).map(clean) ?? []);
+  const table = cellsOf(lines.slice(header).join("\n"), separator);
+  const labels = table[0]!.map(clean);
+  const units = unitsOf(labels, table[1]?.map(clean) ?? []);
   const columns = columnsOf(labels, name);
   const decimalComma = separator !== "," && /\d,\d/.test(lines.slice(header + 1, header + 40).join("\n"));
   const rows: number[][] = [];
   let bad = 0;
-  for (let at = header + 1; at < lines.length && rows.length < MOST_ROWS; at++) {
-    const cells = lines[at]!.split(separator);
+  for (let at = 1; at < table.length && rows.length < MOST_ROWS; at++) {
+    const cells = table[at]!;
     const time = toNumber(cells[columns.time], decimalComma);
     if (Number.isNaN(time)) {
-      if (lines[at]!.trim() !== "" && rows.length > 0) bad++;
+      if (cells.some((cell) => cell.trim() !== "") && rows.length > 0) bad++;
       continue;
     }
     rows.push([time, ...corners.map((corner) => toNumber(cells[columns[corner] ?? -1], decimalComma))]);
@@ -61,7 +63,7 @@ export function parseScanCsv(text: string, name: string): ScanLog {
 type Columns = { time: number } & Partial<Record<Corner, number>>;
 
 function namedCorners(line: string): Set<Corner> {
-  const cells = line.split(separatorOf(line)).map(clean);
+  const cells = (cellsOf(line, separatorOf(line))[0] ?? []).map(clean);
   return new Set(corners.filter((corner) => cells.some((cell) => NAMES[corner].test(cell))));
 }
 
@@ -108,13 +110,18 @@ function separatorOf(line: string): string {
   return line.includes("\t") ? "\t" : line.includes(";") ? ";" : ",";
 }
 
+/** Cells by row; a separator inside quotes is none. */
+function cellsOf(text: string, delimiter: string): string[][] {
+  return Papa.parse<string[]>(text, { delimiter }).data;
+}
+
 function clean(cell: string): string {
-  return cell.trim().replace(/^"|"$/g, "").toLowerCase().replace(/_/g, " ");
+  return cell.trim().toLowerCase().replace(/_/g, " ");
 }
 
 /** A cell's number; NaN for an empty cell or a word. */
 function toNumber(cell: string | undefined, decimalComma: boolean): number {
-  const text = (cell ?? "").trim().replace(/^"|"$/g, "");
+  const text = (cell ?? "").trim();
   if (text === "") return NaN;
   const clock = /^(\d+):(\d{2}):(\d{2}(?:[.,]\d+)?)$/.exec(text);
   if (clock) return Number(clock[1]) * 3600 + Number(clock[2]) * 60 + Number(clock[3]!.replace(",", "."));

@@ -3,9 +3,7 @@ import { meterSchema } from "../circuit/setup";
 import { policySchema } from "../complaint/policy";
 import { priorsSchema, ratiosSchema } from "../job/schema";
 import { usualEstimate } from "../repair/usual-estimate";
-
-/** Tongues there is a catalogue of (src/words). */
-export const languages = ["en", "de"] as const;
+import { languages } from "./language";
 
 export const settingsSchema = z.object({
   estimate: z._default(

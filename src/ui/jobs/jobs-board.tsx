@@ -29,6 +29,7 @@ import { saveCapture } from "@/store/captures";
 import { Cap } from "../keys/cap";
 import { FileCap } from "../keys/file-cap";
 import { CarMark } from "../keys/car-mark";
+import { places } from "../keys/rooms";
 import { download } from "./download";
 import { RowBoundary } from "./row-boundary";
 import { useSettings } from "../settings/use-settings";
@@ -94,9 +95,9 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
   useEffect(() => () => boardWorker.stop(), []);
   useHotkeys("n", () => void start());
   useHotkeys(
-    PLACES.map(({ key }) => key),
+    places.map(({ key }) => key),
     (_, { keys }) => {
-      const place = PLACES.find(({ key }) => keys?.includes(key));
+      const place = places.find(({ key }) => keys?.includes(key));
       if (place) router.push(place.path);
     },
   );
@@ -129,12 +130,12 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
         <h1 className="text-2xl font-bold tracking-tight">tastatura</h1>
         <p className="text-muted">{t`Wheel speed faults, traced to their true cause.`}</p>
         <div className="ml-auto flex flex-wrap gap-2">
-          {PLACES.map(({ key, name, path }) => (
+          {places.map(({ key, name, path }) => (
             <Link key={key} href={path} className="cap">
               <span className="legend" aria-hidden="true">
                 {key.toUpperCase()}
               </span>
-              <span>{name}</span>
+              <span>{name()}</span>
             </Link>
           ))}
           <FileCap
@@ -198,51 +199,6 @@ async function takeZip(file: File): Promise<Job> {
   for (const { id, capture } of read.captures) await saveCapture(id, capture);
   return read.job;
 }
-
-const PLACES = [
-  {
-    key: "p",
-    get name() {
-      return t`Practice`;
-    },
-    path: "/practice",
-  },
-  {
-    key: "x",
-    get name() {
-      return t`Explain`;
-    },
-    path: "/explain",
-  },
-  {
-    key: "l",
-    get name() {
-      return t`Library`;
-    },
-    path: "/library",
-  },
-  {
-    key: "h",
-    get name() {
-      return t`History`;
-    },
-    path: "/history",
-  },
-  {
-    key: "k",
-    get name() {
-      return t`Reckoner`;
-    },
-    path: "/reckoner",
-  },
-  {
-    key: "s",
-    get name() {
-      return t`Settings`;
-    },
-    path: "/settings",
-  },
-] as const;
 
 async function exportAsFile(job: Job): Promise<void> {
   const { exportJob } = await import("@/core/job/file");

@@ -8,111 +8,16 @@ import { useHotkeys } from "react-hotkeys-hook";
 import type { Job } from "@/core/job/schema";
 import { Palette } from "./palette";
 import { CarMark } from "./car-mark";
-
-const SCREENS = [
-  {
-    key: "c",
-    legend: "C",
-    get name() {
-      return t`Complaint`;
-    },
-    path: "/complaint",
-  },
-  {
-    key: "e",
-    legend: "E",
-    get name() {
-      return t`Look`;
-    },
-    path: "/look",
-  },
-  {
-    key: "b",
-    legend: "B",
-    get name() {
-      return t`Bench`;
-    },
-    path: "/bench",
-  },
-  {
-    key: "w",
-    legend: "W",
-    get name() {
-      return t`Waves`;
-    },
-    path: "/waves",
-  },
-  {
-    key: "l",
-    legend: "L",
-    get name() {
-      return t`Loom`;
-    },
-    path: "/loom",
-  },
-  {
-    key: "x",
-    legend: "X",
-    get name() {
-      return t`Close-out`;
-    },
-    path: "/close-out",
-  },
-] as const;
-
-const OUTSIDE = [
-  {
-    id: "/",
-    get say() {
-      return t`Jobs board`;
-    },
-    path: "/",
-  },
-  {
-    id: "/practice",
-    get say() {
-      return t`Practice`;
-    },
-    path: "/practice",
-  },
-  {
-    id: "/library",
-    get say() {
-      return t`Library`;
-    },
-    path: "/library",
-  },
-  {
-    id: "/history",
-    get say() {
-      return t`History`;
-    },
-    path: "/history",
-  },
-  {
-    id: "/reckoner",
-    get say() {
-      return t`Reckoner`;
-    },
-    path: "/reckoner",
-  },
-  {
-    id: "/settings",
-    get say() {
-      return t`Settings`;
-    },
-    path: "/settings",
-  },
-];
+import { jobRooms, places } from "./rooms";
 
 /** Name of the car, its corner, and the caps that lead from screen to screen. */
 export function JobHeader({ job, here, children }: { job: Job; here: string; children?: ReactNode }) {
   const router = useRouter();
   useHotkeys("j", () => router.push("/"));
   useHotkeys(
-    SCREENS.map(({ key }) => key),
+    jobRooms.map(({ key }) => key),
     (_, { keys }) => {
-      const screen = SCREENS.find(({ key }) => keys?.includes(key));
+      const screen = jobRooms.find(({ key }) => keys?.includes(key));
       if (screen) router.push(`${screen.path}?job=${job.id}`);
     },
   );
@@ -132,8 +37,9 @@ export function JobHeader({ job, here, children }: { job: Job; here: string; chi
       {children}
       <Palette
         commands={[
-          ...SCREENS.map(({ name, path }) => ({ id: path, say: name, path: `${path}?job=${job.id}` })),
-          ...OUTSIDE,
+          ...jobRooms.map(({ name, path }) => ({ id: path, say: name(), path: `${path}?job=${job.id}` })),
+          { id: "/", say: t`Jobs board`, path: "/" },
+          ...places.map(({ name, path }) => ({ id: path, say: name(), path })),
         ]}
       />
       <nav
@@ -146,7 +52,7 @@ export function JobHeader({ job, here, children }: { job: Job; here: string; chi
           </span>
           <span className="max-sm:sr-only">{t`Jobs`}</span>
         </Link>
-        {SCREENS.map(({ legend, name, path }) => (
+        {jobRooms.map(({ key, name, path }) => (
           <Link
             key={path}
             href={`${path}?job=${job.id}`}
@@ -157,10 +63,10 @@ export function JobHeader({ job, here, children }: { job: Job; here: string; chi
               className={clsx("legend", here !== path && "max-sm:text-base! max-sm:self-center!")}
               aria-hidden="true"
             >
-              {legend}
+              {key.toUpperCase()}
             </span>
             {/* On a phone the letter is the key; the room one is in keeps its name. */}
-            <span className={clsx(here !== path && "max-sm:sr-only")}>{name}</span>
+            <span className={clsx(here !== path && "max-sm:sr-only")}>{name()}</span>
           </Link>
         ))}
       </nav>

@@ -1,23 +1,23 @@
 "use client";
 import { Fragment, useEffect, useState, useSyncExternalStore, type ReactNode } from "react";
-import { languages } from "@/core/settings/settings";
+import { languageWanted } from "@/core/settings/language";
 import { languageTag } from "@/core/words/words";
 import { useSettings } from "../settings/use-settings";
 
 const never = () => () => undefined;
 
 /**
- * Has the program speak the chosen language, or the machine's own, and speak another at once when it is changed. It is
- * drawn in the browser only: what is shown lies in the browser's store.
+ * Has the program speak the chosen language, or the machine's own, and speak another at once when it is changed. What a
+ * room shows lies in the browser's store; until that and the words are there stands the shell the server has made.
  */
-export function Spoken({ children }: { children: ReactNode }) {
+export function Spoken({ shell, children }: { shell: ReactNode; children: ReactNode }) {
   const here = useSyncExternalStore(
     never,
     () => true,
     () => false,
   );
   const { language } = useSettings().settings;
-  const wanted = language ?? (here ? machineLanguage() : "en");
+  const wanted = here ? languageWanted(language, navigator.languages.join()) : "en";
   const [spoken, setSpoken] = useState("en");
   useEffect(() => {
     let live = true;
@@ -29,13 +29,8 @@ export function Spoken({ children }: { children: ReactNode }) {
       live = false;
     };
   }, [wanted]);
-  if (!here || (spoken !== wanted && languageTag() === "en" && wanted !== "en")) return null;
+  if (!here || (spoken !== wanted && languageTag() === "en" && wanted !== "en")) return shell;
   return <Fragment key={spoken}>{children}</Fragment>;
-}
-
-function machineLanguage(): string {
-  const known: readonly string[] = languages;
-  return navigator.languages.map((one) => one.slice(0, 2)).find((one) => known.includes(one)) ?? "en";
 }
 
 /** Loads a catalogue and has the page speak it; English where there is none. */

@@ -1,5 +1,5 @@
 "use client";
-import { languages } from "@/core/settings/settings";
+import { languages } from "@/core/settings/language";
 import { languageTag, t } from "@/core/words/words";
 import { approaches, approachWords } from "@/core/complaint/policy";
 import { useEffect, useState } from "react";

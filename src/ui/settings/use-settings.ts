@@ -3,6 +3,7 @@ import { useSyncExternalStore } from "react";
 import { parseSettings, usualSettings, type Settings } from "@/core/settings/settings";
 
 const KEY = "tastatura-settings";
+const YEAR_S = 31_536_000;
 let cached: { text: string | null; settings: Settings } = { text: null, settings: usualSettings };
 
 function read(): Settings {
@@ -23,6 +24,9 @@ export function useSettings(): { settings: Settings; change: (parts: Partial<Set
     settings,
     change: (parts) => {
       localStorage.setItem(KEY, JSON.stringify({ ...read(), ...parts }));
+      // The server reads it there at the next visit (app/layout.tsx); without one it asks what the browser likes.
+      const { language } = read();
+      document.cookie = `language=${language ?? ""}; path=/; samesite=lax; max-age=${language ? YEAR_S : 0}`;
       // The browser tells other tabs only; this one is told the same way.
       window.dispatchEvent(new StorageEvent("storage", { key: KEY }));
     },
