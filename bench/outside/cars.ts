@@ -1,8 +1,9 @@
 /**
  * The verdict on cars of another world: netlists for a general SPICE engine with other modules, sensors and levels, and a
  * mechanic with other habits, driven by the diagnose command in a closed loop. A fresh seed unless told.
- * usage: npm run bench:outside -- [cars] [--seed N] [--intermittent | --two] [--trace]
+ * usage: npm run bench:outside -- [cars] [--seed N] [--intermittent | --two] [--trace] [--logs FILE]
  */
+import { writeFileSync } from "node:fs";
 import { parseArgs } from "node:util";
 import { analyseCapture } from "../../src/core/waveform/analyse";
 import { diagnoseOutsideCar, mendOutsideCar, type CarOutcome, type Told, type TwoFaultOutcome } from "./cars/run";
@@ -18,6 +19,7 @@ const { values, positionals } = parseArgs({
     intermittent: { type: "boolean" },
     two: { type: "boolean" },
     trace: { type: "boolean" },
+    logs: { type: "string" },
   },
 });
 const CARS = Number(positionals[0] ?? 60);
@@ -54,6 +56,8 @@ function analyse({ sensor, poles, sampleS, channels }: Recording): string {
 function report(outcomes: CarOutcome[]): void {
   console.log(`${CARS} cars of another world, seed ${SEED}${values.intermittent ? ", faults that come and go" : ""}`);
   const wrong = outcomes.filter(({ top, truth }) => top !== truth);
+  if (values.logs)
+    writeFileSync(values.logs, outcomes.map(({ truth, file }) => JSON.stringify({ truth, file })).join("\n"));
   if (values.trace)
     for (const { seed, family, says, proven, steps } of outcomes.filter(
       ({ top, truth, proven }) => top !== truth || proven === null,

@@ -19,6 +19,8 @@ export interface CarOutcome {
   steps: string[];
   /** What each check promised, and what it told of the true part in the end. */
   told: Told[];
+  /** The whole log, as the command reads it. */
+  file: { readings: unknown[] };
 }
 
 /** Bits of one check as planned, and those its answer gave the true part: their means agree where the model is true. */
@@ -51,7 +53,7 @@ export async function diagnoseOutsideCar(seed: number, analyse: Analyse, comesAn
       codes: d.chance(0.6) ? ["C003A"] : [],
       symptoms: ["lamp"],
     },
-    readings: [],
+    readings: [] as unknown[],
   };
   const { diagnosing } = openDiagnosis(JSON.stringify(file), "outside.json");
   const steps: string[] = [];
@@ -85,19 +87,20 @@ export async function diagnoseOutsideCar(seed: number, analyse: Analyse, comesAn
         minutes,
         steps,
         told,
+        file,
       };
     const { instrument, red, black, look, state } = asked;
     const check = { instrument, red, black, look, state } as Proposed;
     const seen = await answer({ make, trouble }, check, d, analyse);
-    diagnosing.read(
-      readingSchema.parse({
-        instrument,
-        ...(instrument === "scope" ? { point: red } : { red, black }),
-        look,
-        state,
-        ...seen,
-      }),
-    );
+    const reading = readingSchema.parse({
+      instrument,
+      ...(instrument === "scope" ? { point: red } : { red, black }),
+      look,
+      state,
+      ...seen,
+    });
+    file.readings.push(reading);
+    diagnosing.read(reading);
     told.push({ check: `${instrument}${state.watched ? " watched" : ""}`, promised: asked.bits, earned: 0 });
     readings++;
     minutes += asked.minutes;

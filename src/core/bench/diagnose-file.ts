@@ -13,7 +13,7 @@ import { tools } from "../checks/tools";
 import { accessSteps } from "../checks/access";
 import { observationsIn } from "../job/observations";
 import type { Unread } from "../observation/observation";
-import { diagnosisOf, type Diagnosis } from "./diagnosis";
+import { diagnosisOf, rankingOf, type Diagnosis, type Ranking } from "./diagnosis";
 import { checkVersion, firstIssue, parseJson } from "../job/document";
 import { readingSchema, type Reading } from "../observation/reading";
 
@@ -35,6 +35,8 @@ export interface Diagnosing {
   /** Takes one reading, or a repair, in the words of the contract. @returns why it says nothing for this corner, or null */
   read(reading: Reading | Repair): Unread | null;
   diagnosis(): Diagnosis;
+  /** What is suspect so far, without what to measure next. */
+  ranking(): Ranking;
 }
 
 /**
@@ -78,7 +80,14 @@ export function openDiagnosis(text: string, name: string): { diagnosing: Diagnos
     }
     return unread[0] ?? null;
   };
-  return { diagnosing: { read, diagnosis: () => diagnosisOf(belief, policy, { done, skipped: new Set() }) }, readings };
+  return {
+    diagnosing: {
+      read,
+      diagnosis: () => diagnosisOf(belief, policy, { done, skipped: new Set() }),
+      ranking: () => rankingOf(belief),
+    },
+    readings,
+  };
 }
 
 /** Ohms are taken on a dead circuit: a reading that does not say how the car stood is taken to mean that. */

@@ -59,6 +59,15 @@ export function lastUndoable({ entries }: Pick<Job, "entries">): Entry | null {
   return entries.findLast((entry) => entry.kind !== "retract" && !retracted.has(entry.id)) ?? null;
 }
 
+/** What was written beside an item when it was last ticked off, and not taken back; null where nothing was. */
+export function tickText(job: Job, item: string): string | null {
+  const retracted = retractedIds(job);
+  const last = job.entries.findLast(
+    (entry) => entry.kind === "tick" && entry.item === item && entry.text !== undefined && !retracted.has(entry.id),
+  );
+  return last?.kind === "tick" ? (last.text ?? null) : null;
+}
+
 /** What is ticked off and not taken back. */
 export function standingTicks(job: Job): ReadonlySet<string> {
   const retracted = retractedIds(job);

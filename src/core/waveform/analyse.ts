@@ -39,6 +39,8 @@ export interface ChannelAnalysis {
   frequencyHz: Range | null;
   speedKmh: Range | null;
   pulses: number;
+  /** When each pulse begins, in seconds of the recording. */
+  pulseTimesS: Float64Array;
   pulsesPerRevolution: number | null;
   /** The count by which the ring repeats itself, whatever was given; null when it is too even to tell. */
   signaturePulses: number | null;
@@ -178,6 +180,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     frequencyHz: hertz,
     speedKmh: speed,
     pulses: pulses.length,
+    pulseTimesS: Float64Array.from(pulses, ({ at }) => startS + at * sampleS),
     pulsesPerRevolution: found,
     signaturePulses: signature,
     foldedBy: fold,

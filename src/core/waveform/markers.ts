@@ -2,8 +2,6 @@ import { t } from "../words/words";
 import type { Capture } from "../capture/capture";
 import { parseTyre, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
 import { formatQuantity } from "../units/format";
-import { findPulses } from "./pulses";
-import { signalShape } from "./signal";
 import type { View } from "./view";
 
 /** Times of two markers on a trace, in seconds. */
@@ -25,27 +23,26 @@ export interface MarkerReadout {
   bV: number;
 }
 
-/** Longest stretch whose pulses are counted anew at each move of a marker. */
-const COUNTED_SAMPLES = 2_000_000;
-
 /**
  * What two markers on one channel say.
+ * @param pulseTimesS the channel's pulses as the analysis found them
  * @param pulsesPerRevolution for the speed; null when the ring's count is not known
  */
 export function markerReadout(
   { samples }: { samples: Float32Array },
   { sampleS, startS }: Pick<Capture, "sampleS" | "startS">,
+  pulseTimesS: Float64Array,
   { aS, bS }: Markers,
   pulsesPerRevolution: number | null,
   tyre: string,
 ): MarkerReadout {
-  const place = (timeS: number) => Math.max(0, Math.min(samples.length - 1, Math.round((timeS - startS) / sampleS)));
-  const [a, b] = [place(aS), place(bS)];
+  const level = (timeS: number) =>
+    samples[Math.max(0, Math.min(samples.length - 1, Math.round((timeS - startS) / sampleS)))]!;
   const deltaS = bS - aS;
-  const between = samples.subarray(Math.min(a, b), Math.min(Math.max(a, b) + 1, Math.min(a, b) + COUNTED_SAMPLES));
-  const edges = between.length > 8 ? findPulses(between, signalShape(between)) : [];
-  const pulses = Math.max(0, edges.length - 1);
-  const meanHertz = pulses > 0 ? pulses / ((edges.at(-1)!.at - edges[0]!.at) * sampleS) : null;
+  const [fromS, toS] = [Math.min(aS, bS), Math.max(aS, bS)];
+  const between = pulseTimesS.filter((timeS) => timeS >= fromS && timeS <= toS);
+  const pulses = Math.max(0, between.length - 1);
+  const meanHertz = pulses > 0 ? pulses / (between.at(-1)! - between[0]!) : null;
   const size = parseTyre(tyre);
   return {
     deltaS,
@@ -56,8 +53,8 @@ export function markerReadout(
       meanHertz && pulsesPerRevolution && size
         ? speedKmh(meanHertz, pulsesPerRevolution, rollingCircumferenceM(size))
         : null,
-    aV: samples[a]!,
-    bV: samples[b]!,
+    aV: level(aS),
+    bV: level(bS),
   };
 }
 

@@ -3,6 +3,7 @@ import { medianSorted } from "simple-statistics";
 import { describe, expect, it } from "vitest";
 import { normal, seeded } from "../random/random";
 import { levelled } from "./levelled";
+import { analyseCapture } from "./analyse";
 import { markerWords, markerReadout, markersIn, movedMarker, movedTo, nearerMarker } from "./markers";
 import { findPulses, guardV, rhythmOf, type Pulse } from "./pulses";
 import { signalShape, type SignalShape } from "./signal";
@@ -131,9 +132,11 @@ describe("two markers on a trace", () => {
   const sampleS = 1e-4;
   const samples = Float32Array.from({ length: 20_000 }, (_, i) => ((55.7 * i * sampleS) % 1 < 0.5 ? 0.8 : 1.6));
   const trace = { sampleS, startS: 0.5 };
+  const [analysed] = analyseCapture({ name: "even", ...trace, channels: [{ name: "signal", unit: "V", samples }] });
+  const times = analysed!.pulseTimesS;
 
   it("read time, frequency, whole pulses, speed and levels between them", () => {
-    const read = markerReadout({ samples }, trace, { aS: 0.6, bS: 1.6 }, 48, "205/55R16");
+    const read = markerReadout({ samples }, trace, times, { aS: 0.6, bS: 1.6 }, 48, "205/55R16");
     expect(read.deltaS).toBeCloseTo(1, 9);
     expect(read.hertz).toBeCloseTo(1, 9);
     expect(read.pulses).toBeGreaterThanOrEqual(54);
@@ -146,11 +149,11 @@ describe("two markers on a trace", () => {
   });
 
   it("read backwards too, and nothing of speed where the count is unknown or no pulse lies between", () => {
-    const back = markerReadout({ samples }, trace, { aS: 1.6, bS: 0.6 }, null, "205/55R16");
+    const back = markerReadout({ samples }, trace, times, { aS: 1.6, bS: 0.6 }, null, "205/55R16");
     expect(back.deltaS).toBeCloseTo(-1, 9);
     expect(back.speedKmh).toBeNull();
     expect(back.meanHertz).toBeCloseTo(55.7, 1);
-    const near = markerReadout({ samples }, trace, { aS: 0.7, bS: 0.7 }, 48, "205/55R16");
+    const near = markerReadout({ samples }, trace, times, { aS: 0.7, bS: 0.7 }, 48, "205/55R16");
     expect([near.hertz, near.meanHertz, near.speedKmh, near.pulses]).toEqual([null, null, null, 0]);
   });
 

@@ -7,6 +7,7 @@ import { CanvasRenderer } from "echarts/renderers";
 import { useEffect, useRef } from "react";
 import type { ThinTrace } from "@/core/capture/thin";
 import type { Finding } from "@/core/waveform/finding";
+import { localFindings } from "@/core/waveform/view";
 import { axisStyle, colourAt, zoomSlider } from "./chart-style";
 
 register([LineChart, GridComponent, DataZoomComponent, TooltipComponent, MarkAreaComponent, CanvasRenderer]);
@@ -54,9 +55,10 @@ export function TraceChart({ name, traces, findings }: { name: string; traces: T
           i === 0
             ? {
                 itemStyle: { color: colour("--brick"), opacity: 0.22 },
-                data: findings
-                  .filter(({ endS, startS }) => endS - startS < 0.5)
-                  .map(({ startS, endS }) => [{ xAxis: startS }, { xAxis: endS }]),
+                data: localFindings(findings, [data[0]?.[0] ?? 0, data.at(-1)?.[0] ?? 0]).map(({ startS, endS }) => [
+                  { xAxis: startS },
+                  { xAxis: endS },
+                ]),
               }
             : undefined,
       })),

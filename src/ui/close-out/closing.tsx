@@ -3,7 +3,7 @@ import { t } from "@/core/words/words";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { Diagnosis } from "@/core/bench/diagnosis";
 import { provenSuspect } from "@/core/verdict/suspects";
-import { retractedIds, standingRepair, standingTicks } from "@/core/job/derive";
+import { retractedIds, standingRepair, standingTicks, tickText } from "@/core/job/derive";
 import type { Entry, Job } from "@/core/job/schema";
 import type { Verification } from "@/core/bench/verify";
 import { repairPlan } from "@/core/repair/repair-plan";
@@ -58,6 +58,8 @@ export function Closing({
           plan={plan}
           ticked={ticked}
           onTick={tick}
+          saidOf={(item) => tickText(job, item)}
+          jobId={job.id}
           repaired={repair}
           guess={!proven}
           lead={lead}

@@ -8,12 +8,16 @@ import { otherTorque } from "@/core/repair/repair-plan";
 import { decimal } from "@/core/units/decimal";
 import { formatShare } from "@/core/units/format";
 import { Cap } from "../keys/cap";
+import { useDraft } from "../keys/use-draft";
 import { useSettings } from "../settings/use-settings";
 
 interface RepairProps {
   plan: RepairPlan;
   ticked: ReadonlySet<string>;
   onTick: (item: string, text?: string) => void;
+  /** What was written to a ticked item; null where nothing was. */
+  saidOf: (item: string) => string | null;
+  jobId: string;
   repaired: RepairEntry | null;
   guess: boolean;
   lead: Suspect;
@@ -21,7 +25,7 @@ interface RepairProps {
 }
 
 /** The repair in working order, ticked off; a repair without proof is possible and recorded as the guess it is. */
-export function RepairPanel({ plan, ticked, onTick, repaired, guess, lead, onRepaired }: RepairProps) {
+export function RepairPanel({ plan, ticked, onTick, saidOf, jobId, repaired, guess, lead, onRepaired }: RepairProps) {
   return (
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Repair`}>
       <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">{t`Repair`}</h2>
@@ -44,7 +48,13 @@ export function RepairPanel({ plan, ticked, onTick, repaired, guess, lead, onRep
           <h3 className="mt-3 text-sm font-semibold text-muted">{t`Torques, from the maker`}</h3>
           <div className="flex flex-wrap gap-3">
             {plan.torques.map((name) => (
-              <Torque key={name} name={name} onSet={(text) => onTick(t`torque ${name}`, text)} />
+              <Torque
+                key={name}
+                field={`${jobId}/torque/${name}`}
+                name={name}
+                stored={saidOf(t`torque ${name}`)}
+                onSet={(text) => onTick(t`torque ${name}`, text)}
+              />
             ))}
           </div>
         </>
@@ -101,11 +111,27 @@ function Ticks({
   );
 }
 
-function Torque({ name, onSet }: { name: string; onSet: (text: string) => void }) {
+interface TorqueProps {
+  field: string;
+  name: string;
+  /** As it was written down: “119 N·m”. */
+  stored: string | null;
+  onSet: (text: string) => void;
+}
+
+function Torque({ field, name, stored, onSet }: TorqueProps) {
   const preferred = useSettings().settings.units.torque;
-  const [text, setText] = useState("");
-  const [unit, setUnit] = useState(preferred);
+  const [number = "", known] = stored?.split(" ") ?? [];
+  const { draft, type, drop } = useDraft(field);
+  const [chosen, setUnit] = useState<typeof preferred | null>(null);
+  const unit = chosen ?? (known === "N·m" || known === "lb·ft" ? known : preferred);
+  const text = draft ?? number;
   const other = otherTorque(decimal(text), unit);
+  const take = (inUnit: typeof unit) => {
+    if (other === null) return;
+    drop();
+    if (stored !== `${text} ${inUnit}`) onSet(`${text} ${inUnit}`);
+  };
   return (
     <label className="text-sm text-muted">
       {name}
@@ -114,8 +140,8 @@ function Torque({ name, onSet }: { name: string; onSet: (text: string) => void }
           inputMode="decimal"
           value={text}
           className="min-h-11 w-20 rounded-lg border border-rule bg-paper px-2 text-right font-mono text-lg text-ink"
-          onChange={(event) => setText(event.target.value)}
-          onBlur={() => other !== null && onSet(`${text} ${unit}`)}
+          onChange={(event) => type(event.target.value)}
+          onBlur={() => take(unit)}
         />
         <button
           type="button"
@@ -124,7 +150,7 @@ function Torque({ name, onSet }: { name: string; onSet: (text: string) => void }
           onClick={() => {
             const next = unit === "N·m" ? "lb·ft" : "N·m";
             setUnit(next);
-            if (other !== null) onSet(`${text} ${next}`);
+            take(next);
           }}
         >
           {unit}

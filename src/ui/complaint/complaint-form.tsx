@@ -220,7 +220,7 @@ export function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) 
             onChange={(text) => setup({ supplyV: Number(text) })}
           />
         </div>
-        <MeterFields meter={meterOf(job.setup)} onChange={(meter) => setup({ meter })} />
+        <MeterFields field={job.id} meter={meterOf(job.setup)} onChange={(meter) => setup({ meter })} />
         <Group label={t`Inline connectors between module and sensor plug`}>
           {[0, 1, 2, 3].map((count) => (
             <Cap

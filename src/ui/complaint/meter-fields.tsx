@@ -1,27 +1,39 @@
 import { t } from "@/core/words/words";
+import { DraftInput } from "../keys/draft-input";
 import { jt } from "../keys/words";
 import type { Meter } from "@/core/circuit/setup";
 import { decimal } from "@/core/units/decimal";
 
 /** The meter in use: its load and its leads are in every forecast. */
-export function MeterFields({ meter, onChange }: { meter: Meter; onChange: (meter: Meter) => void }) {
+export function MeterFields({
+  field,
+  meter,
+  onChange,
+}: {
+  /** Whose meter it is: a job's, or the shop's. */
+  field: string;
+  meter: Meter;
+  onChange: (meter: Meter) => void;
+}) {
   return (
     <fieldset className="grid grid-cols-[repeat(auto-fit,minmax(11rem,1fr))] items-end gap-4">
       <legend className="mb-1 text-sm text-muted">{t`Your meter`}</legend>
       <label className="text-sm text-muted">{jt`input, MΩ${(
-        <input
+        <DraftInput
+          field={`${field}/meter/input`}
           className="block min-h-12 w-full rounded-lg border border-rule bg-paper px-3 font-mono text-lg text-ink"
           inputMode="decimal"
-          defaultValue={meter.inputMegohm}
-          onBlur={(event) => onChange({ ...meter, inputMegohm: decimal(event.target.value) })}
+          value={String(meter.inputMegohm)}
+          onTake={(text) => onChange({ ...meter, inputMegohm: decimal(text) })}
         />
       )}`}</label>
       <label className="text-sm text-muted">{jt`leads held together, Ω (0 if nulled)${(
-        <input
+        <DraftInput
+          field={`${field}/meter/leads`}
           className="block min-h-12 w-full rounded-lg border border-rule bg-paper px-3 font-mono text-lg text-ink"
           inputMode="decimal"
-          defaultValue={meter.leadOhms}
-          onBlur={(event) => onChange({ ...meter, leadOhms: decimal(event.target.value) })}
+          value={String(meter.leadOhms)}
+          onTake={(text) => onChange({ ...meter, leadOhms: decimal(text) })}
         />
       )}`}</label>
       <label className="flex items-center gap-2 self-end text-sm">{jt`${(

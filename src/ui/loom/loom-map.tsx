@@ -19,6 +19,7 @@ import { decimal } from "@/core/units/decimal";
 import { changeSetup } from "../jobs/change-setup";
 import type { ChangeJob } from "../jobs/use-job";
 import { Cap } from "../keys/cap";
+import { DraftInput } from "../keys/draft-input";
 
 const EXPOSURES: () => [number, string][] = () => [
   [0.6, "sheltered"],
@@ -69,12 +70,15 @@ export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
                 <div className="flex flex-wrap items-center gap-2 py-1.5">
                   <b className="w-32">{stationWords(station.station)}</b>
                   <Field
+                    field={`${job.id}/${station.station}/landmark`}
                     label={t`landmark`}
                     value={station.landmark ?? ""}
                     wide
                     onChange={(landmark) => setPath(withStation(job.setup, i, { landmark }))}
                   />
                   <Field
+                    field={`${job.id}/${station.station}/minutes`}
+                    unit="min"
                     label={t`min to reach`}
                     value={String(station.accessMin ?? "")}
                     onChange={(text) => setPath(withStation(job.setup, i, { accessMin: decimal(text) }))}
@@ -84,16 +88,21 @@ export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
                   <div className="mb-1 ml-3 flex flex-wrap items-center gap-2 border-l-4 border-rule py-1 pl-4">
                     <span className="w-24 text-sm text-muted">{t`span ${i + 1}`}</span>
                     <Field
+                      field={`${job.id}/span${i + 1}/metres`}
+                      unit="m"
                       label={t`metres`}
                       value={String(spans[i].spanM)}
                       onChange={(text) => setPath(withSpan(job.setup, i, { spanM: decimal(text) }))}
                     />
                     <Field
+                      field={`${job.id}/span${i + 1}/mm2`}
+                      unit="mm²"
                       label={t`mm²`}
                       value={String(spans[i].mm2)}
                       onChange={(text) => setPath(withSpan(job.setup, i, { mm2: decimal(text) }))}
                     />
                     <Field
+                      field={`${job.id}/span${i + 1}/landmark`}
                       label={t`landmark`}
                       value={spans[i].landmark ?? ""}
                       wide
@@ -175,12 +184,17 @@ function Row({
 }
 
 function Field({
+  field,
   label,
+  unit,
   value,
   wide = false,
   onChange,
 }: {
+  field: string;
   label: string;
+  /** Shown behind a number. */
+  unit?: string;
   value: string;
   wide?: boolean;
   onChange: (text: string) => void;
@@ -188,16 +202,16 @@ function Field({
   return (
     <label className="flex items-center gap-1 text-sm text-muted">
       <span className="sr-only">{label}</span>
-      <input
-        key={value}
-        defaultValue={value}
+      <DraftInput
+        field={field}
+        value={value}
         placeholder={label}
         title={label}
         maxLength={80}
         className={`min-h-11 rounded-lg border border-rule bg-paper px-2 text-ink ${wide ? "w-40" : "w-16 text-right font-mono"}`}
-        onBlur={(event) => event.target.value !== value && onChange(event.target.value.trim())}
+        onTake={onChange}
       />
-      {!wide && <span aria-hidden="true">{label === "min to reach" ? "min" : label === "metres" ? "m" : label}</span>}
+      {unit && <span aria-hidden="true">{unit}</span>}
     </label>
   );
 }

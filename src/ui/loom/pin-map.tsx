@@ -11,12 +11,14 @@ import { conductorWord } from "@/core/faults/wire-faults";
 import type { Job } from "@/core/job/schema";
 import { changeSetup } from "../jobs/change-setup";
 import type { ChangeJob } from "../jobs/use-job";
+import { DraftInput } from "../keys/draft-input";
 import { toast } from "../keys/toast";
 
 /** Which terminal and colour each conductor has at each connector, and where that terminal sits on the face. */
 export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
   const stations = stationsOf(job.setup);
   const conductors = conductorsOf[job.setup.family];
+  const field = `${job.id}/pins`;
   const set = (at: number, parts: Parameters<typeof withStation>[2]) =>
     changeSetup(change, (setup) => ({ path: withStation(setup, at, parts) }));
   return (
@@ -44,25 +46,23 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
                 return (
                   <td key={station} className="px-1 py-1">
                     <span className="flex gap-1">
-                      <input
+                      <DraftInput
+                        field={`${field}/${station}/${conductor}/pin`}
                         aria-label={t`${conductorWord(conductor)} terminal at ${stationLabel(station)}`}
                         placeholder={t`pin`}
-                        key={`p${own.pin}`}
-                        defaultValue={own.pin}
+                        value={own.pin}
                         maxLength={12}
                         className="min-h-11 w-12 rounded-lg border border-rule bg-paper px-1 text-center font-mono"
-                        onBlur={(event) => event.target.value !== own.pin && write({ pin: event.target.value.trim() })}
+                        onTake={(pin) => write({ pin })}
                       />
-                      <input
+                      <DraftInput
+                        field={`${field}/${station}/${conductor}/colour`}
                         aria-label={t`${conductorWord(conductor)} colour at ${stationLabel(station)}`}
                         placeholder={t`colour`}
-                        key={`c${own.colour}`}
-                        defaultValue={own.colour}
+                        value={own.colour}
                         maxLength={24}
                         className="min-h-11 w-24 rounded-lg border border-rule bg-paper px-2"
-                        onBlur={(event) =>
-                          event.target.value !== own.colour && write({ colour: event.target.value.trim() })
-                        }
+                        onTake={(colour) => write({ colour })}
                       />
                     </span>
                   </td>
@@ -76,12 +76,14 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
               <td key={station} className="px-1 py-1">
                 <span className="flex items-center gap-1 text-muted">
                   <FaceNumber
+                    field={`${field}/${station}/rows`}
                     label={t`rows of ${stationLabel(station)}`}
                     value={face?.rows}
                     onChange={(rows) => set(at, { face: { ...face, rows, columns: face?.columns ?? 2 } })}
                   />
                   ×
                   <FaceNumber
+                    field={`${field}/${station}/columns`}
                     label={t`columns of ${stationLabel(station)}`}
                     value={face?.columns}
                     onChange={(columns) => set(at, { face: { ...face, rows: face?.rows ?? 1, columns } })}
@@ -194,22 +196,25 @@ function PastePins({ job, change }: { job: Job; change: ChangeJob }) {
 }
 
 function FaceNumber({
+  field,
   label,
   value,
   onChange,
 }: {
+  field: string;
   label: string;
   value: number | undefined;
   onChange: (value: number) => void;
 }) {
   return (
-    <input
+    <DraftInput
+      field={field}
       aria-label={label}
-      defaultValue={value ?? ""}
+      value={value === undefined ? "" : String(value)}
       inputMode="numeric"
       className="min-h-11 w-11 rounded-lg border border-rule bg-paper text-center font-mono text-ink"
-      onBlur={(event) => {
-        const number = decimal(event.target.value);
+      onTake={(text) => {
+        const number = decimal(text);
         if (!Number.isNaN(number) && number !== value) onChange(number);
       }}
     />

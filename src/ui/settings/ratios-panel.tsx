@@ -4,6 +4,7 @@ import { meantWords, ratioTable } from "@/core/complaint/ratio-table";
 import { decimal } from "@/core/units/decimal";
 import { t } from "@/core/words/words";
 import { Cap } from "../keys/cap";
+import { DraftInput } from "../keys/draft-input";
 import { toast } from "../keys/toast";
 import { useSettings } from "./use-settings";
 
@@ -41,15 +42,13 @@ export function RatiosPanel() {
                   <td className="py-1 pr-2 align-top">{i === 0 ? answer : ""}</td>
                   <td className="pr-2 align-top">{meant.length ? meant.map(meantWords).join(", ") : t`any other`}</td>
                   <td className="text-right">
-                    <input
-                      key={own[name] ?? usual}
-                      defaultValue={String(own[name] ?? usual)}
+                    <DraftInput
+                      field={`settings/ratios/${name}`}
+                      value={String(own[name] ?? usual)}
                       inputMode="decimal"
                       aria-label={`${answer}, ${meant.map(meantWords).join(", ") || t`any other`}`}
                       className={`min-h-11 w-20 rounded-lg border bg-paper px-2 text-right font-mono ${own[name] === undefined ? "border-rule" : "border-marigold"}`}
-                      onBlur={(event) => {
-                        if (event.target.value !== String(own[name] ?? usual)) set(name, usual, event.target.value);
-                      }}
+                      onTake={(text) => set(name, usual, text)}
                     />
                   </td>
                 </tr>

@@ -15,6 +15,7 @@ import { listSnapshots, restoreSnapshot, type Snapshot } from "@/store/snapshots
 import { MeterFields } from "../complaint/meter-fields";
 import { download } from "../jobs/download";
 import { Cap } from "../keys/cap";
+import { DraftInput } from "../keys/draft-input";
 import { PlainHeader } from "../keys/plain-header";
 import { useSettings } from "./use-settings";
 import { RatiosPanel } from "./ratios-panel";
@@ -71,11 +72,11 @@ function Field({ label, value, onSet }: { label: string; value: string; onSet: (
   return (
     <label className="text-sm text-muted">
       {label}
-      <input
-        key={value}
-        defaultValue={value}
+      <DraftInput
+        field={`settings/${label}`}
+        value={value}
         className="min-h-12 w-full rounded-lg border border-rule bg-paper px-2 text-right font-mono text-lg text-ink"
-        onBlur={(event) => event.target.value !== value && onSet(event.target.value.trim())}
+        onTake={onSet}
       />
     </label>
   );
@@ -116,7 +117,7 @@ function WayPanel() {
         ))}
       </div>
       <div className="pt-3">
-        <MeterFields meter={settings.meter ?? usualMeter} onChange={setMeter} />
+        <MeterFields field="settings" meter={settings.meter ?? usualMeter} onChange={setMeter} />
       </div>
     </section>
   );

@@ -99,7 +99,7 @@ export function TraceSection({
         >{t`markers`}</Cap>
         {markers ? (
           <MarkerBar
-            readout={markerReadout(shown, capture, markers, channel.pulsesPerRevolution, tyre)}
+            readout={markerReadout(shown, capture, channel.pulseTimesS, markers, channel.pulsesPerRevolution, tyre)}
             unit={shown.unit}
             held={held}
             onHold={setHeld}
