@@ -1,0 +1,73 @@
+/** Faces, scope references and findings are said as what they are: a swapped side sends the technician to the wrong pin. */
+import { describe, expect, it } from "vitest";
+import { parsePoint } from "../circuit/point";
+import { cornerSetupSchema, families } from "../circuit/setup";
+import { findingKind, findingSays, leadingWord, scopeFindings } from "./findings/findings";
+import { pointWords, scopeReference } from "./instruction";
+
+const setup = cornerSetupSchema.parse({
+  corner: "FL",
+  family: "active-2wire",
+  path: [{ station: "module" }, { spanM: 1, mm2: 0.5 }, { station: "c1" }, { spanM: 1, mm2: 0.5 }, { station: "plug" }],
+});
+const said = (text: string) => {
+  const read = parsePoint(text, setup);
+  return read.ok ? pointWords(read.point, setup) : read.say;
+};
+
+describe("a point aloud", () => {
+  it.each([
+    ["c1.in.supply", /supply.*C1.*module side/],
+    ["c1.out.supply", /supply.*C1.*sensor side/],
+    ["plug.out.return", /return.*sensor plug.*sensor side/],
+    ["module.in.supply", /supply.*module pin/],
+    ["module.out.supply", /supply.*wire side/],
+    ["battery.negative", /battery −/],
+    ["battery.positive", /battery \+/],
+    ["module.in.power", /battery feed/],
+    ["module.in.earth", /ground/],
+  ])("%s", (text, words) => expect(said(text)).toMatch(words));
+
+  it("what this corner has not is named, not guessed", () => {
+    for (const text of ["c2.in.supply", "c1.mid.supply", "c1.in.signal", "battery.third", "span9.30.supply", "body.x"])
+      expect(parsePoint(text, setup).ok, text).toBe(false);
+  });
+});
+
+describe("findings", () => {
+  // Domain, section 4: a two-wire plug has no ground; three-wire takes the sensor's own.
+  it("the scope's ground goes where there is one", () => {
+    const reference = (family: (typeof families)[number], sense: "low" | "high" = "low") =>
+      scopeReference(cornerSetupSchema.parse({ ...setup, family, sense }));
+    expect(reference("active-3wire")).toMatch(/sensor's own ground/);
+    expect(reference("active-2wire", "low")).toMatch(/DC-coupled.*at the battery/);
+    expect(reference("active-2wire", "high")).toMatch(/AC-coupled.*never clip it to the supply/);
+    expect(reference("passive")).toMatch(/other leg/);
+  });
+
+  it("a capture is called by what matters most in it; what is explained calls it nothing", () => {
+    expect(leadingWord(["eccentric", "missing-pulses", "random-dropout"])).toBe("missing-pulses");
+    expect(leadingWord(["duty-shift", "cracked-ring"])).toBe("cracked-ring");
+    expect(leadingWord(["duty-shift"])).toBe("low-amplitude");
+    expect(leadingWord(["probe-spike", "key-on-transient"])).toBeNull();
+    expect(findingKind("probe-spike").innocent).toBe(true);
+  });
+
+  it("each word is offered once, and takes what is logged as it", () => {
+    const words = scopeFindings.map(({ word }) => word);
+    expect(new Set(words).size).toBe(words.length);
+    expect(scopeFindings.find(({ word }) => word === "random-dropout")!.also).toContain("supply-dip");
+    expect(scopeFindings.find(({ word }) => word === "clean")!.also).toContain("interference");
+  });
+
+  it("says one and many, lower and higher, with and without the level it fell to", () => {
+    const lost = (times: number, levelV?: number) =>
+      findingSays({ code: "random-dropout", facts: { times, pulses: 3, ...(levelV === undefined ? {} : { levelV }) } });
+    expect(lost(1)).toMatch(/lost once \(3 pulses\)/);
+    expect(lost(4)).toMatch(/lost 4 times/);
+    expect(lost(1)).not.toMatch(/wire or contact opens/);
+    expect(lost(1, 11.7)).toMatch(/11\.7 V.*no sensor makes/);
+    expect(findingSays({ code: "odd-tooth", facts: { higher: -0.3 } })).toMatch(/30 % lower/);
+    expect(findingSays({ code: "odd-tooth", facts: { higher: 0.3 } })).toMatch(/30 % higher/);
+  });
+});
