@@ -70,6 +70,11 @@ function report(outcomes: CarOutcome[]): void {
   console.log(`right part       ${count(faulty, ({ top, truth }) => top === truth)}`);
   console.log(`proven           ${count(faulty, ({ proven, truth }) => proven === truth)}`);
   console.log(`wrongly proven   ${count(outcomes, ({ proven, truth }) => proven !== null && proven !== truth)}`);
+  const mended = ({ proven, acted, truth }: CarOutcome) => proven === truth || acted === truth;
+  console.log(`proven, or mended by an act the card put first ${count(faulty, mended)}`);
+  console.log(
+    `an act of the card on a sound part ${count(outcomes, ({ acted, truth }) => acted !== null && acted !== truth)}`,
+  );
   console.log(`healthy, no part ${count(healthy, ({ proven }) => proven === null || proven === "none")}`);
   console.log(`readings         ${quantile(faulty, 0.5)} median, ${quantile(faulty, 0.9)} at the 90th`);
   if (values.trace) reportTold(outcomes.flatMap(({ told }) => told));

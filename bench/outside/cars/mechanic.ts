@@ -170,6 +170,8 @@ async function looked(now: Corner, real: Corner, look: string, state: State, d: 
     }
     case "others":
       return seen("others:several", 0.04) ? "several" : "only-this";
+    case "other-supply":
+      return seen("others:several", 0.02) ? d.pick(["low", "low", "none"]) : "good";
     case "wiring":
       return seen("wiring:damaged", 0.06) ? "damaged" : "sound";
     case "bearing":

@@ -19,6 +19,8 @@ export interface CarOutcome {
   steps: string[];
   /** What each check promised, and what it told of the true part in the end. */
   told: Told[];
+  /** The part the card first said to repair instead of measuring on, before any was proven; null where it never did. */
+  acted: string | null;
   /** The whole log, as the command reads it. */
   file: { readings: unknown[] };
 }
@@ -60,15 +62,17 @@ export async function diagnoseOutsideCar(seed: number, analyse: Analyse, comesAn
   let minutes = 0;
   let readings = 0;
   const told: Told[] = [];
+  let acted: string | null = null;
   let before = 0;
   for (;;) {
-    const { parts, next } = diagnosing.diagnosis();
+    const { parts, next, acts } = diagnosing.diagnosis();
     const own = Math.log2(Math.max(parts.find(({ part }) => part === trouble.part)?.share ?? 0, LEAST_SHARE));
     if (told.length > 0) told.at(-1)!.earned = own - before;
     before = own;
     const top = parts[0]!;
     const proven = top.verdict === "proven" ? top.part : null;
     const asked = next[0];
+    if (!proven) acted ??= acts.find(({ now }) => now)?.part ?? null;
     if (steps.length)
       steps[steps.length - 1] += `  → ${parts
         .slice(0, 3)
@@ -87,6 +91,7 @@ export async function diagnoseOutsideCar(seed: number, analyse: Analyse, comesAn
         minutes,
         steps,
         told,
+        acted,
         file,
       };
     const { instrument, red, black, look, state } = asked;

@@ -217,8 +217,15 @@ export class Belief implements Posterior {
     );
   }
 
-  looks(hookup: Hookup): number {
-    return this.#answers.get(hookupKey(hookup))?.length ?? 0;
+  times(hookup: Hookup): number {
+    const key = hookupKey(hookup);
+    return this.#log.filter(({ observation }) => hookupKey(observation.hookup) === key).length;
+  }
+
+  readBefore(hookup: Hookup): Observed["value"] | null {
+    if (hookup.state.watched || turnsWheel(hookup)) return null;
+    const key = hookupKey(hookup);
+    return this.#log.findLast(({ observation }) => hookupKey(observation.hookup) === key)?.observation.value ?? null;
   }
 
   slipShare(weighed: Weighed): number {
@@ -251,6 +258,7 @@ export class Belief implements Posterior {
     const { candidates, clouds, forecasts } = bench;
     const { value, hookup } = observed;
     const perCandidate = new Float64Array(candidates.count);
+    const readBefore = this.readBefore(hookup);
     const tableNow = () => this.#tables(forecasts, [hookup], before)[0]!;
     let table = tableNow();
     let pulls: (Pull | null)[] | null = null;
@@ -258,6 +266,7 @@ export class Belief implements Posterior {
       read: { value: number; resolution: number },
       numbers: NumberTable,
       plain: NumberTable = numbers,
+      earlier: { value: number; resolution: number } | null = null,
     ) =>
       candidates.groups.map((group, g) => {
         const fine = before[g]! > FINE_SHARE;
@@ -277,11 +286,13 @@ export class Belief implements Posterior {
           perCandidate,
           gradient,
           this.#log.length,
+          earlier,
         );
         if (pull) moved(g);
         return pull;
       });
-    if (value.kind === "number" && table.kind === "numbers") pulls = weighNumbers(value, table);
+    if (value.kind === "number" && table.kind === "numbers")
+      pulls = weighNumbers(value, table, table, readBefore?.kind === "number" ? readBefore : null);
     else if (value.kind === "range" && table.kind === "numbers") {
       const end = (which: End) =>
         weighNumbers(
@@ -294,7 +305,10 @@ export class Belief implements Posterior {
       table = tableNow();
       end("high");
       for (let row = 0; row < perCandidate.length; row++) perCandidate[row]! *= first[row]!;
-    } else candidates.groups.forEach((group) => weighAtom(observed, table, candidates, group, perCandidate));
+    } else
+      candidates.groups.forEach((group) =>
+        weighAtom(observed, table, candidates, group, perCandidate, readBefore?.kind === "over-limit"),
+      );
     this.#pool(observed.hookup, candidates, before, perCandidate);
     return { perCandidate, pulls, table };
   }

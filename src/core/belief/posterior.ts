@@ -53,8 +53,10 @@ export interface Posterior {
   readonly clouds: readonly Cloud[];
   /** Where along the wires the candidates of a hypothesis are damaged, each with its weight. */
   spanDamage(h: number): { span: number; fraction: number; weight: number }[];
-  /** How often a look was had already. */
-  looks(hookup: Hookup): number;
+  /** How often a look was had, or a reading taken, with this hook-up already. */
+  times(hookup: Hookup): number;
+  /** What this hook-up read the last time; null where it is new, watched anew, or turned the wheel. */
+  readBefore(hookup: Hookup): Observation["value"] | null;
   /** Chance, in the light of everything since, that an observation was a slip. */
   slipShare(weighed: Weighed): number;
   /** Shares after an observation that is not logged: exactly what logging it would give. */

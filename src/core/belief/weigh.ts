@@ -1,5 +1,14 @@
 import type { CarCondition } from "../faults/fault";
-import { matchNumber, matchOverLimit, slipChance, slipLikelihood, type NumberMatch } from "../observation/likelihood";
+import {
+  madeBefore,
+  matchNumber,
+  matchOverLimit,
+  overLimitAgain,
+  slipChance,
+  slipDensity,
+  slipLikelihood,
+  type NumberMatch,
+} from "../observation/likelihood";
 import { scaleError, toScale } from "../observation/scale";
 import type { Observed } from "../observation/typed-value";
 import type { Candidates, Group } from "./candidates";
@@ -17,6 +26,7 @@ type NumberTable = ForecastTable & { kind: "numbers" };
 /**
  * Weighs words or OL into one group: weight ×= (1 − ε)·p(observed | forecast) + ε·p(slip).
  * @param out each candidate's likelihood, written at its row
+ * @param again OL was read with this hook-up before
  */
 export function weighAtom(
   observed: Observed,
@@ -24,18 +34,20 @@ export function weighAtom(
   candidates: Candidates,
   { first, size }: Group,
   out: Float64Array,
+  again = false,
 ): void {
   const slip = slipChance(observed.hookup);
   const { value } = observed;
   const at = table.kind === "words" && value.kind === "word" ? table.words.indexOf(value.word) : -1;
   for (let row = first; row < first + size; row++) {
+    const slipped = slip * slipOf(observed, table, candidates.cars[row]!);
     const fits =
       table.kind === "words"
         ? at < 0
           ? 0
           : table.chances[row * table.words.length + at]!
-        : matchOverLimit(table, row * table.slots);
-    const likelihood = (1 - slip) * fits + slip * slipOf(observed, table, candidates.cars[row]!);
+        : overLimitAgain(matchOverLimit(table, row * table.slots), again, slip, slipped);
+    const likelihood = (1 - slip) * fits + slipped;
     out[row] = likelihood;
     candidates.weight[row]! *= likelihood;
   }
@@ -49,6 +61,7 @@ export function weighAtom(
  * @param gradient how a candidate's forecasts move with its scores; null leaves the candidates where they are, for groups
  *   too unlikely to be worth it
  * @param turn how many readings came before: another draw for each
+ * @param before what the same hook-up read the last time, the wheel left alone since; null where it is new
  * @returns how candidates were moved, so that their forecasts must be made anew; null when none was
  */
 export function weighNumber(
@@ -61,6 +74,7 @@ export function weighNumber(
   out: Float64Array,
   gradient: ((row: number) => Float64Array) | null,
   turn: number,
+  before: NumberRead | null = null,
 ): Pull | null {
   const { hookup, slots } = table;
   const { first, size } = group;
@@ -79,19 +93,40 @@ export function weighNumber(
   const trust = new Float64Array(size);
   const match: NumberMatch = { likelihood: 0, slot: -1 };
   const widths = new Float64Array(slots);
+  const made = new Float64Array(slots);
+  const earlierX = before && toScale(hookup.instrument, before.value);
+  // What reads otherwise than before is news like any other.
+  const beforeX = earlierX !== null && Math.abs(x - earlierX) < SAME * error ? earlierX : null;
   for (let k = 0; k < size; k++) {
     const row = first + k;
     const slipped = slip * slipOf(observed, table, candidates.cars[row]!);
     // What stands at nothing stays at nothing: a car without a signal has no neighbours with a little of one.
     for (let at = 0; at < slots; at++) widths[at] = table.values[row * slots + at] === 0 ? 0 : kernels[at]!;
-    matchNumber(table, row * slots, x, read.resolution, widths, match, drawn(turn, k));
+    if (before && beforeX !== null)
+      madeBefore(
+        table,
+        row * slots,
+        {
+          x: beforeX,
+          resolution: before.resolution,
+          slipped: slip * slipDensity(hookup, before.value, before.resolution, candidates.cars[row]!.circuit),
+        },
+        widths,
+        made,
+      );
+    const again = beforeX === null ? null : { x: beforeX, made };
+    matchNumber(table, row * slots, x, read.resolution, widths, match, drawn(turn, k), again);
     out[row] = (1 - slip) * match.likelihood + slipped;
     slot[k] = match.slot;
     trust[k] = 1 - slipped / out[row]!;
     candidates.weight[row]! *= out[row]!;
   }
-  return gradient ? pull(perSlot, slot, trust, candidates, group, cloud, x, error) : null;
+  // Read again it tells whether the first was a slip; where the car stands it has told already.
+  return gradient && beforeX === null ? pull(perSlot, slot, trust, candidates, group, cloud, x, error) : null;
 }
+
+/** Two readings nearer than so many errors of the instrument are the same. */
+const SAME = 3;
 
 /** One of a sequence of numbers between 0 and 1 that fills it evenly (Weyl, golden ratio), another for each reading. */
 function drawn(turn: number, k: number): number {

@@ -11,6 +11,7 @@ import type { Danger } from "../checks/interlocks";
 import { misfitOf, type Misfit } from "../verdict/misfit";
 import { rankParts, rankSuspects, type PartShare, type Suspect } from "../verdict/suspects";
 import { MUCH_BITS, SOME_BITS } from "./tells-words";
+import type { Hookup } from "../checks/hookup";
 import { describeHookup, type NextCheck } from "./describe-hookup";
 
 /** What a reading changes at once. */
@@ -72,15 +73,20 @@ function describeCheck(
   const described = describeHookup(check.hookup, posterior.setup);
   return {
     ...described,
-    ...(posterior.looks(check.hookup) > 0
-      ? { check: t`Once more, in better light: ${midSentence(described.check)}` }
-      : {}),
+    ...(posterior.times(check.hookup) > 0 ? { check: onceMore(check.hookup, described.check) } : {}),
     minutes,
     bits: Math.round(bits * 100) / 100,
     why: whyThis(suspects, bits),
     todo: todo.map(({ say }) => say),
     toPlaceMinutes: toPlaceMinutes === null ? null : Math.round(toPlaceMinutes),
   };
+}
+
+function onceMore(hookup: Hookup, sentence: string): string {
+  if (hookup.state.watched) return sentence;
+  return "look" in hookup
+    ? t`Once more, in better light: ${midSentence(sentence)}`
+    : t`Once more, probes set anew: ${midSentence(sentence)}`;
 }
 
 function whyThis(suspects: Suspect[], bits: number): string {

@@ -1,7 +1,8 @@
 /** Faces, scope references and findings are said as what they are: a swapped side sends the technician to the wrong pin. */
 import { describe, expect, it } from "vitest";
 import { parsePoint } from "../circuit/point";
-import { cornerSetupSchema, families } from "../circuit/setup";
+import type { families } from "../circuit/setup";
+import { cornerSetupSchema } from "../circuit/setup";
 import { findingKind, findingSays, leadingWord, scopeFindings } from "./findings/findings";
 import { pointWords, scopeReference } from "./instruction";
 

@@ -140,7 +140,8 @@ export const ringFaults: Fault[] = [
     effect: "erratic",
     places: onlyPlace("ring-eccentric"),
     apply: (car, _, draw) => {
-      car.ring.runoutMm = logBetween(draw(0), 0.3, 0.9);
+      // Half of what a dial gauge shows in all: some modules take offence at a quarter of a millimetre (judgement).
+      car.ring.runoutMm = logBetween(draw(0), 0.12, 0.9);
     },
     words: () => t`Excessive ring runout`,
     clearedBy: () => t`A capture without a once-per-turn wave.`,
@@ -154,7 +155,7 @@ export const ringFaults: Fault[] = [
     effect: "erratic",
     places: onlyPlace("bearing"),
     apply: (car, _, draw) => {
-      car.ring.runoutMm = logBetween(draw(0), 0.15, 0.6);
+      car.ring.runoutMm = logBetween(draw(0), 0.1, 0.6);
       car.ring.wobble = within(draw(1), 0, 0.4);
       car.signs["bearing-play"] = 0.92;
     },

@@ -80,10 +80,47 @@ export interface NumberMatch {
   slot: number;
 }
 
+/** A number read with the same hook-up before, on its scale, and the density a slip gave it on this car. */
+export interface ReadBefore {
+  x: number;
+  resolution: number;
+  slipped: number;
+}
+
+/**
+ * How far two readings with one hook-up err alike: same meter, same probes, same things the model leaves out. The second
+ * then tells little more of the car and much of the first: whether that was a slip (engineering judgement).
+ */
+export const ERRS_ALIKE = 0.8;
+/** What is left of the error once the first reading is known: √(1 − ρ²), from the bivariate normal. */
+export const ERRS_ANEW = Math.sqrt(1 - ERRS_ALIKE ** 2);
+
+/** Chance that each alternative made the number read before; what is left to 1 was a slip. @param out per slot */
+export function madeBefore(
+  { hookup, slots, values, chances }: NumberForecast,
+  start: number,
+  before: ReadBefore,
+  kernelVariance: ArrayLike<number>,
+  out: Float64Array,
+): Float64Array {
+  let total = before.slipped;
+  for (let slot = 0; slot < slots; slot++) {
+    const value = values[start + slot]!;
+    out[slot] = 0;
+    if (chances[start + slot] === 0 || value === Infinity) continue;
+    const error = scaleError(hookup, value, before.resolution);
+    const apart = before.x - toScale(hookup.instrument, value);
+    total += out[slot] = chances[start + slot]! * errorDensity(apart, error, kernelVariance[slot]!);
+  }
+  if (total > 0) for (let slot = 0; slot < slots; slot++) out[slot]! /= total;
+  return out;
+}
+
 /**
  * How likely a number is for one car, slips left out.
  * @param x the number on its scale @param resolution size of its last digit
  * @param kernelVariance per slot, what the forecast itself is uncertain by on the scale
+ * @param before what the same hook-up read the last time, and by which alternatives; null the first time
  */
 export function matchNumber(
   forecast: NumberForecast,
@@ -93,6 +130,7 @@ export function matchNumber(
   kernelVariance: ArrayLike<number>,
   out: NumberMatch,
   drawn: number,
+  before: { x: number; made: Float64Array } | null = null,
 ): NumberMatch {
   const { hookup } = forecast;
   out.likelihood = 0;
@@ -104,10 +142,15 @@ export function matchNumber(
     const value = forecast.values[start + slot]!;
     if (value === Infinity) continue;
     const error = scaleError(hookup, value, resolution);
+    const apart = x - toScale(hookup.instrument, value);
+    const alike = before?.made[slot] ?? 0;
     const density =
       chance *
       (1 - overLimitChance(hookup.instrument, value)) *
-      errorDensity(x - toScale(hookup.instrument, value), error, kernelVariance[slot]!);
+      ((1 - alike) * errorDensity(apart, error, kernelVariance[slot]!) +
+        (alike > 0
+          ? alike * errorDensity(apart - erredBefore(before!.x, x - apart), error * ERRS_ANEW, kernelVariance[slot]!)
+          : 0));
     out.likelihood += density;
     // One of the alternatives, by its share of the likelihood (reservoir sampling with one number).
     const share = density / out.likelihood;
@@ -120,6 +163,11 @@ export function matchNumber(
   return out;
 }
 
+/** What of the error of the reading before is to be expected again. @param forecast on the scale */
+export function erredBefore(x: number, forecast: number): number {
+  return ERRS_ALIKE * (x - forecast);
+}
+
 /** How likely OL is for one car, slips left out. */
 export function matchOverLimit(forecast: NumberForecast, start: number): number {
   let sum = 0;
@@ -128,4 +176,11 @@ export function matchOverLimit(forecast: NumberForecast, start: number): number 
       sum +=
         forecast.chances[start + slot]! * overLimitChance(forecast.hookup.instrument, forecast.values[start + slot]!);
   return sum;
+}
+
+/** Chance of OL where it was OL before: so far as that was no slip it mostly is again. @param slipped ε times that of a slip */
+export function overLimitAgain(fits: number, again: boolean, slip: number, slipped: number): number {
+  if (!again) return fits;
+  const real = ((1 - slip) * fits) / ((1 - slip) * fits + slipped);
+  return real * (ERRS_ALIKE + (1 - ERRS_ALIKE) * fits) + (1 - real) * fits;
 }

@@ -21,5 +21,5 @@ const WATCHED = 3;
 /** A drive, or some turns recorded. */
 const WHILE_TURNING = 2;
 /** Live values looked at once. */
-const GLANCES: ReadonlySet<string> = new Set(["which", "others", "other-side"]);
+const GLANCES: ReadonlySet<string> = new Set(["which", "others", "other-side", "other-supply"]);
 const LONG: ReadonlySet<Hookup["instrument"]> = new Set(["scope", "scan", "eyes", "hands", "film"]);

@@ -4,7 +4,18 @@ import { fitSlope } from "../belief/fit-slope";
 import type { Cloud } from "../belief/kernel";
 import { isToggleTest, type Hookup } from "../checks/hookup";
 import { nominalCondition } from "../circuit/condition";
-import { errorDensity, slipChance, slipLikelihood, slipDensity } from "../observation/likelihood";
+import {
+  erredBefore,
+  errorDensity,
+  ERRS_ANEW,
+  madeBefore,
+  matchOverLimit,
+  overLimitAgain,
+  slipChance,
+  slipDensity,
+  slipLikelihood,
+  type ReadBefore,
+} from "../observation/likelihood";
 import { fromScale, overLimitChance, scaleError, toScale } from "../observation/scale";
 
 const MOST_BINS = 32;
@@ -179,6 +190,16 @@ function numberChances(
   // what each group's few candidates happen to make of it is no difference between faults.
   const away = new Float64Array(all);
   const awayMass = new Float64Array(posterior.hypotheses.length);
+  const earlier = posterior.readBefore(table.hookup);
+  const before = earlier?.kind === "number" ? firstRead(table.hookup, earlier, posterior) : null;
+  const slip = slipChance(table.hookup);
+  const slippedOver = slipLikelihood(
+    { hookup: table.hookup, value: { kind: "over-limit" } },
+    1,
+    nominalCondition(posterior.setup),
+  );
+  const made = new Float64Array(table.slots);
+  const variances = new Float64Array(table.slots);
   for (const g of speaking) {
     const { first, size } = posterior.hypotheses[g]!;
     const cloud = clouds[g];
@@ -190,6 +211,14 @@ function numberChances(
       const state = by === "group" ? g : row / stride;
       const weight = by === "group" ? within[row]! : 1;
       states.add(state);
+      if (before) {
+        kernels.forEach((kernel, slot) => (variances[slot] = kernel * kernel));
+        madeBefore(table, (row / stride) * table.slots, before, variances, made);
+      }
+      const over = matchOverLimit(table, (row / stride) * table.slots);
+      const overNow = overLimitAgain(over, earlier?.kind === "over-limit", slip, slip * slippedOver);
+      const overTimes = over > 0 ? overNow / over : 1;
+      const numberTimes = over < 1 ? (1 - overNow) / (1 - over) : 1;
       for (let slot = 0; slot < table.slots; slot++) {
         const at = (row / stride) * table.slots + slot;
         const isAway = by === "group" && slot >= LEVELS;
@@ -199,11 +228,16 @@ function numberChances(
         const [into, start, chance] = isAway ? [away, 0, own * planning.shares[g]!] : [chances, state * all, own];
         const value = table.values[at]!;
         const overLimit = overLimitChance(table.hookup.instrument, value);
-        into[start + bins]! += chance * overLimit;
+        into[start + bins]! += chance * overLimit * overTimes;
         if (value === Infinity) continue;
-        const sigma = Math.hypot(scaleError(table.hookup, value, 0), kernels[slot]!) / width;
-        const place = (toScale(table.hookup.instrument, value) - span.low) / width;
-        spread(into, start, bins, place, chance * (1 - overLimit), sigma);
+        const error = scaleError(table.hookup, value, 0);
+        const forecast = toScale(table.hookup.instrument, value);
+        const lay = (at: number, own: number, mass: number) =>
+          spread(into, start, bins, (at - span.low) / width, mass, Math.hypot(own, kernels[slot]!) / width);
+        const alike = before ? made[slot]! : 0;
+        const mass = chance * (1 - overLimit) * numberTimes;
+        if (alike < 1) lay(forecast, error, (1 - alike) * mass);
+        if (alike > 0) lay(forecast + erredBefore(before!.x, forecast), error * ERRS_ANEW, alike * mass);
       }
     }
   }
@@ -214,6 +248,16 @@ function numberChances(
   const slips = slippedNumbers(table.hookup, posterior, span.low, width, bins);
   for (const one of states) mixSlips(chances, one * all, slips, slipChance(table.hookup));
   return { chances, bins: all };
+}
+
+/** The reading before as the likelihood takes it, a slip as on a usual car of this kind. */
+function firstRead(
+  hookup: Hookup,
+  { value, resolution }: { value: number; resolution: number },
+  { setup }: Pick<Posterior, "setup">,
+): ReadBefore {
+  const slipped = slipChance(hookup) * slipDensity(hookup, value, resolution, nominalCondition(setup));
+  return { x: toScale(hookup.instrument, value), resolution, slipped };
 }
 
 function wordChances(

@@ -5,6 +5,7 @@ import { PLANNING_STRIDE } from "../belief/forecasts";
 import { HEALTHY } from "../faults/fault";
 import type { Cloud } from "../belief/kernel";
 import { sharesByPart, type PlanningTable, type Posterior } from "../belief/posterior";
+import { turnsWheel } from "../checks/turns-wheel";
 import { canBeMadeWith } from "../checks/made-with";
 import type { Policy } from "../complaint/policy";
 import { costOf, type Scored } from "./check-cost";
@@ -45,7 +46,7 @@ export interface Progress {
   skipped: ReadonlySet<string>;
 }
 
-/** A third look at the same thing is no longer proposed. */
+/** A third look or reading of the same thing is no longer proposed. */
 const MOST_LOOKS = 2;
 const SHORTLIST = 10;
 /** A check that tells less is only shown when there is no other. */
@@ -64,11 +65,11 @@ export function proposeChecks(
   { most = 6, foresee = false }: { most?: number; foresee?: boolean } = {},
 ): Proposal[] {
   // Watched again is a new chance to see an intermittent, and a second look may see what the first missed; a number
-  // taken twice says little more than once.
+  // taken twice tells whether the first was a slip, but not where the wheel was turned for it.
   const taken = new Set(
-    posterior.log.flatMap(({ observation: { hookup } }) => {
-      const looks = posterior.looks(hookup);
-      return hookup.state.watched || (looks > 0 && looks < MOST_LOOKS) ? [] : [hookupKey(hookup)];
+    posterior.log.flatMap(({ observation: { hookup, value } }) => {
+      const again = value.kind === "word" || !turnsWheel(hookup);
+      return hookup.state.watched || (again && posterior.times(hookup) < MOST_LOOKS) ? [] : [hookupKey(hookup)];
     }),
   );
   const allowed = checksOf(posterior).filter(

@@ -2,7 +2,7 @@ import { t } from "../../words/words";
 import type { FindingKind } from "./finding-kind";
 
 /** Runout under which a wave is not to be seen (engineering judgement). */
-const SEEN_FROM_MM = 0.25;
+const SEEN_FROM_MM = 0.15;
 
 /** A slow wave once a turn: the ring runs out, or the bearing has play. */
 export const eccentric = {

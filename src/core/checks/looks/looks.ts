@@ -10,6 +10,7 @@ import { fuseOut } from "./fuse-out";
 import { gap } from "./gap";
 import { magnet } from "./magnet";
 import { otherSide } from "./other-side";
+import { otherSupply } from "./other-supply";
 import { others } from "./others";
 import { ring } from "./ring";
 import { runout } from "./runout";
@@ -45,6 +46,7 @@ const FIXED = [
   steering,
   fuseOut,
   otherSide,
+  otherSupply,
   encoder,
   dragTest,
 ] as const;

@@ -20,7 +20,10 @@ export const speed = {
       { word: "ratio-off", say: () => t`steadily high or low`, short: () => t`ratio off` },
       { word: "erratic", say: () => t`jumps every turn`, short: () => t`erratic` },
     ],
-    chances: (seen) => ({ "drops-out": 0.02, [speedWord(seen)]: 0.92 }),
+    chances: (seen) => {
+      const word = speedWord(seen);
+      return { "drops-out": 0.02, ...told(word, word === "follows" ? swingSeen(seen) : 0) };
+    },
   },
 } as const satisfies Look;
 
@@ -33,6 +36,17 @@ function speedWord({ car, where: { comesAndGoes }, module, state }: Seen): strin
   if (comesAndGoes || lostShare > 0.02 || car.ring.wobble > 0.08) return "drops-out";
   if (dropOutKmh > 4.5) return "cuts-low";
   if (car.ring.countRatio !== 1) return "ratio-off";
-  if (car.ring.missing || car.ring.crack || car.ring.odd || car.ring.runoutMm > 0.3) return "erratic";
+  if (car.ring.missing || car.ring.crack || car.ring.odd) return "erratic";
   return "follows";
+}
+
+function told(word: string, swing: number): Record<string, number> {
+  return word === "follows" ? { follows: 0.92 * (1 - swing), erratic: 0.92 * swing } : { [word]: 0.92 };
+}
+
+/** Runout between these is called a jumping speed by ever more modules and eyes (engineering judgement). */
+const [HARDLY_MM, SURELY_MM] = [0.05, 0.2];
+
+function swingSeen({ car }: Seen): number {
+  return Math.min(1, Math.max(0, (car.ring.runoutMm - HARDLY_MM) / (SURELY_MM - HARDLY_MM)));
 }
