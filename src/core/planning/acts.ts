@@ -25,12 +25,14 @@ export interface Act {
 
 /** Parts dearer than this are not bought on a likelihood: they are fitted when proven. */
 const TRIED_UP_TO = 40;
+/** Less likely than this a repair is a guess, however cheap: fitting parts on a guess is what measuring is there to end. */
+const LIKELY = 0.85;
 /** Under this share an act is not worth a line. */
 const LEAST_SHARE = 0.05;
 
 /**
- * Repairs as checks, the best chance for its cost first. One is worth doing now where what it wastes if it is the wrong one, (1 − p)·cost, is less than
- * what the measuring costs that would make sure.
+ * Repairs as checks, the best chance for its cost first. One is worth doing now where it is likely as such and what it
+ * wastes if it is the wrong one, (1 − p)·cost, is less than the measuring it spares if it is the right one, p·minutes.
  */
 export function proposeActs(suspects: readonly Suspect[], proposals: readonly Proposal[], rate = LABOUR_RATE): Act[] {
   const byRepair = new Map<string, Act>();
@@ -63,9 +65,10 @@ export function proposeActs(suspects: readonly Suspect[], proposals: readonly Pr
     ({ chancePct }) => chancePct,
     ({ cost }) => cost,
   ).map((act) => {
-    const wasted = (1 - act.chancePct / 100) * act.cost;
+    const chance = act.chancePct / 100;
+    const isCheaper = (1 - chance) * act.cost < chance * toProof;
     const cheap = repairPlan(act.suspect.fault, act.part).partsCost <= TRIED_UP_TO;
-    const now = act.suspect.verdict === "proven" || (cheap && act.part !== "module" && wasted < toProof);
+    const now = act.suspect.verdict === "proven" || (cheap && act.part !== "module" && chance >= LIKELY && isCheaper);
     return { ...act, chancePct: Math.round(act.chancePct), now };
   });
 }

@@ -179,15 +179,17 @@ function sharesToConfirm(posterior: Posterior, shares: Float64Array): Float64Arr
 /** What the module still lacks before it may be named, where it leads: at each pin the reading that tells most. */
 function gateChecks(posterior: Posterior, shares: Float64Array, single: readonly Scored[]): Scored[] {
   const feedOpen = !moduleFeedRead(posterior);
-  let [module, gated] = [0, 0];
+  let [module, feed, plug] = [0, 0, 0];
   posterior.hypotheses.forEach(({ fault: { part }, place }, h) => {
     if (part === "module") module += shares[h]!;
-    if (part === "module" || (part === "module-feed" && feedOpen) || isAtModulePlug(part, place)) gated += shares[h]!;
+    else if (part === "module-feed" && feedOpen) feed += shares[h]!;
+    else if (isAtModulePlug(part, place)) plug += shares[h]!;
   });
-  if (gated < GATE_SHARE) return [];
+  // A terminal of the module's plug waits for the corner's own pin alone, a feed for the feed's.
+  const askedBy = { power: module + feed, earth: module + feed, corner: module + plug, loom: module };
   const read = new Set(posterior.log.map(({ observation: { hookup } }) => gatePinOf(hookup)));
   return gatePins.flatMap((pin) => {
-    if (read.has(pin) || (pin === "loom" && module < GATE_SHARE)) return [];
+    if (read.has(pin) || askedBy[pin] < GATE_SHARE) return [];
     const there = single.filter(({ check }) => gatePinOf(check.hookup) === pin);
     return there.length > 0 ? [there.reduce((best, one) => (one.bits > best.bits ? one : best))] : [];
   });
