@@ -20,7 +20,7 @@ const config: NextConfig = {
   // It reads its own data files beside its code.
   serverExternalPackages: ["pdfkit"],
   outputFileTracingIncludes: {
-    "/api/report": ["./node_modules/@fontsource/atkinson-hyperlegible-next/files/*-latin-[47]00-normal.woff"],
+    "/api/report": ["./node_modules/@fontsource/{atkinson-hyperlegible-next,noto-sans}/files/*-[47]00-normal.woff"],
   },
 };
 

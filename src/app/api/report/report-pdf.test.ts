@@ -7,8 +7,8 @@ it("a PDF package reads back every word of the report", async () => {
   const pdf = await reportPdf({
     title: "Diagnose Raddrehzahl, vorn links, 2026-11-25",
     heads: { ...reportHeads, readings: "Alle Messwerte, für die Prüfer" },
-    car: "Osmund Drover 09",
-    plate: "fleet 09",
+    car: "Osmund Drover 09 Łódź ő ğ ž č Š ż",
+    plate: "Ωμέγα Ναύπλιο · Ялта Їжак",
     date: "2026-11-25",
     corner: "front left",
     came: ["C0031: front left wheel speed sensor, amplitude below minimum"],
@@ -38,12 +38,13 @@ it("a PDF package reads back every word of the report", async () => {
   let text = "";
   for (let page = 1; page <= document.numPages; page++) {
     const { items } = await (await document.getPage(page)).getTextContent();
-    text += ` ${items.map((item) => ("str" in item ? item.str : "")).join(" ")}`;
+    text += ` ${items.map((item) => ("str" in item ? item.str + (item.hasEOL ? " " : "") : "")).join("")}`;
   }
   for (const word of [
-    "Osmund Drover 09",
+    "Osmund Drover 09 Łódź ő ğ ž č Š ż",
+    "Ωμέγα Ναύπλιο · Ялта Їжак",
     "Sensor stands too far off",
-    "1.3 kohm",
+    "1.3 kΩ",
     "after, good",
     "reading 59",
     "How it was proven",

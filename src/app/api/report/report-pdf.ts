@@ -1,6 +1,6 @@
 import PDFDocument from "pdfkit";
-import { join } from "node:path";
 import type { Report } from "@/core/report/report";
+import { registerFaces, write } from "./faces";
 
 const INK = "#22201c";
 const MUTED = "#645f56";
@@ -16,9 +16,7 @@ export async function reportPdf(report: Report): Promise<Uint8Array> {
     info: { Title: report.car, Producer: "Tastatura" },
   });
   const done = collect(page);
-  const fonts = join(process.cwd(), "node_modules/@fontsource/atkinson-hyperlegible-next/files");
-  page.registerFont("text", join(fonts, "atkinson-hyperlegible-next-latin-400-normal.woff"));
-  page.registerFont("bold", join(fonts, "atkinson-hyperlegible-next-latin-700-normal.woff"));
+  registerFaces(page);
   customerPage(page, report);
   filePages(page, report);
   page.end();
@@ -27,21 +25,14 @@ export async function reportPdf(report: Report): Promise<Uint8Array> {
 
 function customerPage(page: PDFKit.PDFDocument, report: Report): void {
   const { heads } = report;
-  page.font("bold").fontSize(11).fillColor(MUTED).text("tastatura");
-  page
-    .moveDown(0.4)
-    .fontSize(22)
-    .fillColor(INK)
-    .text(plain(`${report.car}${report.plate ? `, ${report.plate}` : ""}`));
-  page.font("text").fontSize(12).fillColor(MUTED).text(plain(report.title));
+  write(page.fontSize(11).fillColor(MUTED), "bold", "tastatura");
+  page.moveDown(0.4).fontSize(22).fillColor(INK);
+  write(page, "bold", `${report.car}${report.plate ? `, ${report.plate}` : ""}`);
+  write(page.fontSize(12).fillColor(MUTED), "text", report.title);
   section(page, heads.came);
   report.came.forEach((text) => paragraph(page, text));
   section(page, heads.found);
-  page
-    .font("bold")
-    .fontSize(15)
-    .fillColor(report.proof.length ? GOOD : INK)
-    .text(plain(report.found));
+  write(page.fontSize(15).fillColor(report.proof.length ? GOOD : INK), "bold", report.found);
   page.moveDown(0.3);
   paragraph(page, report.meaning);
   if (report.proof.length) {
@@ -61,27 +52,23 @@ function customerPage(page: PDFKit.PDFDocument, report: Report): void {
     section(page, report.fixed ? heads.good : heads.checked);
     report.verified.forEach((text) => bullet(page, text));
   }
-  page.moveDown(0.8).font("text").fontSize(9).fillColor(MUTED).text(plain(report.advice));
+  write(page.moveDown(0.8).fontSize(9).fillColor(MUTED), "text", report.advice);
 }
 
 function filePages(page: PDFKit.PDFDocument, report: Report): void {
   page.addPage();
-  page.font("bold").fontSize(15).fillColor(INK).text(plain(report.heads.file));
+  write(page.fontSize(15).fillColor(INK), "bold", report.heads.file);
   report.setup.forEach((text) => paragraph(page, text));
   section(page, report.heads.readings);
   for (const { at, what, state, value, phase } of report.readings) {
     if (page.y > page.page.height - MARGIN - 40) page.addPage();
     const y = page.y;
-    page.font("text").fontSize(9).fillColor(MUTED).text(at, MARGIN, y, { width: 84 });
-    page
-      .font("bold")
-      .fillColor(INK)
-      .text(plain(value), MARGIN + 88, y, { width: 92 });
-    page.font("text").text(plain(what), MARGIN + 184, y, { width: 170 });
+    write(page.fontSize(9).fillColor(MUTED), "text", at, { x: MARGIN, y, width: 84 });
+    write(page.fillColor(INK), "bold", value, { x: MARGIN + 88, y, width: 92 });
+    write(page, "text", what, { x: MARGIN + 184, y, width: 170 });
     const bottom = page.y;
-    page
-      .fillColor(MUTED)
-      .text(plain(`${state}${phase === "after" ? ` (${report.heads.after})` : ""}`), MARGIN + 358, y, { width: 134 });
+    const then = `${state}${phase === "after" ? ` (${report.heads.after})` : ""}`;
+    write(page.fillColor(MUTED), "text", then, { x: MARGIN + 358, y, width: 134 });
     page.y = Math.max(bottom, page.y) + 3;
     page.x = MARGIN;
   }
@@ -95,20 +82,16 @@ function section(page: PDFKit.PDFDocument, title: string): void {
     .lineWidth(0.6)
     .strokeColor(RULE)
     .stroke();
-  page.moveDown(0.3).font("bold").fontSize(11).fillColor(MUTED).text(plain(title), MARGIN);
+  write(page.moveDown(0.3).fontSize(11).fillColor(MUTED), "bold", title, { x: MARGIN });
   page.moveDown(0.15);
 }
 
 function paragraph(page: PDFKit.PDFDocument, text: string): void {
-  page.font("text").fontSize(11).fillColor(INK).text(plain(text), MARGIN);
+  write(page.fontSize(11).fillColor(INK), "text", text, { x: MARGIN });
 }
 
 function bullet(page: PDFKit.PDFDocument, text: string): void {
-  page
-    .font("text")
-    .fontSize(11)
-    .fillColor(INK)
-    .text(`- ${plain(text)}`, MARGIN, page.y, { indent: 0 });
+  write(page.fontSize(11).fillColor(INK), "text", `- ${text}`, { x: MARGIN });
 }
 
 function trace(page: PDFKit.PDFDocument, { name, unit, points }: NonNullable<Report["trace"]>): void {
@@ -125,30 +108,8 @@ function trace(page: PDFKit.PDFDocument, { name, unit, points }: NonNullable<Rep
   page.lineWidth(0.5).strokeColor(INK);
   points.forEach(([time, value], i) => (i ? page.lineTo(x(time), y(value)) : page.moveTo(x(time), y(value))));
   page.stroke();
-  page
-    .font("text")
-    .fontSize(8)
-    .fillColor(MUTED)
-    .text(
-      plain(`${name}: ${least.toFixed(2)}–${most.toFixed(2)} ${unit}, ${(to - from).toFixed(2)} s`),
-      MARGIN,
-      top + height + 4,
-    );
-}
-
-/** The embedded subset has Latin letters; the few other signs are said in words. */
-function plain(text: string): string {
-  return (
-    text
-      .replaceAll("Ω", "ohm")
-      .replaceAll("−", "-")
-      .replaceAll("→", "to")
-      .replaceAll("▸", ">")
-      .replaceAll("◂", "<")
-      .replaceAll("µ", "u")
-      // Anything else outside Latin would print as an empty box.
-      .replace(/[^\u0020-\u017f\u2013\u2014\u2018-\u201d\u2026·×°²]/g, "?")
-  );
+  const said = `${name}: ${least.toFixed(2)}–${most.toFixed(2)} ${unit}, ${(to - from).toFixed(2)} s`;
+  write(page.fontSize(8).fillColor(MUTED), "text", said, { x: MARGIN, y: top + height + 4 });
 }
 
 function collect(page: PDFKit.PDFDocument): Promise<Uint8Array> {
