@@ -46,7 +46,7 @@ export function write(
   );
 }
 
-/** Stretches of a text by the face they are set in; blanks and points stay with what goes before. */
+/** Stretches of a text by the face they are set in; blanks stay with what goes before. */
 function runsOf(text: string): { face: string; text: string }[] {
   const runs: { face: string; text: string }[] = [];
   for (const letter of text) {
@@ -58,7 +58,8 @@ function runsOf(text: string): { face: string; text: string }[] {
   return runs;
 }
 
-const NEUTRAL = /[ .,]/;
+/** The one sign every subset holds. */
+const NEUTRAL = / /;
 
 function faceOf(letter: string): Face {
   return FACES.find((one) => has(one, letter)) ?? FACES[0]!;
