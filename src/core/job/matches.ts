@@ -1,8 +1,9 @@
 import type { Job } from "./schema";
 
-/** Whether a job is meant by what was typed: every word of it in the car's name, plate, corner or codes. */
+/** Whether a job is meant by what was typed: every word of it in the car's name, plate, VIN, order, customer, corner or codes. */
 export function matchesJob({ car, setup, complaint }: Job, sought: string): boolean {
-  const all = `${car.name} ${car.plate} ${setup.corner} ${complaint.codes.join(" ")}`.toLowerCase();
+  const { name, plate, vin = "", order = "", customer = "" } = car;
+  const all = [name, plate, vin, order, customer, setup.corner, ...complaint.codes].join(" ").toLowerCase();
   return sought
     .toLowerCase()
     .split(/\s+/)

@@ -14,7 +14,7 @@ export interface Mended {
 }
 
 const recordSchema = z.looseObject({ entries: z._default(z.array(z.unknown()), []) });
-const carSchema = z.looseObject({ name: z.optional(z.unknown()), plate: z.optional(z.unknown()) });
+const carSchema = z.record(z.string(), z.unknown());
 
 /**
  * A stored or imported record that does not read as a whole, mended as far as it goes: what reads is kept, texts that are
@@ -46,7 +46,14 @@ export function mendJob(document: unknown, now: Date): Mended | null {
     tastatura: JOB_VERSION,
     id: typeof raw.id === "string" && raw.id !== "" ? raw.id.slice(0, 60) : `mended-${now.getTime()}`,
     createdAt: isDate(raw.createdAt) ? raw.createdAt : now.toISOString(),
-    car: { name: textOf(car.data?.name, 120), plate: textOf(car.data?.plate, 40) },
+    car: {
+      name: textOf(car.data?.name, 120),
+      plate: textOf(car.data?.plate, 40),
+      vin: textOf(car.data?.vin, 40) || undefined,
+      order: textOf(car.data?.order, 40) || undefined,
+      customer: textOf(car.data?.customer, 80) || undefined,
+      kilometres: typeof car.data?.kilometres === "number" ? car.data.kilometres : undefined,
+    },
     setup: setup.data,
     complaint: part(t`complaint`, complaintSchema, raw.complaint, complaintSchema.parse({})),
     policy: part(t`way of going about it`, policySchema, raw.policy, policySchema.parse({})),

@@ -2,12 +2,12 @@ import type { Entry, Job } from "./schema";
 
 /** The parts of a job that are changed, stamped and joined each by itself. */
 const FIELDS = {
-  name: { get: (job: Job): unknown => job.car.name, from: (job: Job) => ({ car: { name: job.car.name } }) },
-  plate: { get: (job: Job): unknown => job.car.plate, from: (job: Job) => ({ car: { plate: job.car.plate } }) },
-  kilometres: {
-    get: (job: Job): unknown => job.car.kilometres,
-    from: (job: Job) => ({ car: { kilometres: job.car.kilometres } }),
-  },
+  name: carField("name"),
+  plate: carField("plate"),
+  kilometres: carField("kilometres"),
+  vin: carField("vin"),
+  order: carField("order"),
+  customer: carField("customer"),
   setup: { get: (job: Job): unknown => job.setup, from: (job: Job) => ({ setup: job.setup }) },
   presence: complaintField("presence"),
   codes: complaintField("codes"),
@@ -23,6 +23,10 @@ type DeepPart = Partial<Omit<Job, "car" | "complaint">> & {
   car?: Partial<Job["car"]>;
   complaint?: Partial<Job["complaint"]>;
 };
+
+function carField(key: keyof Job["car"]) {
+  return { get: (job: Job): unknown => job.car[key], from: (job: Job) => ({ car: { [key]: job.car[key] } }) };
+}
 
 function complaintField(key: keyof Job["complaint"]) {
   return {

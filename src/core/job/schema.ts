@@ -95,6 +95,10 @@ export const jobSchema = z.object({
     name: z.string().check(z.maxLength(120)),
     plate: z._default(z.string().check(z.maxLength(40)), ""),
     kilometres: z.optional(z.number().check(z.gte(0), z.lte(5e6))),
+    vin: z.optional(z.string().check(z.maxLength(40))),
+    /** The shop's order number, and the customer's own reference. */
+    order: z.optional(z.string().check(z.maxLength(40))),
+    customer: z.optional(z.string().check(z.maxLength(80))),
   }),
   setup: cornerSetupSchema,
   complaint: complaintSchema,

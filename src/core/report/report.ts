@@ -168,9 +168,20 @@ export function reportOf(
     setup: [
       t`Sensor: ${familyWords[job.setup.family]}, ${job.setup.pulsesPerRevolution} pulses a turn`,
       t`Tyre: ${job.setup.tyre}`,
+      ...vehicleLines(job.car),
     ],
     ...(trace ? { trace } : {}),
   };
+}
+
+/** What the order is written with, as far as it was given. */
+function vehicleLines({ order, customer, vin, kilometres }: Job["car"]): string[] {
+  return [
+    ...(order ? [t`Order: ${order}`] : []),
+    ...(customer ? [t`Customer reference: ${customer}`] : []),
+    ...(vin ? [t`VIN: ${vin}`] : []),
+    ...(kilometres === undefined ? [] : [t`Mileage: ${Math.round(kilometres)} km`]),
+  ];
 }
 
 const MEANING = () =>

@@ -33,6 +33,7 @@ import { FamilyFinder } from "./family-finder";
 import { KnownGood } from "./known-good";
 import { MeterFields } from "./meter-fields";
 import { ProfilePanel } from "./profile-panel";
+import { VehicleCard } from "./vehicle-card";
 import { SuspicionPanel } from "./suspicion-panel";
 
 const DRIVEN: Record<"front" | "rear" | "all", string> = {
@@ -94,6 +95,7 @@ export function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) 
             onChange={(plate) => change((newest) => ({ ...newest, car: { ...newest.car, plate } }))}
           />
         </div>
+        <VehicleCard job={job} change={change} />
         <Group label={t`Which corner`}>
           {corners.map((corner, i) => (
             <Cap
