@@ -43,20 +43,21 @@ export function proposeActs(suspects: readonly Suspect[], proposals: readonly Pr
     const plan = repairPlan(fault, part);
     // A splice or a terminal mends one place; a new part mends all that was wrong with the old one.
     const where = part === "harness" || part === "connector" ? place.split(".")[0] : part;
-    const key = `${plan.title} ${where}`;
+    const key = `${act} ${where}`;
     const known = byRepair.get(key);
-    const chancePct = (known?.chancePct ?? 0) + 100 * share;
-    const cost = Math.round(plan.partsCost + (plan.labourMin / 60) * rate);
-    byRepair.set(key, {
-      act,
-      words: plan.title,
-      part,
-      suspect: known?.suspect ?? suspect,
-      cost,
-      minutes: plan.labourMin,
-      chancePct,
-      now: false,
-    });
+    // Two faults of one act, such as rust under a foot and a loose seat, are mended by the likelier one's plan.
+    if (known) known.chancePct += 100 * share;
+    else
+      byRepair.set(key, {
+        act,
+        words: plan.title,
+        part,
+        suspect,
+        cost: Math.round(plan.partsCost + (plan.labourMin / 60) * rate),
+        minutes: plan.labourMin,
+        chancePct: 100 * share,
+        now: false,
+      });
   }
   const toProof = (minutesToProof(suspects, proposals) / 60) * rate;
   const worthALine = [...byRepair.values()].filter(({ chancePct }) => chancePct >= 100 * LEAST_SHARE);

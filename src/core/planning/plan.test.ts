@@ -239,6 +239,13 @@ describe("act or check", () => {
       "fit-ring": false,
     });
     expect(actsOf(suspect("sensor", "sensor-open", 0.98), rest)).toEqual({ "fit-sensor": false });
+    // Two faults that one act mends count together; what is only likelier than the rest is measured on, however cheap.
+    const both = [suspect("mounting", "mounting-gap", 0.6), suspect("mounting", "mounting-loose", 0.38)];
+    expect(actsOf(...both, rest)).toEqual({ "clean-reseat": true });
+    expect(actsOf(suspect("connector", "terminal-open", 0.7), suspect("harness", "wire-open", 0.3))).toEqual({
+      "renew-terminal": false,
+      splice: false,
+    });
     expect(actsOf(suspect("sensor", "sensor-open", 0.999, "proven"))).toEqual({ "fit-sensor": true });
   });
 });
