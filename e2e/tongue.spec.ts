@@ -84,7 +84,7 @@ test("the report is set in German, umlauts and all", async ({ page }) => {
   const file = await (await saved).path();
   const document = await getDocument({ data: new Uint8Array(readFileSync(file)), verbosity: 0 }).promise;
   const { items } = await (await document.getPage(1)).getTextContent();
-  const text = items.map((item) => ("str" in item ? item.str : "")).join(" ");
+  const text = items.map((item) => ("str" in item ? item.str + (item.hasEOL ? " " : "") : "")).join("");
   for (const word of ["Warum der Wagen kam", "Wie es bewiesen wurde", "Stabilitätsregelung"])
     expect(text).toContain(word);
 });

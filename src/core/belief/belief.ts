@@ -12,7 +12,15 @@ import type { Observation } from "../observation/observation";
 import type { Observed } from "../observation/typed-value";
 import { seeded } from "../random/random";
 import { copyOf, drawCandidates, freshen, type Candidates, type Group, type Population } from "./candidates";
-import { endForecast, Forecasts, PLANNING_STRIDE, type End, type ForecastTable } from "./forecasts";
+import {
+  endForecast,
+  Forecasts,
+  inSlotsOf,
+  PLANNING_STRIDE,
+  type End,
+  type ForecastTable,
+  type NumberTable,
+} from "./forecasts";
 import { freshCloud, resample, type Cloud } from "./kernel";
 import { Localisation } from "./localisation";
 import { pairsCalledFor } from "./pairs";
@@ -390,26 +398,6 @@ export class Belief implements Posterior {
     this.#forecasts.moved(g);
     this.#planning.moved(g);
   }
-}
-
-type NumberTable = ForecastTable & { kind: "numbers" };
-
-/** A gradient in the slots of a table, brought to those of another that holds the same values in another order. */
-function inSlotsOf(
-  by: Float64Array,
-  row: number,
-  plain: NumberTable,
-  asked: NumberTable,
-  dimensions: number,
-): Float64Array {
-  if (plain === asked) return by;
-  const start = row * asked.slots;
-  const out = new Float64Array(by.length);
-  for (let slot = 0; slot < by.length / dimensions; slot++) {
-    const from = plain.values.subarray(start, start + plain.slots).indexOf(asked.values[start + slot]!);
-    if (from >= 0) out.set(by.subarray(from * dimensions, (from + 1) * dimensions), slot * dimensions);
-  }
-  return out;
 }
 
 function sharesOf({ groups, weight }: Candidates): Float64Array {

@@ -260,3 +260,23 @@ function sumOf(values: Float64Array, from: number, until: number): number {
   for (let at = from; at < until; at++) sum += values[at]!;
   return sum;
 }
+
+export type NumberTable = ForecastTable & { kind: "numbers" };
+
+/** A gradient in the slots of a table, brought to those of another that holds the same values in another order. */
+export function inSlotsOf(
+  by: Float64Array,
+  row: number,
+  plain: NumberTable,
+  asked: NumberTable,
+  dimensions: number,
+): Float64Array {
+  if (plain === asked) return by;
+  const start = row * asked.slots;
+  const out = new Float64Array(by.length);
+  for (let slot = 0; slot < by.length / dimensions; slot++) {
+    const from = plain.values.subarray(start, start + plain.slots).indexOf(asked.values[start + slot]!);
+    if (from >= 0) out.set(by.subarray(from * dimensions, (from + 1) * dimensions), slot * dimensions);
+  }
+  return out;
+}

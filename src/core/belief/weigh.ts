@@ -12,7 +12,7 @@ import {
 import { scaleError, toScale } from "../observation/scale";
 import type { Observed } from "../observation/typed-value";
 import type { Candidates, Group } from "./candidates";
-import type { ForecastTable } from "./forecasts";
+import type { ForecastTable, NumberTable } from "./forecasts";
 import { narrowCloud, pullCandidate, reachOf, slopeThrough, type Cloud, type Slope } from "./kernel";
 
 /** A number as it is weighed: one that was read, or one end of what was seen between. */
@@ -20,8 +20,6 @@ export interface NumberRead {
   value: number;
   resolution: number;
 }
-
-type NumberTable = ForecastTable & { kind: "numbers" };
 
 /**
  * Weighs words or OL into one group: weight ×= (1 − ε)·p(observed | forecast) + ε·p(slip).

@@ -1,5 +1,5 @@
 import type { Hypothesis, Posterior } from "../belief/posterior";
-import { endForecast, LEVELS, type ForecastTable } from "../belief/forecasts";
+import { endForecast, LEVELS, type ForecastTable, type NumberTable } from "../belief/forecasts";
 import { fitSlope } from "../belief/fit-slope";
 import type { Cloud } from "../belief/kernel";
 import { isToggleTest, type Hookup } from "../checks/hookup";
@@ -169,8 +169,6 @@ const OFF_SCALE = 10;
 function staysAt({ instrument }: Hookup, value: number): number {
   return fromScale(instrument, toScale(instrument, value) + OFF_SCALE);
 }
-
-type NumberTable = ForecastTable & { kind: "numbers" };
 
 function numberChances(
   table: NumberTable,

@@ -1,4 +1,5 @@
 "use client";
+import dynamic from "next/dynamic";
 import { languages } from "@/core/settings/language";
 import { languageTag, t } from "@/core/words/words";
 import { approaches, approachWords } from "@/core/complaint/policy";
@@ -18,8 +19,10 @@ import { Cap } from "../keys/cap";
 import { DraftInput } from "../keys/draft-input";
 import { PlainHeader } from "../keys/plain-header";
 import { useSettings } from "./use-settings";
-import { RatiosPanel } from "./ratios-panel";
 import { toast } from "../keys/toast";
+
+/** The long table of ratios, with all answers of the complaint, when it is wanted. */
+const RatiosPanel = dynamic(() => import("./ratios-panel").then((module) => module.RatiosPanel), { ssr: false });
 
 /** Units, money, and the store. */
 export function SettingsScreen() {

@@ -41,5 +41,8 @@ export const provoke = (wake: Wake): Look => ({
 function jumps({ car, where: { comesAndGoes, wakes } }: Seen, wake: Wake): number {
   const moves =
     (wake === "bump" || wake === "turn") && (car.ring.wobble > 0.08 || (car.signs["bearing-play"] ?? 0) > 0.3);
-  return comesAndGoes ? Math.max(0.03, 0.9 * wakes[wake]) : moves ? 0.5 * wakes[wake] : 0.03;
+  return comesAndGoes ? Math.max(0.03, 0.9 * wakes[wake]) : moves ? SHOWN_STANDING * wakes[wake] : 0.03;
 }
+
+/** Play that is there all the time mostly leaves a standing wheel's reading alone, whatever is done to the corner (judgement). */
+const SHOWN_STANDING = 0.25;
