@@ -1,7 +1,7 @@
 /**
  * How much a verdict hangs on each judged number: every one is halved and doubled in a copy of the code, and logs kept from
  * the outside world are judged again. Prints the table of docs/physics.md.
- * usage: node scripts/sensitivity.mjs LOGS   (LOGS from `npm run bench:outside -- 60 --logs LOGS`)
+ * usage: node scripts/sensitivity.mjs LOGS [NAME …]   (LOGS from `npm run bench:outside -- 60 --logs LOGS`; all numbers unless named)
  */
 import { cpus } from "node:os";
 import { resolve } from "node:path";
@@ -50,7 +50,8 @@ console.log(
   "| number | value | halved: right, proven, wrongly, bits short | doubled: right, proven, wrongly, bits short |",
 );
 console.log("| --- | --- | --- | --- |");
-const queue = [...NUMBERS];
+const named = new Set(process.argv.slice(3));
+const queue = NUMBERS.filter(([, name]) => named.size === 0 || named.has(name));
 await Promise.all(
   cpus().map(async () => {
     const copy = new ChangedCopy();
