@@ -22,6 +22,7 @@ const NUMBERS = [
   ["src/core/observation/likelihood.ts", "OTHER_PIN"],
   ["src/core/observation/likelihood.ts", "CONTAMINATED"],
   ["src/core/observation/likelihood.ts", "SLIP_OVER_LIMIT"],
+  ["src/core/observation/likelihood.ts", "ERRS_ALIKE", shareOf],
   ["src/core/observation/scale.ts", "HAND_SPEED_ERROR"],
   ["src/core/observation/word-chances.ts", "ANALYSED", shareOf],
   ["src/core/observation/word-chances.ts", "BY_EYE"],
