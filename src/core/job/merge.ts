@@ -92,8 +92,9 @@ function byTime(one: Entry, other: Entry): number {
 function isLater(other: Job, one: Job, key: string, get: (job: Job) => unknown): boolean {
   const [a, b] = [other.stamps?.[key] ?? "", one.stamps?.[key] ?? ""];
   if (a !== b) return a > b;
+  // Stamped alike to the millisecond, the entries a copy has met since must not decide: joins would depend on their order.
   const [touched, touchedOne] = [lastAt(other), lastAt(one)];
-  if (touched !== touchedOne) return touched > touchedOne;
+  if (a === "" && touched !== touchedOne) return touched > touchedOne;
   return JSON.stringify(get(other) ?? null) > JSON.stringify(get(one) ?? null);
 }
 
