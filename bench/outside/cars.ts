@@ -5,6 +5,7 @@
  */
 import { writeFileSync } from "node:fs";
 import { parseArgs } from "node:util";
+import { findingKind } from "../../src/core/checks/findings/findings";
 import { analyseCapture } from "../../src/core/waveform/analyse";
 import { diagnoseOutsideCar, mendOutsideCar, type CarOutcome, type Told, type TwoFaultOutcome } from "./cars/run";
 import type { Recording } from "./recordings";
@@ -49,7 +50,7 @@ function analyse({ sensor, poles, sampleS, channels }: Recording): string {
     { name: "outside", sampleS, startS: 0, channels },
     { family: sensor, tyre: "205/55R16", pulses: poles },
   );
-  const faults = channel!.findings.filter(({ code }) => code !== "key-on-transient" && code !== "probe-spike");
+  const faults = channel!.findings.filter(({ code }) => !findingKind(code).innocent);
   return faults.toSorted((a, b) => b.confidence - a.confidence)[0]?.code ?? "clean";
 }
 

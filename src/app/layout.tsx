@@ -4,11 +4,10 @@ import type { ReactNode } from "react";
 import { languageWanted } from "@/core/settings/language";
 import { Spoken } from "@/ui/keys/spoken";
 import { Queries } from "@/ui/query/queries";
-import { Shell, shellWords } from "@/ui/keys/shell";
+import { Shell } from "@/ui/keys/shell";
 import { Toasts } from "@/ui/keys/toast";
 import { Offline } from "@/ui/offline/offline";
-import { spokenIn } from "@/words/tongue";
-import { catalogueOf } from "./catalogue-of";
+import { shellWordsIn } from "./shell-words-in";
 import "./globals.css";
 
 export const metadata: Metadata = { title: "Tastatura", description: "Traces wheel speed faults to their true cause." };
@@ -24,7 +23,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
   const asked = await headers();
   const nonce = asked.get("x-nonce") ?? undefined;
   const language = languageWanted((await cookies()).get("language")?.value, asked.get("accept-language"));
-  const words = spokenIn(catalogueOf(language), shellWords);
+  const words = shellWordsIn(language);
   return (
     <html lang={language} suppressHydrationWarning>
       <head>

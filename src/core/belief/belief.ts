@@ -5,9 +5,8 @@ import type { Danger } from "../checks/interlocks";
 import type { CornerSetup } from "../circuit/setup";
 import type { Complaint } from "../complaint/complaint";
 import type { OwnRatios } from "../complaint/ratio";
-import { type Suspectable } from "../faults/catalogue";
-import { defaultPriors } from "../faults/parts/parts";
-import type { Part } from "../faults/parts/parts";
+import type { Suspectable } from "../faults/catalogue";
+import { defaultPriors, type Part } from "../faults/parts/parts";
 import type { Observation } from "../observation/observation";
 import type { Observed } from "../observation/typed-value";
 import { seeded } from "../random/random";
@@ -86,8 +85,8 @@ export class Belief implements Posterior {
   #log: Weighed[] = [];
   /** For each logged observation, each candidate's likelihood: to judge later whether it was the odd one out. */
   #perCandidate = new Map<Weighed, Float64Array>();
-  /** Words each look was answered with, in order. */
-  #answers = new Map<string, string[]>();
+  /** What each hook-up was answered with, in order. */
+  #answers = new Map<string, Observed["value"][]>();
   #unlisted = UNLISTED_PRIOR;
   /** Which of its two levels the sensor was left at by the last reading on a standing wheel; unknown once it was turned. */
   #stoodAt: StoodAt = null;
@@ -175,10 +174,8 @@ export class Belief implements Posterior {
     if (turnsWheel(observation.hookup)) this.#stoodAt = null;
     else if (observation.value.kind === "number")
       this.#stoodAt = levelMet(table, observation.value, candidates.weight) ?? this.#stoodAt;
-    if (observation.value.kind === "word") {
-      const key = hookupKey(observation.hookup);
-      this.#answers.set(key, [...(this.#answers.get(key) ?? []), observation.value.word]);
-    }
+    const key = hookupKey(observation.hookup);
+    this.#answers.set(key, [...(this.#answers.get(key) ?? []), observation.value]);
     this.#resampleThin();
     return weighed;
   }
@@ -226,14 +223,12 @@ export class Belief implements Posterior {
   }
 
   times(hookup: Hookup): number {
-    const key = hookupKey(hookup);
-    return this.#log.filter(({ observation }) => hookupKey(observation.hookup) === key).length;
+    return this.#answers.get(hookupKey(hookup))?.length ?? 0;
   }
 
   readBefore(hookup: Hookup): Observed["value"] | null {
     if (hookup.state.watched || turnsWheel(hookup)) return null;
-    const key = hookupKey(hookup);
-    return this.#log.findLast(({ observation }) => hookupKey(observation.hookup) === key)?.observation.value ?? null;
+    return this.#answers.get(hookupKey(hookup))?.at(-1) ?? null;
   }
 
   slipShare(weighed: Weighed): number {
@@ -329,8 +324,8 @@ export class Belief implements Posterior {
   #lookedAt(table: ForecastTable): ForecastTable {
     if (table.kind === "numbers") return standing(table, this.#stoodAt);
     const last = this.#answers.get(hookupKey(table.hookup))?.at(-1);
-    if (last === undefined) return table;
-    const at = table.words.indexOf(last);
+    if (last?.kind !== "word") return table;
+    const at = table.words.indexOf(last.word);
     const chances = new Float64Array(table.chances.length);
     for (let start = 0; start < chances.length; start += table.words.length)
       chances.set(secondLook([...table.chances.subarray(start, start + table.words.length)], at), start);

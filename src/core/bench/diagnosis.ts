@@ -82,11 +82,14 @@ function describeCheck(
   };
 }
 
+/** What is only seen is seen better in better light. */
+const LIT: ReadonlySet<Hookup["instrument"]> = new Set(["eyes", "film"]);
+
 function onceMore(hookup: Hookup, sentence: string): string {
   if (hookup.state.watched) return sentence;
-  return "look" in hookup
-    ? t`Once more, in better light: ${midSentence(sentence)}`
-    : t`Once more, probes set anew: ${midSentence(sentence)}`;
+  const said = midSentence(sentence);
+  if ("red" in hookup) return t`Once more, probes set anew: ${said}`;
+  return LIT.has(hookup.instrument) ? t`Once more, in better light: ${said}` : t`Once more: ${said}`;
 }
 
 function whyThis(suspects: Suspect[], bits: number): string {

@@ -4,9 +4,8 @@ import { drawCar } from "../car/draw";
 import { cornerSetupSchema, families, type CornerSetup, type Family } from "../circuit/setup";
 import { seeded } from "../random/random";
 import { faults, suspectables, suspectId, withShare } from "./catalogue";
-import { defaultPriors } from "./parts/parts";
+import { defaultPriors, parts } from "./parts/parts";
 import { HEALTHY } from "./fault";
-import { parts } from "./parts/parts";
 
 function corner(family: Family, spans = 2, more: Partial<CornerSetup> = {}): CornerSetup {
   const path: object[] = [{ station: "module" }];

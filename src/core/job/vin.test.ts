@@ -19,7 +19,7 @@ it("doubts, and never refuses", () => {
   expect(vinDoubt("")).toBeNull();
 });
 
-it("any one digit or letter read wrong changes it, but for the ten pairs of letters of like value", () => {
+it("any one digit read one too high changes it", () => {
   const vin = "1M8GDM9AXKP042788";
   const wrong = [...vin].flatMap((sign, i) =>
     i === 8 || !/\d/.test(sign) ? [] : [vin.slice(0, i) + String((Number(sign) + 1) % 10) + vin.slice(i + 1)],

@@ -1,4 +1,5 @@
 import type { Hookup } from "../checks/hookup";
+import { lookOf } from "../checks/looks/looks";
 
 /**
  * Chance that a hook-up meets an intermittent fault while it is there: its duty for a glance at a meter, more for what
@@ -12,7 +13,7 @@ export function seenShare(hookup: Hookup, duty: number): number {
 /** How many glances, each with its own chance, a check is worth (engineering judgement). */
 function glances(hookup: Hookup): number {
   if (hookup.state.watched) return WATCHED;
-  if ("look" in hookup && GLANCES.has(hookup.look)) return 1;
+  if ("look" in hookup && lookOf(hookup.look).glance) return 1;
   return LONG.has(hookup.instrument) ? WHILE_TURNING : 1;
 }
 
@@ -20,6 +21,4 @@ function glances(hookup: Hookup): number {
 const WATCHED = 3;
 /** A drive, or some turns recorded. */
 const WHILE_TURNING = 2;
-/** Live values looked at once. */
-const GLANCES: ReadonlySet<string> = new Set(["which", "others", "other-side", "other-supply"]);
 const LONG: ReadonlySet<Hookup["instrument"]> = new Set(["scope", "scan", "eyes", "hands", "film"]);

@@ -5,14 +5,13 @@ import { observe } from "../observation/read-observation";
 import { readingSchema } from "../observation/reading";
 import { complaintSchema } from "../complaint/complaint";
 import { contradictions } from "../verdict/contradictions";
-import { repairCosts } from "../faults/parts/parts";
+import { repairCosts, type Part } from "../faults/parts/parts";
 import { cheapestFirst, sequenceCost } from "./act-or-measure";
 import { proposeActs } from "./acts";
 import { Belief } from "../belief/belief";
 import { proposeChecks } from "./next-check";
 import { policySchema } from "../complaint/policy";
 import { rankParts, rankSuspects, type Suspect, type Verdict } from "../verdict/suspects";
-import type { Part } from "../faults/parts/parts";
 import { typedValue } from "../observation/typed-value";
 
 const path = [

@@ -11,8 +11,7 @@ import {
 import Link from "next/link";
 import { useEffect, useState } from "react";
 import { familyWords } from "@/core/circuit/setup";
-import { defaultPriors } from "@/core/faults/parts/parts";
-import { partLabel, type Part } from "@/core/faults/parts/parts";
+import { defaultPriors, partLabel, type Part } from "@/core/faults/parts/parts";
 import { historyRow, learntPriors, type HistoryRow } from "@/core/report/history";
 import { formulaSafe } from "@/core/units/formula-safe";
 import { formatShare } from "@/core/units/format";

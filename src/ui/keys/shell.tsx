@@ -58,7 +58,7 @@ export function Shell({ words, path, search }: ShellProps) {
           <a href="/" className="text-lg font-bold tracking-tight">
             tastatura
           </a>
-          {!inJob && <h1 className="font-semibold">{words.rooms[path]}</h1>}
+          {!inJob && words.rooms[path] && <h1 className="font-semibold">{words.rooms[path]}</h1>}
           <nav
             className={clsx(
               "ml-auto flex max-w-full gap-2 pb-1",

@@ -58,6 +58,8 @@ export interface Look {
   cautions?: readonly LookCaution[];
   /** Parts something, which may cure an intermittent and hide it. */
   unplugs?: boolean;
+  /** Done at one glance: what comes and goes is there or it is not. */
+  glance?: boolean;
   /** Asks the module: the circuit must be solved for it. */
   live?: boolean;
   /** Its place in the walk round the corner, from 1; absent where it is no part of that. */

@@ -10,6 +10,7 @@ export const otherSide = {
   sentence: () =>
     t`Both wheels raised, key on, spun alike one turn a second: the same capture here and at the other side's plug. Lay one over the other.`,
   minutes: 6,
+  glance: true,
   needs: ["nearest-plug"],
   cautions: ["raised"],
   live: true,

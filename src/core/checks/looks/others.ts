@@ -9,6 +9,7 @@ export const others = {
   label: () => t`the other corners`,
   sentence: () => t`Scan tool: do the other corners show good speeds and no codes?`,
   minutes: 3,
+  glance: true,
   walk: 1,
   answers: {
     list: [

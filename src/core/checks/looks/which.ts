@@ -10,6 +10,7 @@ export const which = {
   label: () => t`which corner answers`,
   sentence: () => t`Wheel raised, spin this wheel alone by hand and see which corner's live speed answers.`,
   minutes: 3,
+  glance: true,
   needs: ["lift"],
   cautions: ["raised"],
   live: true,
