@@ -42,7 +42,7 @@ export interface Candidates {
   healthy: (CarCondition | null)[];
   duty: Float64Array;
   weight: Float64Array;
-  /** Groups whose scores have changed since their cars were made. */
+  /** Rows whose scores have changed since their cars were made. */
   stale: Uint8Array;
 }
 
@@ -105,7 +105,7 @@ export function drawCandidates({
     healthy: new Array<CarCondition | null>(count).fill(null),
     duty: new Float64Array(count),
     weight: new Float64Array(count),
-    stale: new Uint8Array(groups.length),
+    stale: new Uint8Array(count),
   };
   // The same numbers in every group, so that no fault and no place wins by luck of the draw.
   const drawn = Array.from({ length: dimensions }, () => stratified(perGroup, random));
@@ -162,11 +162,18 @@ export function copyOf(candidates: Candidates): Candidates {
   };
 }
 
-/** Makes the cars of a group anew if its scores have changed. @param g the group's number */
-export function freshen(candidates: Candidates, group: Group, g: number): void {
-  if (candidates.stale[g] === 0) return;
-  for (let row = group.first; row < group.first + group.size; row++) rebuildCar(candidates, group, row);
-  candidates.stale[g] = 0;
+/** Says that a group's scores have changed. */
+export function outdate({ stale }: Candidates, { first, size }: Group): void {
+  stale.fill(1, first, first + size);
+}
+
+/** Makes every so-many-th car of a group anew if its scores have changed. */
+export function freshen(candidates: Candidates, group: Group, stride = 1): void {
+  for (let row = group.first; row < group.first + group.size; row += stride) {
+    if (candidates.stale[row] === 0) continue;
+    rebuildCar(candidates, group, row);
+    candidates.stale[row] = 0;
+  }
 }
 
 /** Makes a candidate's car anew from its scores. */

@@ -2,7 +2,7 @@ import { StateReader, type Outlook } from "../observation/reader";
 import { answersFor } from "../checks/answers";
 import { byState, hookupKey, type Hookup } from "../checks/hookup";
 import { seenShare } from "../observation/seen-share";
-import { toScale } from "../observation/scale";
+import { scaleError, toScale } from "../observation/scale";
 import { dimensionsOf, type Dimension } from "../car/dimensions";
 import { leansOn } from "../observation/leans-on";
 import type { Whereabouts } from "../car/whereabouts";
@@ -13,7 +13,16 @@ import { carAt, freshen, type Candidates, type Group } from "./candidates";
  * alternatives each: `LEVELS` while the fault is there, and as many while it is away.
  */
 export type ForecastTable =
-  | { kind: "numbers"; hookup: Hookup; slots: number; values: Float64Array; chances: Float64Array }
+  | {
+      kind: "numbers";
+      hookup: Hookup;
+      slots: number;
+      values: Float64Array;
+      /** The same on the scale readings are compared on, and the error of a reading there. */
+      onScale: Float64Array;
+      errors: Float64Array;
+      chances: Float64Array;
+    }
   | { kind: "words"; hookup: Hookup; words: readonly string[]; chances: Float64Array };
 
 /** A level, the other one, and what an averaging meter shows between them; all again while the fault is away. */
@@ -31,14 +40,8 @@ export const PLANNING_STRIDE = 6;
 export class Forecasts {
   private readonly candidates: Candidates;
   private readonly stride: number;
-  private readonly tables = new Map<string, ForecastTable>();
-  private readonly readers: {
-    reader: StateReader;
-    tables: ForecastTable[];
-    made: Int32Array;
-    gradients: Map<string, Float64Array>[];
-    gradientsMade: Int32Array;
-  }[] = [];
+  private readonly shelved = new Map<string, Shelved>();
+  private readonly shelves: Shelved[][] = [];
   private readonly moves: Int32Array;
 
   constructor(candidates: Candidates, stride = 1) {
@@ -49,30 +52,32 @@ export class Forecasts {
 
   /**
    * The tables of these hook-ups, in order; a group that has moved since is forecast anew if it still matters.
-   * @param matters told the group, the hook-ups asked for, and whether an older forecast of it is at hand
+   * @param matters told the group, the hook-up, and whether an older forecast of it is at hand
    */
   want(
     hookups: readonly Hookup[],
-    matters: (group: number, shelf: readonly Hookup[], older: boolean) => boolean,
+    matters: (group: number, hookup: Hookup, older: boolean) => boolean,
   ): ForecastTable[] {
-    const wanted = new Set(hookups.map(hookupKey));
-    const missing = hookups.filter((hookup) => !this.tables.has(hookupKey(hookup)));
-    for (const sharing of byState(missing)) this.read(sharing);
-    for (const shelf of this.readers) {
-      const asked = shelf.tables.flatMap(({ hookup }) => (wanted.has(hookupKey(hookup)) ? [hookup] : []));
+    for (const sharing of byState(hookups.filter((hookup) => !this.shelved.has(hookupKey(hookup)))))
+      this.shelve(sharing);
+    const wanted = new Set(hookups.map((hookup) => this.shelved.get(hookupKey(hookup))!));
+    const isDue = (one: Shelved, g: number): boolean => {
+      const older = one.made[g] !== NEVER;
+      if (one.made[g] === this.moves[g]) return false;
+      return matters(g, one.table.hookup, older) || (!older && this.stride === 1);
+    };
+    for (const shelf of this.shelves) {
+      const asked = shelf.filter((one) => wanted.has(one));
       if (asked.length === 0) continue;
       this.candidates.groups.forEach((group, g) => {
-        if (
-          shelf.made[g] === this.moves[g] ||
-          (!matters(g, asked, shelf.made[g] !== NEVER) && (shelf.made[g] !== NEVER || this.stride > 1))
-        )
-          return;
-        freshen(this.candidates, group, g);
-        fill(shelf.reader, shelf.tables, this.candidates, group, this.stride);
-        shelf.made[g] = this.moves[g]!;
+        const due = asked.filter((one) => isDue(one, g));
+        if (due.length === 0) return;
+        freshen(this.candidates, group, this.stride);
+        fill(due, this.candidates, group, this.stride);
+        for (const one of due) one.made[g] = this.moves[g]!;
       });
     }
-    return hookups.map((hookup) => this.tables.get(hookupKey(hookup))!);
+    return hookups.map((hookup) => this.shelved.get(hookupKey(hookup))!.table);
   }
 
   /** Says that a group's candidates have moved. */
@@ -86,45 +91,56 @@ export class Forecasts {
    * @param wide whether the clouds have any width along a score
    */
   gradient(hookup: Hookup, g: number, row: number, wide: (dimension: number) => boolean): Float64Array {
-    const key = hookupKey(hookup);
-    const shelf = this.readers.find(({ tables }) => tables.some((table) => hookupKey(table.hookup) === key))!;
-    const at = shelf.tables.findIndex((table) => hookupKey(table.hookup) === key);
-    if (shelf.gradientsMade[g] !== shelf.made[g]) {
-      shelf.gradients[g] = new Map();
-      shelf.gradientsMade[g] = shelf.made[g]!;
+    const one = this.shelved.get(hookupKey(hookup))!;
+    if (one.gradientsMade[g] !== one.made[g]) {
+      one.gradients[g] = new Map();
+      one.gradientsMade[g] = one.made[g]!;
     }
-    const kept = shelf.gradients[g]!;
-    const name = `${at}:${row}`;
-    if (!kept.has(name))
-      kept.set(name, differenceQuotients(this.candidates, this.candidates.groups[g]!, row, shelf.reader, at, wide));
-    return kept.get(name)!;
+    const kept = one.gradients[g]!;
+    if (!kept.has(row))
+      kept.set(row, differenceQuotients(this.candidates, this.candidates.groups[g]!, row, one.reader, one.at, wide));
+    return kept.get(row)!;
   }
 
-  private read(hookups: Hookup[]): void {
+  private shelve(hookups: Hookup[]): void {
     const { setup, groups } = this.candidates;
     const count = this.candidates.count / this.stride;
     const slots = groups.some(({ comesAndGoes }) => comesAndGoes) ? 2 * LEVELS : LEVELS;
-    const tables = hookups.map((hookup): ForecastTable => {
-      const words = answersFor(hookup)?.words;
-      if (words) return { kind: "words", hookup, words, chances: new Float64Array(count * words.length) };
-      return {
-        kind: "numbers",
-        hookup,
-        slots,
-        values: new Float64Array(count * slots),
-        chances: new Float64Array(count * slots),
-      };
-    });
+    const never = () => new Int32Array(groups.length).fill(NEVER);
     const reader = new StateReader(setup, hookups[0]!.state, hookups);
-    this.readers.push({
-      reader,
-      tables,
-      made: new Int32Array(groups.length).fill(NEVER),
-      gradients: [],
-      gradientsMade: new Int32Array(groups.length).fill(NEVER),
+    const shelf = hookups.map((hookup, at): Shelved => {
+      const table = emptyTable(hookup, count, slots);
+      return { reader, at, table, made: never(), gradients: [], gradientsMade: never() };
     });
-    hookups.forEach((hookup, i) => this.tables.set(hookupKey(hookup), tables[i]!));
+    this.shelves.push(shelf);
+    for (const one of shelf) this.shelved.set(hookupKey(one.table.hookup), one);
   }
+}
+
+/** One hook-up's table, the reader it shares with others in its state, and when each group was last forecast. */
+interface Shelved {
+  reader: StateReader;
+  /** Number of the hook-up among those the reader reads. */
+  at: number;
+  table: ForecastTable;
+  made: Int32Array;
+  gradients: Map<number, Float64Array>[];
+  gradientsMade: Int32Array;
+}
+
+function emptyTable(hookup: Hookup, count: number, slots: number): ForecastTable {
+  const words = answersFor(hookup)?.words;
+  if (words) return { kind: "words", hookup, words, chances: new Float64Array(count * words.length) };
+  const numbers = () => new Float64Array(count * slots);
+  return {
+    kind: "numbers",
+    hookup,
+    slots,
+    values: numbers(),
+    onScale: numbers(),
+    errors: numbers(),
+    chances: numbers(),
+  };
 }
 
 function differenceQuotients(
@@ -178,27 +194,21 @@ function whileAway({ whereabouts }: Group): Whereabouts {
   return { ...whereabouts, comesAndGoes: false };
 }
 
-function fill(
-  reader: StateReader,
-  tables: ForecastTable[],
-  candidates: Candidates,
-  group: Group,
-  stride: number,
-): void {
+/** Forecasts a group in some of the tables that share a reader. */
+function fill(due: readonly Shelved[], candidates: Candidates, group: Group, stride: number): void {
+  const { reader } = due[0]!;
+  const healthyHere = whileAway(group);
   for (let row = group.first; row < group.first + group.size; row += stride) {
     const duty = candidates.duty[row]!;
     const place = row / stride;
     reader.take(candidates.cars[row]!);
-    tables.forEach((table, at) =>
-      write(table, place, reader.outlook(at, group.whereabouts), seenShare(table.hookup, duty), 0),
-    );
+    for (const { table, at } of due)
+      write(table, place, reader.outlook(at, group.whereabouts), seenShare(table.hookup, duty), 0);
     const away = candidates.healthy[row];
     if (!away) continue;
     reader.take(away);
-    const healthyHere = whileAway(group);
-    tables.forEach((table, at) =>
-      write(table, place, reader.outlook(at, healthyHere), 1 - seenShare(table.hookup, duty), LEVELS),
-    );
+    for (const { table, at } of due)
+      write(table, place, reader.outlook(at, healthyHere), 1 - seenShare(table.hookup, duty), LEVELS);
   }
 }
 
@@ -213,10 +223,16 @@ function write(table: ForecastTable, place: number, outlook: Outlook, share: num
     const start = place * table.slots;
     if (slot === 0) table.chances.fill(0, start, start + table.slots);
     outlook.values.forEach((value, i) => {
-      table.values[start + slot + i] = value;
+      setValue(table, start + slot + i, value);
       table.chances[start + slot + i] = share * outlook.chances[i]!;
     });
   }
+}
+
+function setValue(table: NumberTable, at: number, value: number): void {
+  table.values[at] = value;
+  table.onScale[at] = value === Infinity ? Infinity : toScale(table.hookup.instrument, value);
+  table.errors[at] = value === Infinity ? 0 : scaleError(table.hookup, value, 0);
 }
 
 /** How often a level is never met in ten small steps of the wheel although the sensor switches (engineering judgement). */
@@ -230,15 +246,16 @@ export type End = "low" | "high";
  * The forecasts of one end of what is seen between: with both levels met nearly always, and where a watch meets a fault
  * that comes and goes, between what is there and what is there without it.
  */
-export function endForecast(table: ForecastTable & { kind: "numbers" }, end: End): ForecastTable & { kind: "numbers" } {
+export function endForecast(table: NumberTable, end: End): NumberTable {
   const { hookup, slots } = table;
-  const values = new Float64Array(table.values.length);
+  const values = table.values.slice();
   const chances = new Float64Array(table.chances.length);
-  const pick = end === "low" ? Math.min : Math.max;
+  const out: NumberTable = { ...table, values, onScale: table.onScale.slice(), errors: table.errors.slice(), chances };
   for (let start = 0; start < values.length; start += slots)
     for (let state = start; state < start + slots; state += LEVELS) {
       let [least, greatest] = [Infinity, -Infinity];
       const share = sumOf(table.chances, state, state + LEVELS);
+      if (share === 0) continue;
       const until = hookup.state.watched && state === start ? start + slots : state + LEVELS;
       for (let at = state; at < until; at++) {
         const ofState = at < state + LEVELS ? share : sumOf(table.chances, state + LEVELS, until);
@@ -246,13 +263,15 @@ export function endForecast(table: ForecastTable & { kind: "numbers" }, end: End
         least = Math.min(least, table.values[at]!);
         greatest = Math.max(greatest, table.values[at]!);
       }
-      if (share === 0) continue;
       const toggles = greatest > least;
-      values.set([pick(least, greatest), least, greatest], state);
-      chances.set([toggles ? share * (1 - 2 * LEVEL_MISSED) : share, 0, 0], state);
-      if (toggles) chances.fill(share * LEVEL_MISSED, state + 1, state + LEVELS);
+      setValue(out, state, end === "low" ? least : greatest);
+      chances[state] = toggles ? share * (1 - 2 * LEVEL_MISSED) : share;
+      if (!toggles) continue;
+      setValue(out, state + 1, least);
+      setValue(out, state + 2, greatest);
+      chances.fill(share * LEVEL_MISSED, state + 1, state + LEVELS);
     }
-  return { kind: "numbers", hookup, slots, values, chances };
+  return out;
 }
 
 function sumOf(values: Float64Array, from: number, until: number): number {

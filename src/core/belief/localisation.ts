@@ -55,13 +55,19 @@ export class Localisation {
    */
   speakers(hookup: Hookup, shares: Float64Array): Int32Array {
     const untouched = this.untouched(hookup);
-    let lead = -1;
-    untouched.forEach((same, g) => {
-      if (same && (lead < 0 || shares[g]! > shares[lead]!)) lead = g;
-    });
+    const lead = this.lead(hookup, shares);
     const speakers = new Int32Array(untouched.length);
     for (let g = 0; g < speakers.length; g++) speakers[g] = untouched[g] ? lead : g;
     return speakers;
+  }
+
+  /** The likeliest group whose fault cannot change what this hook-up reads; −1 where there is none. */
+  lead(hookup: Hookup, shares: Float64Array): number {
+    let lead = -1;
+    this.untouched(hookup).forEach((same, g) => {
+      if (same && (lead < 0 || shares[g]! > shares[lead]!)) lead = g;
+    });
+    return lead;
   }
 }
 

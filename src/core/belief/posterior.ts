@@ -47,8 +47,12 @@ export interface Posterior {
   indexOf(id: string): number;
   /** Full forecasts of hook-ups, made if need be. */
   forecasts(hookups: readonly Hookup[]): ForecastTable[];
-  /** Forecasts of every `PLANNING_STRIDE`-th candidate, for choosing among many checks. @param shares by which the hypotheses count */
-  planningForecasts(hookups: readonly Hookup[], shares: Float64Array): PlanningTable[];
+  /**
+   * Forecasts of every `PLANNING_STRIDE`-th candidate, for choosing among many checks.
+   * @param shares by which the hypotheses count
+   * @param asTheyWere forecasts at hand will do, though readings have moved their candidates since
+   */
+  planningForecasts(hookups: readonly Hookup[], shares: Float64Array, asTheyWere?: boolean): PlanningTable[];
   /** What each hypothesis' candidates stand for. */
   readonly clouds: readonly Cloud[];
   /** Where along the wires the candidates of a hypothesis are damaged, each with its weight. */

@@ -1,5 +1,5 @@
 import { LEVELS, type ForecastTable } from "./forecasts";
-import { scaleError, toScale } from "../observation/scale";
+import { toScale } from "../observation/scale";
 
 /** The first (low) or second (high) level an active sensor stands at; null where nobody knows. */
 export type StoodAt = 0 | 1 | null;
@@ -26,21 +26,15 @@ export function standing(table: NumberTable, stoodAt: StoodAt): NumberTable {
 }
 
 /** Which level a number read on a standing wheel was, by the candidates that could show either; null where it does not tell. */
-export function levelMet(
-  table: ForecastTable,
-  { value, resolution }: { value: number; resolution: number },
-  weight: ArrayLike<number>,
-): StoodAt {
+export function levelMet(table: ForecastTable, { value }: { value: number }, weight: ArrayLike<number>): StoodAt {
   if (table.kind !== "numbers" || table.hookup.state.wheel !== "still" || table.hookup.state.key !== "on") return null;
-  const { hookup, slots, values, chances } = table;
+  const { hookup, slots, onScale, chances } = table;
   const x = toScale(hookup.instrument, value);
-  const error = scaleError(hookup, value, resolution);
   const met: [number, number] = [0, 0];
   for (let row = 0; row < weight.length; row++) {
     const at = row * slots;
     if (weight[row] === 0 || !(chances[at]! > 0 && chances[at + 1]! > 0)) continue;
-    const apart = [0, 1].map((slot) => Math.abs(toScale(hookup.instrument, values[at + slot]!) - x) / error);
-    met[apart[0]! <= apart[1]! ? 0 : 1] += weight[row]!;
+    met[Math.abs(onScale[at]! - x) <= Math.abs(onScale[at + 1]! - x) ? 0 : 1] += weight[row]!;
   }
   if (met[0] > TOLD * met[1]) return 0;
   return met[1] > TOLD * met[0] ? 1 : null;

@@ -23,7 +23,7 @@ export interface NumberRead {
 
 /**
  * Weighs words or OL into one group: weight ×= (1 − ε)·p(observed | forecast) + ε·p(slip).
- * @param out each candidate's likelihood, written at its row
+ * @param trusted each candidate's chance that this was no slip, written at its row
  * @param again OL was read with this hook-up before
  */
 export function weighAtom(
@@ -31,7 +31,7 @@ export function weighAtom(
   table: ForecastTable,
   candidates: Candidates,
   { first, size }: Group,
-  out: Float64Array,
+  trusted: Float64Array,
   again = false,
 ): void {
   const slip = slipChance(observed.hookup);
@@ -46,7 +46,7 @@ export function weighAtom(
           : table.chances[row * table.words.length + at]!
         : overLimitAgain(matchOverLimit(table, row * table.slots), again, slip, slipped);
     const likelihood = (1 - slip) * fits + slipped;
-    out[row] = likelihood;
+    trusted[row] = 1 - slipped / likelihood;
     candidates.weight[row]! *= likelihood;
   }
 }
@@ -55,8 +55,8 @@ export function weighAtom(
  * Weighs a number into one group: a density on the reading's scale, as wide as the instrument's error joined with what
  * the candidate's cloud spans there. Candidates are then pulled toward the number read.
  *
- * @param out each candidate's likelihood, written at its row
- * @param gradient how a candidate's forecasts move with its scores; null leaves the candidates where they are, for groups
+ * @param trusted each candidate's chance that this was no slip, written at its row
+ * @param gradient how one alternative of a candidate's forecast moves with its scores; null leaves the candidates where they are, for groups
  *   too unlikely to be worth it
  * @param turn how many readings came before: another draw for each
  * @param before what the same hook-up read the last time, the wheel left alone since; null where it is new
@@ -69,8 +69,8 @@ export function weighNumber(
   candidates: Candidates,
   group: Group,
   cloud: Cloud,
-  out: Float64Array,
-  gradient: ((row: number) => Float64Array) | null,
+  trusted: Float64Array,
+  gradient: ((row: number, slot: number) => Float64Array) | null,
   turn: number,
   before: NumberRead | null = null,
 ): Pull | null {
@@ -88,7 +88,6 @@ export function weighNumber(
     kernels[slot] = slope?.variance ?? 0;
   }
   const slot = new Int8Array(size);
-  const trust = new Float64Array(size);
   const match: NumberMatch = { likelihood: 0, slot: -1 };
   const widths = new Float64Array(slots);
   const made = new Float64Array(slots);
@@ -114,13 +113,13 @@ export function weighNumber(
       );
     const again = beforeX === null ? null : { x: beforeX, made };
     matchNumber(table, row * slots, x, read.resolution, widths, match, drawn(turn, k), again);
-    out[row] = (1 - slip) * match.likelihood + slipped;
+    const likelihood = (1 - slip) * match.likelihood + slipped;
     slot[k] = match.slot;
-    trust[k] = 1 - slipped / out[row]!;
-    candidates.weight[row]! *= out[row]!;
+    trusted[row] = 1 - slipped / likelihood;
+    candidates.weight[row]! *= likelihood;
   }
   // Read again it tells whether the first was a slip; where the car stands it has told already.
-  return gradient && beforeX === null ? pull(perSlot, slot, trust, candidates, group, cloud, x, error) : null;
+  return gradient && beforeX === null ? pull(perSlot, slot, trusted, candidates, group, cloud, x, error) : null;
 }
 
 /** Two readings nearer than so many errors of the instrument are the same. */
@@ -133,14 +132,14 @@ function drawn(turn: number, k: number): number {
 
 /** How a slot's forecasts lean on the scores at the candidate nearest to the reading; null when nothing in the group varies. */
 function slopeNear(
-  { weight, dimensions }: Candidates,
+  { weight }: Candidates,
   { first, size }: Group,
   cloud: Cloud,
   values: Float64Array,
   reading: number,
   error: number,
   slot: number,
-  gradient: (row: number) => Float64Array,
+  gradient: (row: number, slot: number) => Float64Array,
 ): Slope | null {
   const reach = reachOf(weight, { first, size }, values, error);
   if (reach === null) return null;
@@ -152,13 +151,7 @@ function slopeNear(
     if (near > best) [nearest, best] = [k, near];
   }
   if (nearest < 0) return null;
-  const by = gradient(first + nearest).slice(slot * dimensions, (slot + 1) * dimensions);
-  return slopeThrough(cloud, by);
-}
-
-/** Chance, for one candidate, that this reading was a slip given its likelihood. */
-export function slipShare(observed: Observed, table: ForecastTable, car: CarCondition, likelihood: number): number {
-  return Math.min(1, (slipChance(observed.hookup) * slipOf(observed, table, car)) / likelihood);
+  return slopeThrough(cloud, gradient(first + nearest, slot));
 }
 
 function slipOf(observed: Observed, table: ForecastTable, { circuit }: CarCondition): number {
@@ -202,7 +195,7 @@ const NARROWED = 0.95;
 function pull(
   perSlot: ({ x: Float64Array; slope: Slope | null } | null)[],
   slot: Int8Array,
-  trust: Float64Array,
+  trusted: Float64Array,
   candidates: Candidates,
   group: Group,
   cloud: Cloud,
@@ -216,15 +209,16 @@ function pull(
     const row = group.first + k;
     total += candidates.weight[row]!;
     if (slot[k]! < 0) continue;
-    used[slot[k]!]! += candidates.weight[row]! * trust[k]!;
-    believed += candidates.weight[row]! * trust[k]!;
+    const trust = trusted[row]!;
+    used[slot[k]!]! += candidates.weight[row]! * trust;
+    believed += candidates.weight[row]! * trust;
     const { slope, x } = perSlot[slot[k]!]!;
-    if (!slope || x[k] === 0 || trust[k]! < LEAST_TRUST) {
+    if (!slope || x[k] === 0 || trust < LEAST_TRUST) {
       slot[k] = -1;
       continue;
     }
-    pullCandidate(candidates, row, slope, reading - x[k]!, error, trust[k]!);
-    target[k] = x[k]! + (trust[k]! * slope.variance * (reading - x[k]!)) / (slope.variance + error * error);
+    pullCandidate(candidates, row, slope, reading - x[k]!, error, trust);
+    target[k] = x[k]! + (trust * slope.variance * (reading - x[k]!)) / (slope.variance + error * error);
   }
   const lead = used.indexOf(Math.max(...used));
   const slope = perSlot[lead]?.slope;
@@ -241,7 +235,7 @@ function slotValues(table: NumberTable, { first, size }: Group, slot: number): F
     const at = (first + k) * table.slots + slot;
     if (table.chances[at] === 0 || table.values[at] === Infinity) continue;
     any = true;
-    x[k] = toScale(table.hookup.instrument, table.values[at]!);
+    x[k] = table.onScale[at]!;
   }
   return any ? x : null;
 }

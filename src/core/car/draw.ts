@@ -1,4 +1,4 @@
-import { conductorsOf, spansOf, type CornerSetup } from "../circuit/setup";
+import { conductorsOf, type CornerSetup } from "../circuit/setup";
 import { copperAt, PAIR_FARAD_PER_M } from "../circuit/wire";
 import { nominalCondition, type CornerCondition } from "../circuit/condition";
 import { ONE_IN_FOUR, between, logBetween, within, type CarCondition, type Fault, type Place } from "../faults/fault";
@@ -54,7 +54,8 @@ function drawCircuit(setup: CornerSetup, at: Ranges): CornerCondition {
   circuit.offOhms = logBetween(at("offOhms"), 3000, 200_000);
   circuit.insulationS = logBetween(at("insulationS"), 1e-12, 1e-9);
   const faradPerM = between(at("faradPerM"), PAIR_FARAD_PER_M.from, PAIR_FARAD_PER_M.to);
-  circuit.spanFarad = spansOf(setup).map(({ spanM }) => spanM * Math.max(faradPerM, PAIR_FARAD_PER_M.from / 2));
+  const timesUsual = Math.max(faradPerM, PAIR_FARAD_PER_M.from / 2) / PAIR_FARAD_PER_M.usual;
+  circuit.spanFarad = circuit.spanFarad.map((farad) => farad * timesUsual);
   // Capacitors against interference behind the pins, 1 to 100 nF (from memory).
   circuit.moduleFarad = logBetween(at("moduleFarad"), 1e-9, 1e-7);
   circuit.sensor.farad = setup.family === "passive" ? 0 : logBetween(at("sensorFarad"), 1e-9, 1e-7);

@@ -77,8 +77,24 @@ export interface CornerCondition {
   leadOhms: number;
 }
 
-/** A corner with every value at its nominal, the base every candidate is varied from. */
+/** A corner with every value at its nominal, the base every candidate is varied from: a new one at each call. */
 export function nominalCondition(setup: CornerSetup): CornerCondition {
+  let nominal = nominals.get(setup);
+  if (!nominal) nominals.set(setup, (nominal = makeNominal(setup)));
+  return {
+    ...nominal,
+    contactOhms: nominal.contactOhms.map((wires) => wires.slice()),
+    spanOhms: nominal.spanOhms.slice(),
+    spanFarad: nominal.spanFarad.slice(),
+    spanDefects: [],
+    sensor: { ...nominal.sensor },
+  };
+}
+
+/** Thousands of cars a reading begin as this one. */
+const nominals = new WeakMap<CornerSetup, CornerCondition>();
+
+function makeNominal(setup: CornerSetup): CornerCondition {
   const wires = conductorsOf[setup.family].length;
   return {
     batteryV: 12.4,

@@ -8,6 +8,12 @@ import { BODY_SHARE } from "./wire";
 /** What the sensor's output is doing in this solve. */
 export type SensorLevel = "low" | "high";
 
+/** Whether it works, has too little voltage to, or is fed by nothing; or its currents are still to be added. */
+export type SensorState = "on" | "starved" | "cold" | "waiting";
+
+/** What a two-wire sensor's current sink leaks in any state, siemens. */
+export const ALWAYS_S = 1e-6;
+
 const EARTH = 0;
 const POWER = 1;
 const FIRST = 2;
@@ -67,7 +73,8 @@ export class CornerNet {
 
   /**
    * Writes one car into the network.
-   * @param sensorOn false when the sensor has less than its minimum voltage and only conducts as a resistor
+   * @param sensor `starved`: it has less than its minimum voltage and only conducts as a resistor; `cold`: nothing feeds
+   *   it, and to a meter it is a semiconductor, anything from kilohms to OL; `waiting`: a two-wire one's currents are left out
    * @param loaded current is asked of the wires, as a running sensor or a lamp does and an ohmmeter does not
    * @param radPerS above 0, the capacitance of the wires is written in too, as the size of its admittance there
    */
@@ -75,7 +82,7 @@ export class CornerNet {
     car: CornerCondition,
     state: CircuitState,
     level: SensorLevel,
-    sensorOn: boolean,
+    sensor: SensorState,
     loaded = false,
     radPerS = 0,
   ): void {
@@ -94,10 +101,8 @@ export class CornerNet {
       if (station < this.stationIds.length - 1) cursor = this.stampSpan(car, station, cursor, rail);
     }
     this.lastLevel = cursor;
-    this.stampSensor(car, level, sensorOn);
-    for (let node = FIRST + (cursor + 1) * this.wires; node < this.ladder.size; node++)
-      this.ladder.joinPotential(node, 1, 0);
-    this.ladder.reduce();
+    this.stampSensor(car, level, sensor);
+    this.ladder.reduce(FIRST + (cursor + 1) * this.wires);
   }
 
   /** Node number of a point in the car last stamped; -1 is ground, and a battery pole is a fixed potential (see `fixedV`). */
@@ -270,7 +275,7 @@ export class CornerNet {
     return cuts.length > 1 ? cuts.sort((one, two) => one.fraction - two.fraction) : cuts;
   }
 
-  private stampSensor(car: CornerCondition, level: SensorLevel, on: boolean): void {
+  private stampSensor(car: CornerCondition, level: SensorLevel, state: SensorState): void {
     const { sensor } = car;
     const first = this.sensorNode(0);
     const second = this.sensorNode(1);
@@ -284,14 +289,16 @@ export class CornerNet {
     if (shorted) return this.ladder.join(first, second, shorted);
     const amps = level === "high" ? sensor.highA : sensor.lowA;
     if (this.setup.family === "active-3wire") {
-      this.ladder.join(first, second, 1 / sensor.quiescentOhms);
-      this.ladder.join(second, third, on && level === "low" ? 1 / sensor.outputOhms : 1e-7);
+      this.ladder.join(first, second, 1 / (state === "cold" ? sensor.coldOhms : sensor.quiescentOhms));
+      this.ladder.join(second, third, state === "on" && level === "low" ? 1 / sensor.outputOhms : 1e-7);
       return;
     }
+    if (state === "cold") return this.ladder.join(first, second, 1 / sensor.coldOhms);
     // Starved, its currents fall with the voltage left to it: some chips still move between two, some stay at either.
-    if (!on) return this.ladder.join(first, second, amps / sensor.minimumV);
+    if (state === "starved") return this.ladder.join(first, second, amps / sensor.minimumV);
+    this.ladder.join(first, second, ALWAYS_S);
+    if (state === "waiting") return;
     this.ladder.inject(first, -amps);
     this.ladder.inject(second, amps);
-    this.ladder.join(first, second, 1 / 1e6);
   }
 }

@@ -14,6 +14,11 @@ export class Ladder {
   private readonly ground: Float64Array;
   private readonly source: Float64Array;
   private readonly total: Float64Array;
+  /** toGround[node * (reach + 1) + k]: volts at `node` for an ampere pushed in at `node + k`; made when first asked for. */
+  private readonly toGround: Float64Array;
+  private hasToGround = false;
+  /** Nodes in use: those behind are left out of every solve. */
+  private used: number;
 
   /** @param size number of nodes, ground not counted @param reach largest distance between two joined nodes */
   constructor(size: number, reach: number) {
@@ -23,6 +28,8 @@ export class Ladder {
     this.ground = new Float64Array(size);
     this.source = new Float64Array(size);
     this.total = new Float64Array(size);
+    this.toGround = new Float64Array(size * (reach + 1));
+    this.used = size;
   }
 
   /** Empties the network for the next one of the same shape, with a leak of `leakS` siemens from every node to ground. */
@@ -51,12 +58,17 @@ export class Ladder {
     this.source[node]! += amps;
   }
 
-  /** Eliminates every node once; `solve` and `unit` then only substitute. */
-  reduce(): void {
-    const { size, reach, mesh, ground, total } = this;
-    for (let node = 0; node < size; node++) {
+  /**
+   * Eliminates every node once; `solve` and `unit` then only substitute.
+   * @param used so many of the nodes, the first, are in use
+   */
+  reduce(used = this.size): void {
+    const { reach, mesh, ground, total } = this;
+    this.used = used;
+    this.hasToGround = false;
+    for (let node = 0; node < used; node++) {
       const row = node * reach;
-      const ahead = Math.min(reach, size - 1 - node);
+      const ahead = Math.min(reach, used - 1 - node);
       let sum = ground[node]!;
       for (let k = 0; k < ahead; k++) sum += mesh[row + k]!;
       total[node] = sum;
@@ -74,31 +86,63 @@ export class Ladder {
 
   /** Node potentials in volts for the network's own sources, written into `out`. Call `reduce` first. */
   solve(out: Float64Array): Float64Array {
-    for (let node = 0; node < this.size; node++) out[node] = this.source[node]!;
+    for (let node = 0; node < this.used; node++) out[node] = this.source[node]!;
     return this.substitute(out);
   }
 
   /** Node potentials for one ampere pushed in at `into` and drawn at `from` (-1 stands for ground), all other sources off. */
   unit(into: number, from: number, out: Float64Array): Float64Array {
-    for (let node = 0; node < this.size; node++) out[node] = 0;
+    for (let node = 0; node < this.used; node++) out[node] = 0;
     if (into >= 0) out[into]! += 1;
     if (from >= 0) out[from]! -= 1;
     return this.substitute(out);
   }
 
+  /**
+   * Ohms from a node to ground, all sources off. The diagonal of the inverse of a banded matrix by backward recursion
+   * (K. Takahashi, J. Fagan and M.-S. Chen, PICA Conference 1973): every node for the price of two substitutions.
+   */
+  ohmsToGround(node: number): number {
+    if (!this.hasToGround) this.invertBand();
+    return this.toGround[node * (this.reach + 1)]!;
+  }
+
+  private invertBand(): void {
+    const { used, reach, mesh, total, toGround } = this;
+    const wide = reach + 1;
+    for (let node = used - 1; node >= 0; node--) {
+      const row = node * reach;
+      const ahead = Math.min(reach, used - 1 - node);
+      const own = node * wide;
+      for (let j = 1; j <= ahead; j++) {
+        let sum = 0;
+        for (let k = 1; k <= ahead; k++) {
+          const near = k < j ? k : j;
+          const far = k < j ? j : k;
+          sum += mesh[row + k - 1]! * toGround[(node + near) * wide + far - near]!;
+        }
+        toGround[own + j] = sum / total[node]!;
+      }
+      let sum = 1;
+      for (let k = 1; k <= ahead; k++) sum += mesh[row + k - 1]! * toGround[own + k]!;
+      toGround[own] = sum / total[node]!;
+    }
+    this.hasToGround = true;
+  }
+
   private substitute(values: Float64Array): Float64Array {
-    const { size, reach, mesh, total } = this;
-    for (let node = 0; node < size; node++) {
+    const { used, reach, mesh, total } = this;
+    for (let node = 0; node < used; node++) {
       const current = values[node]!;
       if (current === 0) continue;
       const row = node * reach;
-      const ahead = Math.min(reach, size - 1 - node);
+      const ahead = Math.min(reach, used - 1 - node);
       const scaled = current / total[node]!;
       for (let k = 0; k < ahead; k++) values[node + 1 + k]! += mesh[row + k]! * scaled;
     }
-    for (let node = size - 1; node >= 0; node--) {
+    for (let node = used - 1; node >= 0; node--) {
       const row = node * reach;
-      const ahead = Math.min(reach, size - 1 - node);
+      const ahead = Math.min(reach, used - 1 - node);
       let current = values[node]!;
       for (let k = 0; k < ahead; k++) current += mesh[row + k]! * values[node + 1 + k]!;
       values[node] = current / total[node]!;

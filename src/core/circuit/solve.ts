@@ -1,5 +1,5 @@
 import type { CornerCondition } from "./condition";
-import type { CornerNet, SensorLevel } from "./corner-net";
+import { ALWAYS_S, type CornerNet, type SensorLevel, type SensorState } from "./corner-net";
 import { parsePoint, type Point } from "./point";
 import type { CornerSetup } from "./setup";
 import type { CircuitState } from "./state";
@@ -25,8 +25,8 @@ const NOTHING_V = 2e-4;
 
 /**
  * One car in one state, solved for both sensor levels: ask it for the voltage or the ohms between any two points.
- * The sensor is piecewise linear; its state (enough voltage to work, or not) is found by fixed-point. Where it
- * works as a current sink at both levels, the second level is the first plus one unit solution, scaled.
+ * The sensor is piecewise linear: it has the voltage to work, or not. Where it is a current sink, one solution without it
+ * tells which, and both levels are that solution less the sensor's current.
  */
 export class SolvedCorner {
   private readonly net: CornerNet;
@@ -37,8 +37,10 @@ export class SolvedCorner {
   /** The same corner with the capacitance of its wires, for the meter range that asks for it. */
   private readonly charged: CornerNet | null;
   private chargedFor: CornerCondition | null = null;
-  private readonly loadShape: Float64Array;
-  private load: { a: number; b: number; ohms: number } | null = null;
+  /** A resistance added to the solved network between two nodes: a lamp, or a sensor too poorly fed to work. */
+  private branch: { a: number; b: number; ohms: number } | null = null;
+  /** The network's answer to an ampere through it. */
+  private readonly branchShape: Float64Array;
   private car!: CornerCondition;
   private state!: CircuitState;
   private loaded = false;
@@ -53,7 +55,7 @@ export class SolvedCorner {
     this.low = new Float64Array(net.ladder.size);
     this.high = new Float64Array(net.ladder.size);
     this.scratch = new Float64Array(net.ladder.size);
-    this.loadShape = new Float64Array(net.ladder.size);
+    this.branchShape = new Float64Array(net.ladder.size);
   }
 
   /**
@@ -74,29 +76,51 @@ export class SolvedCorner {
     this.state = state;
     this.chargedFor = null;
     const canWake =
-      this.setup.family !== "passive" &&
-      state.key === "on" &&
-      !state.batteryOff &&
-      car.sensor.mode !== "open" &&
-      car.sensor.mode !== "short";
+      this.setup.family !== "passive" && !isDead(state) && car.sensor.mode !== "open" && car.sensor.mode !== "short";
     if (!canWake) {
-      this.awakeLow = this.awakeHigh = this.settle("low", this.low, false);
+      this.awakeLow = this.awakeHigh = false;
+      this.solveAs("low", isDead(state) ? "cold" : "starved", this.low);
       this.high.set(this.low);
-      return this;
-    }
-    if (this.setup.family === "active-2wire" && !state.load) {
-      this.awakeHigh = this.settle("high", this.high, true);
-      if (this.awakeHigh) {
-        this.awakeLow = true;
-        const [first, second] = [this.net.sensorNode(0), this.net.sensorNode(1)];
-        const shape = this.net.ladder.unit(first, second, this.scratch);
-        const lessA = car.sensor.highA - car.sensor.lowA;
-        for (let node = 0; node < shape.length; node++) this.low[node] = this.high[node]! + lessA * shape[node]!;
-        return this;
-      }
-    } else this.awakeHigh = this.settle("high", this.high, true);
-    this.awakeLow = this.settle("low", this.low, true);
+    } else if (this.setup.family === "active-2wire" && !state.load) this.drawThroughSensor();
+    else this.settleBoth();
     return this;
+  }
+
+  /**
+   * A two-wire sensor's currents on the corner without it: what its terminals show open, and the ohms behind them, tell
+   * whether it works at either level and what it draws (Thévenin).
+   */
+  private drawThroughSensor(): void {
+    const { net, low, high, car } = this;
+    this.solveAs("low", "waiting", low);
+    high.set(low);
+    const [a, b] = [net.sensorNode(0), net.sensorNode(1)];
+    const shape = net.ladder.unit(a, b, this.branchShape);
+    const openV = low[a]! - low[b]!;
+    const behindOhms = shape[a]! - shape[b]!;
+    const draw = (volts: Float64Array, amps: number): boolean => {
+      const awake = openV - amps * behindOhms >= car.sensor.minimumV;
+      const ohms = starvedOhms(car, amps);
+      const drawnA = awake ? amps : openV / (ohms + behindOhms);
+      for (let node = 0; node < volts.length; node++) volts[node]! -= shape[node]! * drawnA;
+      if (!awake) this.branch = { a, b, ohms };
+      return awake;
+    };
+    this.awakeHigh = draw(high, car.sensor.highA);
+    this.branch = null;
+    this.awakeLow = draw(low, car.sensor.lowA);
+  }
+
+  /** Any other: solved at each level, with the sensor at work where that leaves it the volts to, else without. */
+  private settleBoth(): void {
+    this.awakeHigh = this.settle("high", this.high);
+    // What is too little without its output drawing is too little with it.
+    if (this.awakeHigh || this.state.load || this.setup.family === "active-2wire")
+      this.awakeLow = this.settle("low", this.low);
+    else {
+      this.awakeLow = false;
+      this.low.set(this.high);
+    }
   }
 
   /** Whether the sensor has its minimum voltage at this level. */
@@ -133,7 +157,7 @@ export class SolvedCorner {
     const leakOhms = this.betweenOhms(red, black);
     const net = this.charged!;
     if (this.chargedFor !== this.car) {
-      net.stamp(cold(this.car, this.state), this.state, "low", false, false, CAPACITANCE_RAD_PER_S);
+      net.stamp(this.car, this.state, "low", isDead(this.state) ? "cold" : "starved", false, CAPACITANCE_RAD_PER_S);
       this.chargedFor = this.car;
     }
     const [a, b] = [net.nodeOf(red), net.nodeOf(black)];
@@ -145,9 +169,9 @@ export class SolvedCorner {
   /** Amperes through the test lamp or LED that the state hooks up; 0 when there is none. */
   loadAmps(): number {
     const load = this.state.load;
-    if (!load || !this.load) return 0;
+    if (!load || !this.branch) return 0;
     return (
-      (this.potential(this.point(load.red), "low") - this.potential(this.point(load.black), "low")) / this.load.ohms
+      (this.potential(this.point(load.red), "low") - this.potential(this.point(load.black), "low")) / this.branch.ohms
     );
   }
 
@@ -168,7 +192,7 @@ export class SolvedCorner {
   coilTransfer(red: Point, black: Point): number {
     if (this.car.sensor.mode === "open") return 0;
     const shape = this.net.ladder.unit(this.net.sensorNode(0), this.net.sensorNode(1), this.scratch);
-    this.applyLoad(shape);
+    this.applyBranch(shape);
     return (
       Math.abs(nodeValue(shape, this.net.nodeOf(red)) - nodeValue(shape, this.net.nodeOf(black))) /
       this.car.sensor.coilOhms
@@ -182,55 +206,62 @@ export class SolvedCorner {
   }
 
   /** Solves one level into `volts`. @returns whether the sensor has its minimum voltage there */
-  private settle(level: SensorLevel, volts: Float64Array, tryAwake: boolean): boolean {
-    for (const awake of tryAwake ? [true, false] : [false]) {
-      this.net.stamp(
-        awake || this.setup.family === "passive" ? this.car : cold(this.car, this.state),
-        this.state,
-        level,
-        awake,
-        this.loaded,
-      );
-      this.net.ladder.solve(volts);
-      this.attachLoad(volts);
-      if (awake && volts[this.net.sensorNode(0)]! - volts[this.net.sensorNode(1)]! >= this.car.sensor.minimumV)
-        return true;
-    }
+  private settle(level: SensorLevel, volts: Float64Array): boolean {
+    this.solveAs(level, "on", volts);
+    if (volts[this.net.sensorNode(0)]! - volts[this.net.sensorNode(1)]! >= this.car.sensor.minimumV) return true;
+    this.solveAs(level, "starved", volts);
     return false;
+  }
+
+  private solveAs(level: SensorLevel, sensor: SensorState, volts: Float64Array): void {
+    this.net.stamp(this.car, this.state, level, sensor, this.loaded);
+    this.net.ladder.solve(volts);
+    this.attachLoad(volts);
   }
 
   private betweenOhms(red: Point, black: Point): number {
     const [a, b] = [this.net.nodeOf(red), this.net.nodeOf(black)];
     if (a === b) return 0;
+    if (a < 0 || b < 0) return this.ohmsToGround(a < 0 ? b : a);
     const shape = this.net.ladder.unit(a, b, this.scratch);
-    this.applyLoad(shape);
+    this.applyBranch(shape);
     return nodeValue(shape, a) - nodeValue(shape, b);
+  }
+
+  private ohmsToGround(node: number): number {
+    const ohms = this.net.ladder.ohmsToGround(node);
+    if (!this.branch) return ohms;
+    return ohms - nodeValue(this.branchShape, node) ** 2 / (this.branch.ohms + this.behindBranchOhms());
   }
 
   /** Adds a lamp between any two points by one rank-one update (Sherman–Morrison). */
   private attachLoad(volts: Float64Array): void {
-    this.load = null;
+    this.branch = null;
     const { load } = this.state;
     if (!load) return;
     const [red, black] = [this.point(load.red), this.point(load.black)];
     const [a, b] = [this.net.nodeOf(red), this.net.nodeOf(black)];
     const ohms = LOAD_OHMS[load.kind];
-    this.net.ladder.unit(a, b, this.loadShape);
+    this.net.ladder.unit(a, b, this.branchShape);
     const fixedV = (point: Point, node: number) =>
       point.at === "battery" ? this.potential(point, "low") : nodeValue(volts, node);
     const source = fixedV(red, a) - fixedV(black, b);
-    const own = nodeValue(this.loadShape, a) - nodeValue(this.loadShape, b);
-    this.load = { a, b, ohms };
-    const amps = source / (ohms + own);
-    for (let node = 0; node < volts.length; node++) volts[node]! -= this.loadShape[node]! * amps;
+    this.branch = { a, b, ohms };
+    const amps = source / (ohms + this.behindBranchOhms());
+    for (let node = 0; node < volts.length; node++) volts[node]! -= this.branchShape[node]! * amps;
   }
 
-  private applyLoad(shape: Float64Array): void {
-    if (!this.load) return;
-    const { a, b, ohms } = this.load;
-    const own = nodeValue(this.loadShape, a) - nodeValue(this.loadShape, b);
-    const amps = (nodeValue(shape, a) - nodeValue(shape, b)) / (ohms + own);
-    for (let node = 0; node < shape.length; node++) shape[node]! -= this.loadShape[node]! * amps;
+  private applyBranch(shape: Float64Array): void {
+    if (!this.branch) return;
+    const { a, b, ohms } = this.branch;
+    const amps = (nodeValue(shape, a) - nodeValue(shape, b)) / (ohms + this.behindBranchOhms());
+    for (let node = 0; node < shape.length; node++) shape[node]! -= this.branchShape[node]! * amps;
+  }
+
+  /** Ohms of the corner between the branch's two ends, the branch itself left out. */
+  private behindBranchOhms(): number {
+    const { a, b } = this.branch!;
+    return nodeValue(this.branchShape, a) - nodeValue(this.branchShape, b);
   }
 
   private point(text: string): Point {
@@ -249,17 +280,12 @@ function withoutFeed(car: CornerCondition): CornerCondition {
   return { ...car, regulatorV: 0, sourceOhms: car.offOhms, pullUpOff: car.tripTakesPullUp };
 }
 
-/** An unpowered active sensor is no current sink but a semiconductor: to a meter anything from kilohms to OL. */
-function cold(car: CornerCondition, state: CircuitState): CornerCondition {
-  const dead = state.key === "off" || state.batteryOff || state.unplugged.length > 0;
-  if (!dead || car.sensor.mode === "open" || car.sensor.mode === "short") return car;
-  return {
-    ...car,
-    sensor: {
-      ...car.sensor,
-      minimumV: car.sensor.coldOhms * car.sensor.lowA,
-      highA: car.sensor.lowA,
-      quiescentOhms: car.sensor.coldOhms,
-    },
-  };
+/** A starved two-wire sensor's currents fall with the voltage left to it, beside what it conducts in any state. */
+function starvedOhms({ sensor }: CornerCondition, amps: number): number {
+  return 1 / (amps / sensor.minimumV - ALWAYS_S);
+}
+
+/** Whether nothing feeds the sensor. */
+function isDead({ key, batteryOff, unplugged }: CircuitState): boolean {
+  return key === "off" || batteryOff || unplugged.length > 0;
 }

@@ -36,15 +36,22 @@ export function slipLikelihood({ hookup, value }: Observed, answers: number, cir
 export function slipDensity(hookup: Hookup, value: number, resolution: number, circuit: CornerCondition): number {
   if (hookup.instrument === "ohms") return (1 - SLIP_OVER_LIMIT) * ANYWHERE;
   if (hookup.instrument !== "volts-dc") return ANYWHERE;
-  const reading = toScale(hookup.instrument, value);
-  let other = 0;
-  for (const pinV of [0, circuit.batteryV, circuit.regulatorV]) {
-    const sigma = 2 * scaleError(hookup, pinV, resolution);
-    const z = (reading - toScale(hookup.instrument, pinV)) / sigma;
-    if (z < 6 && z > -6) other += Math.exp(-0.5 * z * z) / (sigma * ROOT_TWO_PI * 3);
-  }
-  return (1 - OTHER_PIN) * ANYWHERE + OTHER_PIN * other;
+  const other =
+    pinDensity(hookup, value, resolution, 0) +
+    pinDensity(hookup, value, resolution, circuit.batteryV) +
+    pinDensity(hookup, value, resolution, circuit.regulatorV);
+  return (1 - OTHER_PIN) * ANYWHERE + (OTHER_PIN * other) / 3;
 }
+
+/** What a pin at so many volts would show in place of the one that was meant. */
+function pinDensity(hookup: Hookup, value: number, resolution: number, pinV: number): number {
+  // Far off by any error a meter makes: most readings are no other pin's.
+  if (Math.abs(value - pinV) > FAR_V + Math.abs(pinV) / 2) return 0;
+  const sigma = 2 * scaleError(hookup, pinV, resolution);
+  return normalDensity(toScale(hookup.instrument, value) - toScale(hookup.instrument, pinV), sigma);
+}
+
+const FAR_V = 0.5;
 
 /**
  * Density at `apart` from a forecast, both on the scale: normal, with a share that errs three times as widely for what the
@@ -56,8 +63,12 @@ export function slipDensity(hookup: Hookup, value: number, resolution: number, c
 export function errorDensity(apart: number, error: number, variance = 0): number {
   const narrow = Math.sqrt(error * error + variance);
   const wide = Math.sqrt(9 * error * error + WIDER_CARS * variance);
-  const normal = (sigma: number) => Math.exp(-0.5 * (apart / sigma) ** 2) / (ROOT_TWO_PI * sigma);
-  return (1 - CONTAMINATED) * normal(narrow) + CONTAMINATED * normal(wide);
+  return (1 - CONTAMINATED) * normalDensity(apart, narrow) + CONTAMINATED * normalDensity(apart, wide);
+}
+
+function normalDensity(apart: number, sigma: number): number {
+  const z = apart / sigma;
+  return Math.exp(-0.5 * z * z) / (ROOT_TWO_PI * sigma);
 }
 
 const CONTAMINATED = 0.15;

@@ -18,14 +18,8 @@ import { isAtModulePlug, moduleFeedRead } from "../verdict/module-gate";
 import { sensorGatePassed } from "../verdict/sensor-gate";
 import { hangsOn, sharesWithout } from "../verdict/leave-one-out";
 import { PROOF_SHARE } from "../verdict/suspects";
-import {
-  informationTable,
-  outcomesByCandidate,
-  NEGLIGIBLE_SHARE,
-  subsetWeights,
-  type Outcomes,
-  type Planning,
-} from "./information";
+import { informationTable, outcomesByCandidate, type Outcomes } from "./information";
+import { NEGLIGIBLE_SHARE, subsetWeights, type Planning } from "./planning";
 
 export interface Proposal {
   check: Check;
@@ -79,26 +73,34 @@ export function proposeChecks(
   const shares = posterior.shares();
   const sought = isPlaceSought(posterior, shares);
   const planned = sought ? shares : sharesToConfirm(posterior, shares);
-  const tables = posterior.planningForecasts(
-    allowed.map(({ hookup }) => hookup),
-    planned,
-  );
+  const hookups = allowed.map(({ hookup }) => hookup);
+  const tables = posterior.planningForecasts(hookups, planned, true);
   const planning: Planning = {
     posterior,
     shares: planned,
     stride: PLANNING_STRIDE,
     within: subsetWeights(posterior, PLANNING_STRIDE),
   };
-  const score = (check: Check, { table, speakers }: PlanningTable, clouds: readonly Cloud[]): Scored => {
+  const score = (i: number, clouds: readonly Cloud[]): Scored => {
+    const check = allowed[i]!;
+    const { table, speakers } = tables[i]!;
     const information = informationTable(table, planning, speakers, clouds);
     const cost = costOf(check, progress.done, policy);
     return { check, information, cost, bits: information.bits, worth: information.bits / cost };
   };
-  const single = allowed.map((check, i) =>
-    score(check, tables[i]!, spreadsWidely(check.hookup) ? posterior.clouds : []),
-  );
-  if (planned.filter((share) => share > NEGLIGIBLE_SHARE).length <= FEW)
-    sharpen(single, (i) => score(allowed[i]!, tables[i]!, posterior.clouds));
+  const cloudsFor = (i: number) => (spreadsWidely(hookups[i]!) ? posterior.clouds : []);
+  const single = allowed.map((_, i) => score(i, cloudsFor(i)));
+  const few = planned.filter((share) => share > NEGLIGIBLE_SHARE).length <= FEW;
+  lookAgain(single, (leading) => {
+    const anew = posterior.planningForecasts(
+      leading.map((i) => hookups[i]!),
+      planned,
+    );
+    leading.forEach((i, at) => {
+      tables[i] = anew[at]!;
+      single[i] = score(i, few ? posterior.clouds : cloudsFor(i));
+    });
+  });
   const shortlist = sought
     ? rankForPlace(single, planning, progress.done, policy)
     : rankByWorth(single, planned, progress.done, policy);
@@ -136,20 +138,21 @@ function spreadsWidely({ instrument, state }: Hookup): boolean {
 
 /** With so few suspects left, the leading checks are looked at more sharply. */
 const FEW = 10;
-const SHARPENED = 24;
+const LEADING = 24;
 const MOST_ROUNDS = 6;
 
-/** Looks again at the leading checks, and at those that lead once the first have been put right. */
-function sharpen(single: Scored[], again: (i: number) => Scored): void {
+/**
+ * Looks again at the leading checks, whose forecasts are made anew where readings have moved them, and at those that lead
+ * once the first have been put right.
+ */
+function lookAgain(single: readonly Scored[], again: (leading: readonly number[]) => void): void {
   const seen = new Set<number>();
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    const leading = [...single.keys()].sort((a, b) => single[b]!.worth - single[a]!.worth).slice(0, SHARPENED);
+    const leading = [...single.keys()].sort((a, b) => single[b]!.worth - single[a]!.worth).slice(0, LEADING);
     const dull = leading.filter((i) => !seen.has(i));
     if (dull.length === 0) return;
-    for (const i of dull) {
-      single[i] = again(i);
-      seen.add(i);
-    }
+    again(dull);
+    for (const i of dull) seen.add(i);
   }
 }
 

@@ -1,7 +1,8 @@
 import type { Check } from "../checks/catalogue";
 import { pullOf, type Scored } from "./check-cost";
 import { costsToGo, type Step } from "./cost-to-go";
-import { NEGLIGIBLE_SHARE, type Outcomes, type Planning } from "./information";
+import type { Outcomes } from "./information";
+import { NEGLIGIBLE_SHARE, type Planning } from "./planning";
 import type { Policy } from "../complaint/policy";
 import { sharesByPart, type Posterior } from "../belief/posterior";
 import { PROOF_SHARE } from "../verdict/suspects";
