@@ -1,5 +1,5 @@
 import type { NumberTable } from "../belief/forecasts";
-import { fitSlope } from "../belief/fit-slope";
+import { fittedVariance } from "../belief/fitted-variance";
 import type { Cloud } from "../belief/kernel";
 import type { Hypothesis, Posterior } from "../belief/posterior";
 
@@ -59,8 +59,7 @@ export function cloudKernels(
       mean += particles.weight[row]! * x;
     }
     if (!(sum > 0)) return 0;
-    const slope = fitSlope(particles, rows, cloud, Float64Array.from(values), mean / sum, SMALL_ERROR, left);
-    return Math.sqrt(slope?.variance ?? 0);
+    return Math.sqrt(fittedVariance(particles, rows, cloud, Float64Array.from(values), mean / sum, SMALL_ERROR, left));
   });
 }
 

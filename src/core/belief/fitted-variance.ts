@@ -1,17 +1,18 @@
-import { cholesky, reachOf, slopeThrough, type Cloud, type Slope } from "./kernel";
+import { cholesky, reachOf, type Cloud } from "./kernel";
 import type { Particles } from "./particles";
 
 /**
- * Fits the slope over some of a group's candidates, weighted toward those near the reading, by forward selection: the
- * score that explains most of what is left joins until none explains more than chance would (orthogonal matching pursuit,
- * Pati et al., Asilomar 1993). A plain fit on every score would pull on tolerances the reading says nothing about.
+ * Variance of a reading within one cloud, by the slope fitted over some of a group's candidates, those near the reading
+ * weighing most. By forward selection: the score that explains most of what is left joins until none explains more than
+ * chance would (orthogonal matching pursuit, Pati et al., Asilomar 1993). A plain fit on every score would pull on
+ * tolerances the reading says nothing about.
  *
  * @param rows the candidates that forecast a number @param values their forecasts on the reading's scale
  * @param reading what was read, on the scale @param error the instrument's error there
  * @param unexplained part of the variance left over by the fit that counts as the cloud's own
- * @returns null when nothing among them varies
+ * @returns 0 when nothing among them varies
  */
-export function fitSlope(
+export function fittedVariance(
   candidates: Particles,
   rows: ArrayLike<number>,
   cloud: Cloud,
@@ -19,9 +20,9 @@ export function fitSlope(
   reading: number,
   error: number,
   unexplained: number,
-): Slope | null {
+): number {
   const weights = localWeights(candidates, rows, values, reading, error);
-  if (!weights) return null;
+  if (!weights) return 0;
   const { dimensions } = candidates;
   const columns = centredColumns(candidates, rows, weights);
   const norms = Float64Array.from({ length: dimensions }, (_, d) => dot(columns[d]!, columns[d]!, weights));
@@ -41,10 +42,11 @@ export function fitSlope(
     subtractFit(target, columns, chosen, coefficients, left);
     open = dot(left, left, weights);
   }
-  const by = new Float64Array(dimensions);
-  chosen.forEach((d, i) => (by[d] = coefficients[i]!));
-  const slope = slopeThrough(cloud, by);
-  return { ...slope, variance: slope.variance + unexplained * open };
+  let variance = unexplained * open;
+  chosen.forEach((d, i) =>
+    chosen.forEach((e, j) => (variance += coefficients[i]! * coefficients[j]! * cloud.covariance[d * dimensions + e]!)),
+  );
+  return variance;
 }
 
 const RIDGE = 1e-3;
