@@ -2,11 +2,18 @@
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { diagnosisOf, rankingOf } from "../core/bench/diagnosis";
 import { progressOf } from "../core/bench/progress";
+import { checkpointOf, resumeFrom, type JobCheckpoint } from "../core/job/checkpoint";
+import { observationsOf } from "../core/job/observations";
 import { replay } from "../core/job/replay";
 import { jobSchema, type Entry, type Job } from "../core/job/schema";
 import type { LineUpWorker } from "./lineup.worker";
 
 let worker: LineUpWorker;
+const kept = new Map<string, JobCheckpoint>();
+vi.mock("../store/checkpoints", () => ({
+  keptCheckpoint: (id: string) => Promise.resolve(kept.get(id) ?? null),
+  keepCheckpoint: (id: string, one: JobCheckpoint) => Promise.resolve(void kept.set(id, one)),
+}));
 vi.mock("comlink", () => ({ expose: (api: LineUpWorker) => (worker = api) }));
 
 beforeEach(async () => {
@@ -49,51 +56,51 @@ const afresh = (one: Job) => shares(rankingOf(replay(one)).suspects);
 const [a, b, c] = readings.map(entry) as [Entry, Entry, Entry];
 
 describe("the line-up behind a page", () => {
-  it("grows by the newest reading and says what one made afresh says", () => {
+  it("grows by the newest reading and says what one made afresh says", async () => {
     for (const entries of [[], [a], [a, b], [a, b, c]]) {
       const one = job(entries);
-      expect(shares(worker.rank(one).suspects)).toEqual(afresh(one));
+      expect(shares((await worker.rank(one)).suspects)).toEqual(afresh(one));
     }
   });
 
-  it("a reading taken back, changed or put before others is as if it had always been so", () => {
-    worker.rank(job([a, b, c]));
+  it("a reading taken back, changed or put before others is as if it had always been so", async () => {
+    await worker.rank(job([a, b, c]));
     const back: Entry = { id: "r", at: "2026-01-01T10:09:00Z", kind: "retract", entry: "b" };
     const without = job([a, b, c, back]);
-    expect(shares(worker.rank(without).suspects)).toEqual(afresh(without));
+    expect(shares((await worker.rank(without)).suspects)).toEqual(afresh(without));
     const other = job([a, c]);
-    expect(shares(worker.rank(other).suspects)).toEqual(afresh(other));
-    expect(shares(worker.rank(without).suspects)).toEqual(shares(worker.rank(other).suspects));
+    expect(shares((await worker.rank(other)).suspects)).toEqual(afresh(other));
+    expect(shares((await worker.rank(without)).suspects)).toEqual(shares((await worker.rank(other)).suspects));
   });
 
-  it("another complaint, set-up or job starts again", () => {
-    worker.rank(job([a]));
+  it("another complaint, set-up or job starts again", async () => {
+    await worker.rank(job([a]));
     for (const parts of [
       { complaint: { presence: "intermittent" } },
       { id: "k" },
       { setup: { ...job([]).setup, supplyV: 8 } },
     ]) {
       const one = job([a], parts);
-      expect(shares(worker.rank(one).suspects)).toEqual(afresh(one));
+      expect(shares((await worker.rank(one)).suspects)).toEqual(afresh(one));
     }
   });
 
-  it("proposes what the command line proposes, and previews without keeping", () => {
+  it("proposes what the command line proposes, and previews without keeping", async () => {
     const one = job([a, b]);
     const lineUp = replay(one);
     const expected = diagnosisOf(lineUp, one.policy, progressOf(one));
-    const said = worker.diagnose(one);
+    const said = await worker.diagnose(one);
     expect(said.next.map(({ id }) => id)).toEqual(expected.next.map(({ id }) => id));
-    const before = shares(worker.rank(one).suspects);
+    const before = shares((await worker.rank(one)).suspects);
     const { hookup } = said.next[0]!;
     const words = said.next[0]!.answers?.words;
-    expect(worker.preview(one, hookup, words?.[0] ?? "1.2")).not.toBeNull();
-    expect(worker.preview(one, hookup, "??")).toBeNull();
-    expect(worker.strip(one, hookup).rows.length).toBeGreaterThan(2);
-    expect(shares(worker.rank(one).suspects)).toEqual(before);
+    expect(await worker.preview(one, hookup, words?.[0] ?? "1.2")).not.toBeNull();
+    expect(await worker.preview(one, hookup, "??")).toBeNull();
+    expect((await worker.strip(one, hookup)).rows.length).toBeGreaterThan(2);
+    expect(shares((await worker.rank(one)).suspects)).toEqual(before);
   });
 
-  it("reads no instrument on a real car, and the loom with and without piercing", () => {
+  it("reads no instrument on a real car, and the loom with and without piercing", async () => {
     const one = job([a]);
     expect(
       worker.readSimulated(one, {
@@ -103,11 +110,47 @@ describe("the line-up behind a page", () => {
       }),
     ).toBeNull();
     expect(worker.recordSimulated(one, [], false)).toBeNull();
-    const { places, connectorsOnly, withPiercing, halvingMinutes } = worker.loom(one);
+    const { places, connectorsOnly, withPiercing, halvingMinutes } = await worker.loom(one);
     expect(halvingMinutes).toBeGreaterThan(0);
     expect(places.length).toBeGreaterThan(0);
     expect(connectorsOnly?.pierces ?? false).toBe(false);
     expect(withPiercing).not.toBeNull();
+  });
+});
+
+describe("a long log", () => {
+  const long = Array.from({ length: 14 }, (_, i) => {
+    const [, reading, value] = readings[i % 2]!;
+    const state = { key: "on", wheel: i % 4 < 2 ? "still" : "creep" };
+    return { ...entry(["a", { ...reading, state }, value]), id: `n${i}`, at: `2026-01-01T10:${10 + i}:00Z` } as Entry;
+  });
+
+  it("is taken up where it was left, and goes on as one weighed from the start", async () => {
+    vi.useFakeTimers();
+    await worker.rank(job(long));
+    await vi.runAllTimersAsync();
+    vi.useRealTimers();
+    expect(kept.size).toBe(1);
+    vi.resetModules();
+    await import("./lineup.worker");
+    const { Belief } = await import("../core/belief/belief");
+    const learned = vi.spyOn(Belief.prototype, "learn");
+    const longer = job([...long, { ...c, id: "last", at: "2026-01-01T11:00:00Z" } as Entry]);
+    const { suspects } = await worker.rank(longer);
+    expect(learned).toHaveBeenCalledTimes(1);
+    learned.mockRestore();
+    const whole = afresh(longer);
+    for (const { id, share } of suspects) expect(Math.abs(share - whole[id]!)).toBeLessThan(1e-6);
+  });
+
+  it("is weighed anew where model, car or an early reading is another", () => {
+    const one = job(long);
+    const { read } = observationsOf(one);
+    const checkpoint = checkpointOf(one, "m1", replay(one), read);
+    expect(resumeFrom(checkpoint, one, "m1", read)?.log.length).toBe(14);
+    expect(resumeFrom(checkpoint, one, "m2", read)).toBeNull();
+    expect(resumeFrom(checkpoint, { ...one, setup: { ...one.setup, supplyV: 8 } }, "m1", read)).toBeNull();
+    expect(resumeFrom(checkpoint, one, "m1", read.slice(1))).toBeNull();
   });
 });
 

@@ -13,9 +13,17 @@ import type { Job } from "../core/job/schema";
 import { verification, type Verification } from "../core/bench/verify";
 import { loomView, type LoomView } from "../core/bench/loom-view";
 import type { Belief } from "../core/belief/belief";
+import type { Resume } from "../core/belief/checkpoint";
+import { checkpointOf, drawnFrom, resumeFrom } from "../core/job/checkpoint";
+import type { Observation } from "../core/observation/observation";
+import { keepCheckpoint, keptCheckpoint } from "../store/checkpoints";
+import { PROGRESS_CHANNEL, type WeighingProgress } from "./weighing-progress";
 import { readSimulated, recordSimulated } from "../core/simulated/simulated-reading";
 import { debrief, type Debrief } from "../core/practice/debrief";
 import { typedValue } from "../core/observation/typed-value";
+
+/** The code that weighs, by name: set when the app is built. */
+const MODEL = process.env.MODEL ?? "";
 
 interface Kept {
   key: string;
@@ -25,54 +33,105 @@ interface Kept {
 let [current, now]: [Kept | null, Kept | null] = [null, null];
 
 /** The line-up of the car as it is now: after a repair that of what is left in question, else as it came. */
-function beliefNow(job: Job): Belief {
+async function beliefNow(job: Job): Promise<Belief> {
   const repairs = standingRepairs(job);
-  if (repairs.length === 0) return beliefOf(job);
+  const asItCame = await beliefOf(job);
+  if (repairs.length === 0) return asItCame;
   const readings = readingsByStage(job).map((stage) => stage.map(({ id }) => id));
-  const key = JSON.stringify([job.id, job.setup, job.complaint, job.priors, job.ratios, repairs, readings]);
-  if (now?.key !== key) now = { key, readings: [], belief: replayNow(job) };
+  const key = JSON.stringify([drawnFrom(job), repairs, readings]);
+  if (now?.key !== key) now = { key, readings: [], belief: replayNow(job, undefined, asItCame) };
   return now.belief;
 }
 
-/** The line-up of a job as the car came: the one at hand, with the newest readings added, or rebuilt when the log was cut back. */
-function beliefOf(job: Job): Belief {
-  const key = JSON.stringify([job.id, job.setup, job.complaint, job.priors, job.ratios]);
+let turn: Promise<unknown> = Promise.resolve();
+
+/** The line-up of a job as the car came; one question at a time, so that two do not weigh the same log side by side. */
+function beliefOf(job: Job): Promise<Belief> {
+  const next = turn.then(() => atHandOrOpened(job));
+  turn = next.catch(() => undefined);
+  return next;
+}
+
+/** The line-up at hand, with the newest readings added, or opened when it is another's or the log was cut back. */
+async function atHandOrOpened(job: Job): Promise<Belief> {
+  const key = drawnFrom(job);
   const { read } = observationsOf(job);
-  const readings = read.map(({ entryId }) => entryId);
   const kept = current;
-  if (kept?.key === key && kept.readings.every((id, i) => readings[i] === id)) {
+  if (kept?.key === key && kept.readings.every((id, i) => read[i]?.entryId === id)) {
     for (const observation of read.slice(kept.readings.length)) {
       kept.belief.learn(observation);
       kept.readings.push(observation.entryId);
     }
-    return kept.belief;
+  } else {
+    const resume = await whereItWas(job, read);
+    const belief = replay(job, { resume, told: tellProgress(job.id) });
+    current = { key, readings: read.map(({ entryId }) => entryId), belief };
+    keptAt = resume?.log.length ?? 0;
   }
-  current = { key, readings, belief: replay(job) };
-  return current.belief;
+  keepSoon(job, read);
+  return current!.belief;
 }
+
+/** Shorter logs are weighed in no time. */
+const WORTH_KEEPING = 12;
+const QUIET_MS = 2000;
+let [keptAt, quiet]: [number, ReturnType<typeof setTimeout> | undefined] = [0, undefined];
+
+async function whereItWas(job: Job, read: readonly Observation[]): Promise<Resume | null> {
+  if (read.length < WORTH_KEEPING) return null;
+  // A store that gives nothing back costs the time to weigh the log again, and nothing else.
+  const checkpoint = await keptCheckpoint(job.id).catch(() => null);
+  return checkpoint && resumeFrom(checkpoint, job, MODEL, read);
+}
+
+/** Keeps the line-up once nothing was asked for a while. */
+function keepSoon(job: Job, read: readonly Observation[]): void {
+  clearTimeout(quiet);
+  if (read.length < WORTH_KEEPING || read.length === keptAt) return;
+  const { belief } = current!;
+  quiet = setTimeout(() => {
+    if (current?.belief !== belief || belief.log.length !== read.length) return;
+    keptAt = read.length;
+    keepCheckpoint(job.id, checkpointOf(job, MODEL, belief, read), new Date()).catch(() => (keptAt = 0));
+  }, QUIET_MS);
+}
+
+/** Says how far a long log is weighed, to whoever waits for it. */
+function tellProgress(jobId: string): (weighed: number, of: number) => void {
+  const channel = typeof BroadcastChannel === "undefined" ? null : new BroadcastChannel(PROGRESS_CHANNEL);
+  let told = performance.now();
+  return (weighed, of) => {
+    if (weighed < of && performance.now() - told < TOLD_EVERY_MS) return;
+    told = performance.now();
+    channel?.postMessage({ jobId, weighed, of } satisfies WeighingProgress);
+    if (weighed === of) channel?.close();
+  };
+}
+
+const TOLD_EVERY_MS = 150;
 
 const api = {
   /** The language its sentences are made in. */
   speak: speakIn,
 
   /** The ranking alone: there long before the next check is chosen. */
-  rank(job: Job): Ranking {
-    return rankingOf(beliefNow(job));
+  async rank(job: Job): Promise<Ranking> {
+    return rankingOf(await beliefNow(job));
   },
 
   /** Everything the Bench shows of a job: of the car as it is now. */
-  diagnoseNow(job: Job): Diagnosis {
-    return diagnosisOf(beliefNow(job), job.policy, progressOf(job));
+  async diagnoseNow(job: Job): Promise<Diagnosis> {
+    return diagnosisOf(await beliefNow(job), job.policy, progressOf(job));
   },
 
   /** The same of the car as it came, which is what a close-out and a report tell. */
-  diagnose(job: Job): Diagnosis {
-    return diagnosisOf(beliefOf(job), job.policy, progressOf(job));
+  async diagnose(job: Job): Promise<Diagnosis> {
+    return diagnosisOf(await beliefOf(job), job.policy, progressOf(job));
   },
 
   /** The checks to repeat after a repair, and whether they pass. */
-  verify(job: Job): Verification {
-    return verification(job, beliefOf(job));
+  async verify(job: Job): Promise<Verification> {
+    return verification(job, await beliefOf(job));
   },
 
   /** What a finished practice job shows. */
@@ -91,19 +150,19 @@ const api = {
   },
 
   /** Where wires may be damaged, and the best next checks with piercing and without. */
-  loom(job: Job): LoomView {
-    return loomView(job, beliefOf(job));
+  async loom(job: Job): Promise<LoomView> {
+    return loomView(job, await beliefOf(job));
   },
 
   /** Bands of the leading suspects for one hook-up. */
-  strip(job: Job, hookup: Hookup): ForecastStrip {
-    return forecastStrip(beliefNow(job), hookup);
+  async strip(job: Job, hookup: Hookup): Promise<ForecastStrip> {
+    return forecastStrip(await beliefNow(job), hookup);
   },
 
   /** What a typed value would mean; null when it cannot be read yet. */
-  preview(job: Job, hookup: Hookup, typed: string): Preview | null {
+  async preview(job: Job, hookup: Hookup, typed: string): Promise<Preview | null> {
     const parsed = typedValue(hookup, typed, job.setup);
-    return parsed.ok ? previewReading(beliefNow(job), parsed.observed) : null;
+    return parsed.ok ? previewReading(await beliefNow(job), parsed.observed) : null;
   },
 };
 

@@ -10,14 +10,26 @@ import { levelMet, standing, type StoodAt } from "./standing-wheel";
 export class Answered {
   private readonly answers = new Map<string, Observed["value"][]>();
   /** Which of its two levels the sensor was left at by the last reading on a standing wheel; unknown once it was turned. */
-  private stoodAt: StoodAt = null;
+  stoodAt: StoodAt = null;
 
   /** Notes an answer. @param weight of the candidates forecast in `table`, this reading weighed in */
   note({ hookup, value }: Observation, table: ForecastTable, weight: ArrayLike<number>): void {
     if (turnsWheel(hookup)) this.stoodAt = null;
     else if (value.kind === "number") this.stoodAt = levelMet(table, value, weight) ?? this.stoodAt;
+    this.keep(hookup, value);
+  }
+
+  /** Takes up a log as it was noted before. */
+  resume(log: readonly Observation[], stoodAt: StoodAt): void {
+    for (const { hookup, value } of log) this.keep(hookup, value);
+    this.stoodAt = stoodAt;
+  }
+
+  private keep(hookup: Hookup, value: Observed["value"]): void {
     const key = hookupKey(hookup);
-    this.answers.set(key, [...(this.answers.get(key) ?? []), value]);
+    const known = this.answers.get(key);
+    if (known) known.push(value);
+    else this.answers.set(key, [value]);
   }
 
   /** How often a look was had, or a reading taken, with this hook-up. */

@@ -9,6 +9,7 @@ import type { Observation } from "../observation/observation";
 import type { Observed } from "../observation/typed-value";
 import { seeded } from "../random/random";
 import { Answered } from "./answered";
+import { packedSlip, pairNames, pairsNamed, slipOf, type Checkpoint, type Resume } from "./checkpoint";
 import { copyOf, drawCandidates, freshen, outdate, type Candidates, type Group, type Population } from "./candidates";
 import { Forecasts, PLANNING_STRIDE, type ForecastTable } from "./forecasts";
 import { freshCloud, resample, type Cloud } from "./kernel";
@@ -31,6 +32,8 @@ export interface BeliefOptions {
   given?: (one: Suspectable) => number;
   /** What spoke against driving before the last repair and still does. */
   carried?: Danger | null;
+  /** Where to go on from; made with the same set-up, complaint, seed and shares. */
+  resume?: Resume | undefined;
 }
 
 /** Groups below this share keep the forecasts they have. */
@@ -63,15 +66,15 @@ export class Belief implements Posterior {
   #planning!: Forecasts;
   #localisation!: Localisation;
   #log: Weighed[] = [];
-  /** For each logged observation, each candidate's chance that it was no slip: to judge later whether it was the odd one out. */
-  #trusted = new Map<Weighed, Float64Array>();
+  /** For each logged observation, each candidate's chance that it was a slip, packed: to judge later whether it was the odd one out. */
+  #slips = new Map<Weighed, Uint8Array>();
   #answered = new Answered();
   #unlisted = UNLISTED_PRIOR;
 
   constructor(
     setup: CornerSetup,
     complaint: Complaint,
-    { seed, perGroup = 96, priors = defaultPriors, ratios, given, carried }: BeliefOptions,
+    { seed, perGroup = 96, priors = defaultPriors, ratios, given, carried, resume }: BeliefOptions,
   ) {
     this.setup = setup;
     this.complaint = complaint;
@@ -79,6 +82,7 @@ export class Belief implements Posterior {
     const size = PLANNING_STRIDE * Math.ceil(perGroup / PLANNING_STRIDE);
     this.#population = { setup, complaint, priors, ratios, perGroup: size, seed, given };
     this.#begin([]);
+    if (resume) this.#goOn(resume);
   }
 
   /** Draws the candidates anew, with these pairs of faults among them, and forgets what was weighed. */
@@ -90,10 +94,53 @@ export class Belief implements Posterior {
     this.#localisation = new Localisation(this.#candidates);
     this.#clouds = this.#candidates.groups.map(() => freshCloud(this.#candidates));
     this.#log = [];
-    this.#trusted = new Map();
+    this.#slips = new Map();
     this.#answered = new Answered();
     this.#unlisted = UNLISTED_PRIOR;
     this.#initial = this.shares();
+  }
+
+  /** All that was made of the log so far, to go on from another time: a copy. */
+  checkpoint(): Checkpoint {
+    return {
+      pairs: pairNames(this.#pairs),
+      scores: this.#candidates.scores.slice(),
+      weight: this.#candidates.weight.slice(),
+      covariances: this.#clouds.map(({ covariance }) => covariance.slice()),
+      weighed: this.#log.map((one) => ({
+        byHypothesis: one.byHypothesis,
+        overall: one.overall,
+        slips: this.#slips.get(one)!.slice(),
+      })),
+      unlisted: this.#unlisted,
+      stoodAt: this.#answered.stoodAt,
+      initial: this.#initial,
+    };
+  }
+
+  /** @throws RangeError for a checkpoint of another line-up */
+  #goOn({ checkpoint, log }: Resume): void {
+    const { pairs, scores, weight, covariances, weighed } = checkpoint;
+    if (pairs.length > 0) this.#begin(pairsNamed(pairs, this.hypotheses));
+    const candidates = this.#candidates;
+    if (
+      scores.length !== candidates.scores.length ||
+      weight.length !== candidates.count ||
+      weighed.length !== log.length
+    )
+      throw new RangeError("a checkpoint of another line-up");
+    candidates.scores.set(scores);
+    candidates.weight.set(weight);
+    candidates.groups.forEach((_, g) => this.#moved(g));
+    this.#clouds.forEach(({ covariance }, g) => covariance.set(covariances[g]!));
+    weighed.forEach(({ byHypothesis, overall, slips }, i) => {
+      const one = { observation: log[i]!, byHypothesis, overall };
+      this.#log.push(one);
+      this.#slips.set(one, slips);
+    });
+    this.#answered.resume(log, checkpoint.stoodAt);
+    this.#unlisted = checkpoint.unlisted;
+    this.#initial = checkpoint.initial;
   }
 
   get initial(): Float64Array {
@@ -148,7 +195,10 @@ export class Belief implements Posterior {
     for (let row = 0; row < candidates.count; row++) candidates.weight[row]! /= overall;
     const weighed = { observation, byHypothesis: ratio(after, before), overall };
     this.#log.push(weighed);
-    this.#trusted.set(weighed, trusted);
+    this.#slips.set(
+      weighed,
+      Uint8Array.from(trusted, (chance) => packedSlip(1 - chance)),
+    );
     this.#weighUnlisted(observation, overall, table);
     this.#answered.note(observation, table, candidates.weight);
     this.#resampleThin();
@@ -209,8 +259,8 @@ export class Belief implements Posterior {
   }
 
   slipShare(weighed: Weighed): number {
-    const trusted = this.#trusted.get(weighed)!;
-    return this.#candidates.weight.reduce((sum, weight, row) => sum + weight * (1 - trusted[row]!), 0);
+    const slips = this.#slips.get(weighed)!;
+    return this.#candidates.weight.reduce((sum, weight, row) => sum + weight * slipOf(slips[row]!), 0);
   }
 
   /** Shares after an observation, not yet brought back to 1, on a copy of everything it would change. */
@@ -276,9 +326,9 @@ export class Belief implements Posterior {
       if (!isThin(candidates, group)) return;
       const random = seeded(this.#population.seed ^ Math.imul(this.#log.length, 0x85ebca6b));
       const parents = resample(candidates, group, this.#clouds[g]!, random);
-      for (const trusted of this.#trusted.values()) {
-        const kept = trusted.slice(group.first, group.first + group.size);
-        parents.forEach((parent, k) => (trusted[group.first + k] = kept[parent - group.first]!));
+      for (const slips of this.#slips.values()) {
+        const kept = slips.slice(group.first, group.first + group.size);
+        parents.forEach((parent, k) => (slips[group.first + k] = kept[parent - group.first]!));
       }
       this.#moved(g);
     });

@@ -69,7 +69,7 @@ describe("closing a job", () => {
     const closed = job([...before, repair, entry("4", reading("plug.in.supply", "11.3 V", ["plug"]))]);
     expect(standingReadings(closed).map(({ id }) => id)).toEqual(["1", "2"]);
     expect(readingsAfterRepair(closed).map(({ id }) => id)).toEqual(["4"]);
-    expect([...replay(closed, 40).shares()]).toEqual([...replay(job(before), 40).shares()]);
+    expect([...replay(closed, { perGroup: 40 }).shares()]).toEqual([...replay(job(before), { perGroup: 40 }).shares()]);
   });
 
   it.each([
@@ -77,18 +77,18 @@ describe("closing a job", () => {
     ["0.02 V", false],
   ])("fixed needs the check that failed to pass, and a road test: %s after is %s", (value, passed) => {
     const measured = [...before, repair, entry("4", reading("plug.in.supply", value, ["plug"]))];
-    const made = verification(job(measured), replay(job(measured), 60));
+    const made = verification(job(measured), replay(job(measured), { perGroup: 60 }));
     expect(made).toMatchObject({ passed, fixed: false });
     const drive: Entry = { id: "5", at: "2026-01-01T11:00:00Z", kind: "tick", item: "road:lamp-out" };
     const driven = job([...measured, drive]);
-    expect(verification(driven, replay(driven, 60)).fixed).toBe(passed);
+    expect(verification(driven, replay(driven, { perGroup: 60 })).fixed).toBe(passed);
     expect(made.items.find(({ after }) => after)).toMatchObject({ before: "0.01 V", after: value, passes: passed });
-    expect(verification(job(before), replay(job(before), 60)).fixed).toBe(false);
+    expect(verification(job(before), replay(job(before), { perGroup: 60 })).fixed).toBe(false);
   });
 
   it("the diagnosis still names what was wrong, and every fault has a plan", () => {
     const closed = job([...before, repair]);
-    const { suspects } = diagnosisOf(replay(closed, 60), closed.policy, progressOf(closed));
+    const { suspects } = diagnosisOf(replay(closed, { perGroup: 60 }), closed.policy, progressOf(closed));
     expect(suspects[0]!.fault).toBe("wire-open");
     for (const { fault, part } of suspects) expect(repairPlan(fault, part).steps.length).toBeGreaterThan(0);
   });

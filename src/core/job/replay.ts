@@ -1,27 +1,42 @@
 import { Belief } from "../belief/belief";
+import type { Resume } from "../belief/checkpoint";
 import { beliefAfter } from "../verdict/belief-after";
 import { seedFrom } from "../random/random";
 import { readingsByStage, standingRepairs } from "./derive";
 import type { Job } from "./schema";
 import { observationsIn, observationsOf } from "./observations";
 
+export interface ReplayOptions {
+  perGroup?: number | undefined;
+  /** Where to go on from, instead of from the first reading. */
+  resume?: Resume | null;
+  /** Told after each reading how many are weighed, and of how many. */
+  told?: (weighed: number, of: number) => void;
+}
+
 /** The line-up of a job as the car came, rebuilt by replaying its log from its seed. */
-export function replay(job: Job, perGroup?: number): Belief {
+export function replay(job: Job, { perGroup, resume, told }: ReplayOptions = {}): Belief {
+  const { read } = observationsOf(job);
   const belief = new Belief(job.setup, job.complaint, {
     seed: seedFrom(job.id),
     ...(perGroup ? { perGroup } : {}),
     ...(job.priors ? { priors: job.priors } : {}),
     ratios: job.ratios,
+    resume: resume ?? undefined,
   });
-  for (const observation of observationsOf(job).read) belief.learn(observation);
+  for (let i = belief.log.length; i < read.length; i++) {
+    belief.learn(read[i]!);
+    told?.(i + 1, read.length);
+  }
   return belief;
 }
 
 /**
  * The line-up of the car as it is now: after each repair it goes on with what is left in question, weighed by the
  * readings taken since. The same as `replay` while nothing was repaired.
+ * @param asItCame the line-up of the car as it came, where it is at hand
  */
-export function replayNow(job: Job, perGroup?: number): Belief {
+export function replayNow(job: Job, perGroup?: number, asItCame?: Belief): Belief {
   const [, ...later] = readingsByStage(job);
   return standingRepairs(job).reduce(
     (before, { part, place }, i) => {
@@ -30,6 +45,6 @@ export function replayNow(job: Job, perGroup?: number): Belief {
       for (const observation of observationsIn(readings, job.setup).read) belief.learn(observation);
       return belief;
     },
-    replay(job, perGroup),
+    asItCame ?? replay(job, { perGroup }),
   );
 }

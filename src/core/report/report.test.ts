@@ -40,7 +40,7 @@ const repair = {
 
 function made(entries: object[]) {
   const one = job(entries);
-  const lineUp = replay(one, 32);
+  const lineUp = replay(one, { perGroup: 32 });
   const diagnosis = diagnosisOf(lineUp, one.policy, progressOf(one));
   return reportOf(one, diagnosis, verification(one, lineUp), new Date("2026-02-03T00:00:00Z"));
 }

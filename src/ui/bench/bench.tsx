@@ -35,6 +35,7 @@ import { PathDrawing } from "../path/path-drawing";
 import { useSettings } from "../settings/use-settings";
 import { NextCheckCard } from "./next-check-card";
 import { PolicyPanel } from "./policy-panel";
+import { WorkingOut } from "./working-out";
 import { SuspectsPanel } from "./suspects-panel";
 import { toast } from "../keys/toast";
 import { WorkerFailure } from "../query/worker-failure";
@@ -192,7 +193,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
         <WorkerFailure error={failed} onRetry={retry} />
       </main>
     );
-  if (!diagnosis) return <p className="p-16 text-center text-muted" role="status">{t`Working out the suspects…`}</p>;
+  if (!diagnosis) return <WorkingOut jobId={job.id} />;
   const contradicted = new Set(diagnosis.contradictions.map(({ entryId }) => entryId));
   const unread = new Map(observationsOf(job).unread.map((one) => [one.entryId, one]));
   const numbered = readingsByStage(job).flat();

@@ -1,0 +1,28 @@
+import { jobCheckpointSchema, type JobCheckpoint } from "../core/job/checkpoint";
+import { shelf } from "./shelf";
+
+const checkpoints = shelf("checkpoints");
+const times = shelf("checkpoint-times");
+
+/** So many jobs have their line-ups kept, those worked on last: some megabytes each. */
+const KEPT = 40;
+
+/** A job's line-up as it was kept; null where there is none, or one of another shape. */
+export async function keptCheckpoint(jobId: string): Promise<JobCheckpoint | null> {
+  const parsed = jobCheckpointSchema.safeParse(await checkpoints.getItem<unknown>(jobId));
+  return parsed.success ? parsed.data : null;
+}
+
+/** Keeps a job's line-up in place of the one before, and lets go of those not worked on for longest. */
+export async function keepCheckpoint(jobId: string, checkpoint: JobCheckpoint, now: Date): Promise<void> {
+  await checkpoints.setItem(jobId, checkpoint);
+  await times.setItem(jobId, now.toISOString());
+  const ages: [at: string, id: string][] = [];
+  await times.iterate((at: string, id) => void ages.push([at, id]));
+  for (const [, id] of ages.sort().slice(0, Math.max(0, ages.length - KEPT))) await dropCheckpoint(id);
+}
+
+export async function dropCheckpoint(jobId: string): Promise<void> {
+  await checkpoints.removeItem(jobId);
+  await times.removeItem(jobId);
+}
