@@ -1,3 +1,4 @@
+import { mergeJobs } from "../core/job/merge";
 import { parseJob } from "../core/job/earlier-jobs";
 import type { Job } from "../core/job/schema";
 
@@ -9,10 +10,15 @@ const PREFIX = "tastatura-journal-";
 /** Longer jobs keep their newest entries alone here: the rest is in the store. */
 const NEWEST = 20;
 
-/** Writes down a job that is about to be saved. @returns false where this browser has no such place, or it is full */
+/**
+ * Writes down a job that is about to be saved, beside what another tab wrote down of it and has not stored yet.
+ * @returns false where this browser has no such place, or it is full
+ */
 export function journalJob(job: Job): boolean {
+  const newest = { ...job, entries: job.entries.slice(-NEWEST) };
+  const held = journaled(job.id);
   try {
-    localStorage.setItem(PREFIX + job.id, JSON.stringify({ ...job, entries: job.entries.slice(-NEWEST) }));
+    localStorage.setItem(PREFIX + job.id, JSON.stringify(held ? mergeJobs(newest, held) : newest));
     return true;
   } catch (error) {
     if (error instanceof DOMException || error instanceof ReferenceError) return false;
