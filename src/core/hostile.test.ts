@@ -1,6 +1,6 @@
 /**
  * Hostile and broken files through every reader: each must answer with a value or with a sentence, never with a crash.
- * `npm run fuzz` runs 100,000 of them.
+ * `npm run fuzz` runs 200,000 of them.
  */
 import fc from "fast-check";
 import { gzipSync, strToU8 } from "fflate";
@@ -11,6 +11,9 @@ import { readCaptureFile } from "./capture/read-file";
 import { captureToWav } from "./capture/wav";
 import { decodeCode } from "./codes/code";
 import { importJob } from "./job/file";
+import { packJob, unpackJob } from "./job/zip";
+import { packLibrary, unpackLibrary } from "./library/library-zip";
+import { parseSettings, settingsSchema, usualSettings } from "./settings/settings";
 import { observe } from "./observation/read-observation";
 import { readingSchema } from "./observation/reading";
 import { cornerSetupSchema } from "./circuit/setup";
@@ -20,7 +23,7 @@ import { parseReading } from "./units/reading";
 
 const RUNS = Number(process.env.FUZZ_RUNS ?? 1500);
 
-const goodCsv = `# rig\ntime (s);signal (V)\n${Array.from({ length: 40 }, (_, i) => `${i / 100};${i % 4 < 2 ? "0,8" : "1,7"}`).join("\n")}`;
+const goodCsv = `# rig\ntime (s);signal (V)\n${Array.from({ length: 40 }, (_, i) => `0,${String(i + 10)};${i % 4 < 2 ? "0,8" : "1,7"}`).join("\n")}`;
 const goodScan = `time,FL,FR,RL,RR\n${Array.from({ length: 12 }, (_, i) => `${i},${i},${i},${i},${i}`).join("\n")}`;
 const path = [{ station: "module" }, { spanM: 1, mm2: 0.5 }, { station: "plug" }];
 const goodJob = JSON.stringify({
@@ -60,6 +63,14 @@ const spoilt = (good: string) =>
     )
     .map(([a, b, piece]) => good.slice(0, Math.min(a, b)) + piece + good.slice(Math.max(a, b)));
 
+/** Some bytes of it turned into others. */
+const turned = (good: Uint8Array) =>
+  fc.array(fc.tuple(fc.nat(good.length - 1), fc.nat(255)), { maxLength: 6 }).map((changes) => {
+    const bytes = good.slice();
+    for (const [at, value] of changes) bytes[at] = value;
+    return bytes;
+  });
+
 function answers(read: () => unknown): void {
   try {
     read();
@@ -89,16 +100,34 @@ describe("every reader answers", () => {
       channels: [{ name: "", unit: "V", samples: new Float32Array(64).fill(0.5) }],
     });
     const packed = gzipSync(strToU8(goodCsv));
-    const turned = (good: Uint8Array) =>
-      fc.array(fc.tuple(fc.nat(good.length - 1), fc.nat(255)), { maxLength: 6 }).map((changes) => {
-        const bytes = good.slice();
-        for (const [at, value] of changes) bytes[at] = value;
-        return bytes;
-      });
     fc.assert(
       fc.property(fc.oneof(fc.uint8Array({ maxLength: 300 }), turned(wav), turned(packed)), (bytes) =>
         answers(() => readCaptureFile(bytes, "f")),
       ),
+      { numRuns: RUNS },
+    );
+  });
+
+  it("job and library ZIPs with bytes turned or cut off", () => {
+    const capture = parseCaptureCsv(goodCsv, "f");
+    const jobZip = packJob(importJob(goodJob, "f"), [{ id: "c", capture }]);
+    const libraryZip = packLibrary([], [{ id: "c", capture }]);
+    fc.assert(
+      fc.property(turned(jobZip), turned(libraryZip), fc.nat(200), (one, other, cut) => {
+        answers(() => unpackJob(one, "f"));
+        answers(() => unpackJob(one.slice(0, -cut - 1), "f"));
+        answers(() => unpackLibrary(other, "f"));
+      }),
+      { numRuns: Math.ceil(RUNS / 4) },
+    );
+  });
+
+  it("settings of any kind are settings again", () => {
+    const good = JSON.stringify(usualSettings);
+    fc.assert(
+      fc.property(fc.oneof(spoilt(good), fc.json()), (text) => {
+        expect(settingsSchema.safeParse(parseSettings(text)).success).toBe(true);
+      }),
       { numRuns: RUNS },
     );
   });
