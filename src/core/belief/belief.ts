@@ -68,6 +68,8 @@ export class Belief implements Posterior {
   #log: Weighed[] = [];
   /** For each logged observation, each candidate's chance that it was a slip, packed: to judge later whether it was the odd one out. */
   #slips = new Map<Weighed, Uint8Array>();
+  /** The sum of them, by candidate. */
+  #slipSums = new Float64Array(0);
   #answered = new Answered();
   #unlisted = UNLISTED_PRIOR;
 
@@ -95,6 +97,7 @@ export class Belief implements Posterior {
     this.#clouds = this.#candidates.groups.map(() => freshCloud(this.#candidates));
     this.#log = [];
     this.#slips = new Map();
+    this.#slipSums = new Float64Array(this.#candidates.count);
     this.#answered = new Answered();
     this.#unlisted = UNLISTED_PRIOR;
     this.#initial = this.shares();
@@ -136,7 +139,7 @@ export class Belief implements Posterior {
     weighed.forEach(({ byHypothesis, overall, slips }, i) => {
       const one = { observation: log[i]!, byHypothesis, overall };
       this.#log.push(one);
-      this.#slips.set(one, slips);
+      this.#keepSlips(one, slips);
     });
     this.#answered.resume(log, checkpoint.stoodAt);
     this.#unlisted = checkpoint.unlisted;
@@ -195,7 +198,7 @@ export class Belief implements Posterior {
     for (let row = 0; row < candidates.count; row++) candidates.weight[row]! /= overall;
     const weighed = { observation, byHypothesis: ratio(after, before), overall };
     this.#log.push(weighed);
-    this.#slips.set(
+    this.#keepSlips(
       weighed,
       Uint8Array.from(trusted, (chance) => packedSlip(1 - chance)),
     );
@@ -263,6 +266,15 @@ export class Belief implements Posterior {
     return this.#candidates.weight.reduce((sum, weight, row) => sum + weight * slipOf(slips[row]!), 0);
   }
 
+  expectedSlips(): number {
+    return this.#candidates.weight.reduce((sum, weight, row) => sum + weight * this.#slipSums[row]!, 0);
+  }
+
+  #keepSlips(weighed: Weighed, slips: Uint8Array): void {
+    this.#slips.set(weighed, slips);
+    for (let row = 0; row < slips.length; row++) this.#slipSums[row]! += slipOf(slips[row]!);
+  }
+
   /** Shares after an observation, not yet brought back to 1, on a copy of everything it would change. */
   #afterwards(observed: Observed): Float64Array {
     this.forecasts([observed.hookup]); // Cars that have moved are made anew before they are copied.
@@ -326,9 +338,9 @@ export class Belief implements Posterior {
       if (!isThin(candidates, group)) return;
       const random = seeded(this.#population.seed ^ Math.imul(this.#log.length, 0x85ebca6b));
       const parents = resample(candidates, group, this.#clouds[g]!, random);
-      for (const slips of this.#slips.values()) {
-        const kept = slips.slice(group.first, group.first + group.size);
-        parents.forEach((parent, k) => (slips[group.first + k] = kept[parent - group.first]!));
+      for (const byRow of [this.#slipSums, ...this.#slips.values()]) {
+        const kept = byRow.slice(group.first, group.first + group.size);
+        parents.forEach((parent, k) => (byRow[group.first + k] = kept[parent - group.first]!));
       }
       this.#moved(g);
     });

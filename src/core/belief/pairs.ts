@@ -1,6 +1,7 @@
 import type { Hookup } from "../checks/hookup";
 import { suspectId, type Suspectable } from "../faults/catalogue";
 import { together } from "../faults/pair";
+import { SLIP } from "../observation/likelihood";
 import type { Posterior } from "./posterior";
 
 /** Cars in a hundred that come with two things wrong at one corner: common on salt roads (engineering judgement). */
@@ -10,15 +11,12 @@ const SAME_PLACE = 5;
 /** Over so many expected slips, or such a share of something not listed, one fault does not explain the log. */
 const CALLING_SLIPS = 0.5;
 const CALLING_UNLISTED = 0.12;
+/** In a long log so many times the slips that any log has. */
+const OFTENER = 2;
 /** Pairs drawn at a time. */
 const DRAWN = 12;
 /** Readings before pairs are thought of: one odd reading is a slip. */
 const LEAST_READINGS = 3;
-
-/** Readings that must have been slips, as expected in the light of all of them. */
-export function expectedSlips(posterior: Pick<Posterior, "log" | "slipShare">): number {
-  return posterior.log.reduce((sum, weighed) => sum + posterior.slipShare(weighed), 0);
-}
 
 /**
  * The pairs of faults that may explain a log no single fault does, likeliest first; null where none is called for, or
@@ -31,7 +29,8 @@ export function pairsCalledFor(
   untouched: (hookup: Hookup) => ArrayLike<number>,
 ): readonly Suspectable[] | null {
   if (posterior.log.length < LEAST_READINGS) return null;
-  if (expectedSlips(posterior) < CALLING_SLIPS && posterior.unlisted < CALLING_UNLISTED) return null;
+  const calling = Math.max(CALLING_SLIPS, OFTENER * SLIP * posterior.log.length);
+  if (posterior.expectedSlips() < calling && posterior.unlisted < CALLING_UNLISTED) return null;
   const wanted = likeliestPairs(posterior, untouched);
   const known = new Set(drawn.map(idOf));
   const fresh = wanted.filter((one) => !known.has(idOf(one)));

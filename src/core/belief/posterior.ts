@@ -63,6 +63,8 @@ export interface Posterior {
   readBefore(hookup: Hookup): Observation["value"] | null;
   /** Chance, in the light of everything since, that an observation was a slip. */
   slipShare(weighed: Weighed): number;
+  /** How many of the observations must have been slips, as expected in the light of all of them. */
+  expectedSlips(): number;
   /** Shares after an observation that is not logged: exactly what logging it would give. */
   foresee(observation: Pick<Observation, "hookup" | "value">): Float64Array;
   /** How well each hypothesis predicts an observation, without weighing it in. */

@@ -1,5 +1,5 @@
 import { t } from "../words/words";
-import { formulaSafe } from "../units/formula-safe";
+import { csvLabel } from "../units/formula-safe";
 import { UnusableInput, type Capture } from "./capture";
 import { readRows } from "./csv-rows";
 
@@ -253,14 +253,19 @@ function looksBinary(text: string): boolean {
   return strange > head.length * 0.02;
 }
 
-/** Writes a capture as plain CSV: a comment line, names with units, one row per sample. */
+/** Writes a capture as plain CSV, sample for sample: a comment line, names with units, one row per sample. */
 export function captureToCsv({ name, sampleS, startS, channels }: Capture): string {
-  const label = (text: string) => formulaSafe(text.replace(/[,;"\r\n\t]+/g, " ").trim());
-  const head = `# ${label(name)}\ntime (s),${channels.map((one) => `${label(one.name)} (${one.unit})`).join(",")}\n`;
+  const head = `# ${csvLabel(name)}\ntime (s),${channels.map((one) => `${csvLabel(one.name)} (${one.unit})`).join(",")}\n`;
   const rows: string[] = [];
   for (let i = 0; i < (channels[0]?.samples.length ?? 0); i++)
     rows.push(
-      `${(startS + i * sampleS).toFixed(7)},${channels.map(({ samples }) => samples[i]!.toPrecision(5)).join(",")}`,
+      `${Number((startS + i * sampleS).toPrecision(12))},${channels.map(({ samples }) => shortest(samples[i]!)).join(",")}`,
     );
   return `${head}${rows.join("\n")}\n`;
+}
+
+/** The fewest digits of seven or nine that are read back as the same 32-bit number: nine always are. */
+function shortest(value: number): number {
+  const seven = Number(value.toPrecision(7));
+  return Math.fround(seven) === value ? seven : Number(value.toPrecision(9));
 }

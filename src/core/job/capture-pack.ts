@@ -26,19 +26,28 @@ export function packCapture(id: string, { name, sampleS, startS, channels }: Cap
   let at = 0;
   for (const { samples } of channels) for (const value of samples) view.setFloat32(4 * at++, value, true);
   return [
-    [`captures/${id}.json`, strToU8(JSON.stringify(described))],
-    [`captures/${id}.f32`, bytes],
+    [`${fileName(id)}.json`, strToU8(JSON.stringify(described))],
+    [`${fileName(id)}.f32`, bytes],
   ];
 }
+
+/** What the files of a capture are called: its id, in hexadecimal where that is no name for a file. */
+function fileName(id: string): string {
+  if (/^[\w-]{1,60}$/.test(id)) return `captures/${id}`;
+  return `captures/~${Array.from(strToU8(id), (byte) => byte.toString(16).padStart(2, "0")).join("")}`;
+}
+
+/** The files of captures in a ZIP, older ones' WAV included. */
+export const CAPTURE_FILE = /^captures\/(?:[\w-]{1,60}|~(?:[0-9a-f]{2}){1,240})\.(?:wav|json|f32)$/;
 
 /**
  * The capture of that id among the files of a ZIP, an older one's WAV included; null where there is none.
  * @throws UnusableInput for one that is damaged
  */
 export function unpackCapture(files: Record<string, Uint8Array>, id: string, zip: string): Capture | null {
-  const [text, bytes] = [files[`captures/${id}.json`], files[`captures/${id}.f32`]];
+  const [text, bytes] = [files[`${fileName(id)}.json`], files[`${fileName(id)}.f32`]];
   if (!text || !bytes) {
-    const wav = files[`captures/${id}.wav`];
+    const wav = files[`${fileName(id)}.wav`];
     return wav ? captureFromWav(wav, id) : null;
   }
   const described = packedSchema.safeParse(parsed(strFromU8(text)));

@@ -2,7 +2,7 @@ import { t } from "../words/words";
 import { strFromU8, strToU8, unzipSync, Zip, ZipDeflate, type UnzipFileInfo } from "fflate";
 import * as z from "zod/mini";
 import { UnusableInput, type Capture } from "../capture/capture";
-import { packCapture, unpackCapture } from "./capture-pack";
+import { CAPTURE_FILE, packCapture, unpackCapture } from "./capture-pack";
 import { readingsCsv } from "./readings-csv";
 import { exportJob, importJob } from "./file";
 import { parseJson } from "./document";
@@ -118,7 +118,7 @@ export function unzip(bytes: Uint8Array, name: string, mostFiles = MOST_FILES): 
     count++;
     if (size > LARGEST_BYTES || count > mostFiles)
       throw new UnusableInput(t`${name} would unpack to more than a job can be. It is not opened.`);
-    return /^(job\.json|library\.json|captures\.json|captures\/[\w-]{1,60}\.(?:wav|json|f32))$/.test(file.name);
+    return /^(job|library|captures)\.json$/.test(file.name) || CAPTURE_FILE.test(file.name);
   };
   try {
     return unzipSync(bytes, { filter: wanted });

@@ -9,7 +9,7 @@ import { overLimitChance, scaleError, toScale } from "./scale";
  */
 
 /** How often any reading is a slip: wrong pin, wrong range, a probe that does not touch (engineering judgement). */
-const SLIP = 0.02;
+export const SLIP = 0.02;
 /** A lamp that stays dark is hard evidence: it is tried on the battery before it is believed. */
 const LAMP_SLIP = 0.004;
 

@@ -1,4 +1,4 @@
-import { expectedSlips } from "../belief/pairs";
+import { SLIP } from "../observation/likelihood";
 import type { Posterior } from "../belief/posterior";
 
 /** How well the whole log fits the best there is to say of the car. */
@@ -15,17 +15,21 @@ const ODD_SLIPS = 0.6;
 const NO_FIT_SLIPS = 1.6;
 const ODD_UNLISTED = 0.15;
 const NO_FIT_UNLISTED = 0.5;
+/** In a long log so many times the slips that any log has. */
+const ODD_TIMES = 2.5;
+const NO_FIT_TIMES = 5;
 
 /**
  * Posterior-predictive check (A. Gelman, X.-L. Meng and H. Stern, Statistica Sinica 6, 1996): the discrepancy is the
  * number of readings that only a slip explains, given everything; a log that fits has about one in fifty.
  */
 export function misfitOf(posterior: Posterior): Misfit {
-  const slips = expectedSlips(posterior);
+  const slips = posterior.expectedSlips();
+  const usual = SLIP * posterior.log.length;
   const level =
-    slips > NO_FIT_SLIPS || posterior.unlisted > NO_FIT_UNLISTED
+    slips > Math.max(NO_FIT_SLIPS, NO_FIT_TIMES * usual) || posterior.unlisted > NO_FIT_UNLISTED
       ? "not-at-all"
-      : slips > ODD_SLIPS || posterior.unlisted > ODD_UNLISTED
+      : slips > Math.max(ODD_SLIPS, ODD_TIMES * usual) || posterior.unlisted > ODD_UNLISTED
         ? "oddly"
         : "fits";
   return { level, slips };

@@ -17,7 +17,7 @@ export async function POST(request: Request): Promise<Response> {
   const tyre = searchParams.get("tyre") ?? undefined;
   if (tyre !== undefined && !parseTyre(tyre)) return refused(400, t`tyre: write it as 205/55R16`);
   const leave = admit();
-  if (!leave) return refused(429, t`too many analyses at once; try again in a moment`);
+  if (!leave) return slowly(refused(429, t`too many analyses at once; try again in a moment`));
   try {
     const body = await boundedBody(request, LARGEST_BYTES);
     if (!body.ok) return refused(body.status, body.say);
@@ -31,6 +31,19 @@ export async function POST(request: Request): Promise<Response> {
   } finally {
     leave();
   }
+}
+
+/** Who is turned away hears of it a moment later: asking again at once would keep the pages waiting. */
+const REFUSED_AFTER_MS = 1000;
+const MOST_HELD = 64;
+let held = 0;
+
+async function slowly(response: Response): Promise<Response> {
+  if (held >= MOST_HELD) return response;
+  held++;
+  await new Promise((resolve) => setTimeout(resolve, REFUSED_AFTER_MS));
+  held--;
+  return response;
 }
 
 function refused(status: number, say: string): Response {
