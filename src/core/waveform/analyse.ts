@@ -116,7 +116,8 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     .sort((one, other) => other.pulses.length - one.pulses.length);
   const through = turning[0] ?? { from: 0, pulses: [], rhythm: even };
   const signature =
-    findPulsesPerRevolution(evenPulses, even) ?? findPulsesPerRevolution(through.pulses, through.rhythm);
+    findPulsesPerRevolution(evenPulses, even, shape.kind === "sine") ??
+    findPulsesPerRevolution(through.pulses, through.rhythm, shape.kind === "sine");
   const found = options.pulses ?? signature;
   // A set-up may be wrong, and a wrong ring fitted: what the ring itself repeats by is where its faults come round.
   const fold = signature && couldBeFitted(signature, options.pulses) ? signature : found;
@@ -148,7 +149,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
       );
   }
   if (!coded) {
-    findings.push(...disturbances(samples, shape, pulses, sampleS, startS, hashV));
+    findings.push(...disturbances(samples, shape, pulses, sampleS, startS, hashV, recorded));
     findings.push(
       ...levelFindings(
         shape,

@@ -12,15 +12,34 @@ const MOST_SPIKES = 6;
 export const HASH = 0.062;
 /** Steps of the converter are no hash. */
 const OVER_STEPS = 1.5;
+/**
+ * An instrument's own noise goes with the range it is set to, a few steps of its converter: a range wide enough for a spike
+ * or a broken wire's level leaves that much on a small signal.
+ */
+const OF_RANGE = 0.025;
 
-/** What is in a capture and is not the car's fault: a slipped probe, the key being turned, hash on the ground. */
+/** Noise beyond what the instrument itself adds at the range the recording shows it was set to. */
+export function beyondInstrument(noiseV: number, recorded: Float32Array): boolean {
+  let [least, most] = [Infinity, -Infinity];
+  for (let i = 0; i < recorded.length; i++) {
+    if (recorded[i]! < least) least = recorded[i]!;
+    if (recorded[i]! > most) most = recorded[i]!;
+  }
+  return noiseV > OF_RANGE * (most - least);
+}
+
+/**
+ * What is in a capture and is not the car's fault: a slipped probe, the key being turned, hash on the ground.
+ * @param hiddenV hash that hid the signal and was taken out of `samples` @param recorded the recording as it was
+ */
 export function disturbances(
   samples: Float32Array,
   shape: SignalShape,
   pulses: readonly Pulse[],
   sampleS: number,
   startS: number,
-  hiddenV = 0,
+  hiddenV: number,
+  recorded: Float32Array,
 ): Finding[] {
   const list: Finding[] = [];
   const span = shape.highV - shape.lowV;
@@ -40,7 +59,7 @@ export function disturbances(
       ),
     );
   const hashV = Math.max(hiddenV, hashOf(samples, shape, pulses));
-  if (hashV > HASH * span)
+  if (hashV > HASH * span && beyondInstrument(hashV, recorded))
     list.push(
       found(
         "interference",

@@ -1,8 +1,7 @@
 import type { Capture, Channel } from "../capture/capture";
-import { keyOnEnd } from "./disturbances";
 import { excursions, type Excursions } from "./excursions";
 import { levelled } from "./levelled";
-import { HASH } from "./disturbances";
+import { beyondInstrument, HASH, keyOnEnd } from "./disturbances";
 import { underHash } from "./hash";
 import { isWheel, turns } from "./motion";
 import { threeLevel } from "./protocol";
@@ -56,7 +55,7 @@ export function pulseList(
   const found = gauged.kind === "two-level" || (gauged.kind === "sine" && isWheel(pulses));
   if (gauged.kind === "flat" || found || coded) return { ...list, shape: gauged, pulses };
   const hidden = gauged.noiseV > HASH * gauged.peakToPeakV ? underHash(samples) : null;
-  if (hidden) return { ...list, ...hidden, hashV: gauged.noiseV };
+  if (hidden) return { ...list, ...hidden, hashV: beyondInstrument(gauged.noiseV, recorded) ? gauged.noiseV : 0 };
   const isNoise = gauged.kind === "sine" && !turns(pulses);
   return { ...list, shape: isNoise ? { ...gauged, kind: "noise" } : gauged, pulses };
 }

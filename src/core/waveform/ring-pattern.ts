@@ -66,10 +66,15 @@ export function foldRing(parts: readonly Turning[], pulsesPerRevolution: number)
           Math.sqrt(n)
         : NaN,
     ),
-    heightMean: Float64Array.from(heightsOf, median),
+    heightMean: Float64Array.from(heightsOf, middleHeight),
     heightSeen: Int32Array.from(heightsOf, ({ length }) => length),
     lost,
   };
+}
+
+/** Of two heights the more usual one: the other may be a spike. */
+function middleHeight(heights: number[]): number {
+  return heights.length === 2 ? heights.reduce((a, b) => (Math.abs(a - 1) < Math.abs(b - 1) ? a : b)) : median(heights);
 }
 
 /** A second spin is taken for the same ring's from this correlation of what stands out on. */
@@ -145,7 +150,7 @@ export function relativeHeights(pulses: readonly Pulse[]): Float64Array {
 const FEWEST_TURNS = 2.2;
 /** Two edges, each anywhere within its sample: √(2/12) samples RMS. */
 const EDGE_JITTER_SAMPLES = 0.41;
-const OVER_GRID = 2.2;
+const OVER_GRID = 3.3;
 /** A deviation of this size is a loss: it stands out in any sum, and says nothing of the ring unless it comes back. */
 const LOSS = 0.5;
 /** Two losses are always some distance apart; a third says whether it is a turn. */
@@ -157,9 +162,14 @@ const AS_GOOD = 0.5;
 
 /**
  * Pulses per revolution from the ring's own signature: the lag at which deviations of period, or of height, repeat best.
+ * @param bySize a wave's height tells of its tooth; levels do not
  * @returns null when the ring is too even or the capture too short to tell
  */
-export function findPulsesPerRevolution(pulses: readonly Pulse[], { periods, ratios, teeth }: Rhythm): number | null {
+export function findPulsesPerRevolution(
+  pulses: readonly Pulse[],
+  { periods, ratios, teeth }: Rhythm,
+  bySize: boolean,
+): number | null {
   const last = teeth.at(-1) ?? 0;
   const spacing = new Float64Array(last + 1);
   ratios.forEach((ratio, i) => (spacing[teeth[i]!] = Math.max(-1, Math.min(2, ratio - 1))));
@@ -169,9 +179,10 @@ export function findPulsesPerRevolution(pulses: readonly Pulse[], { periods, rat
   relativeHeights(pulses).forEach((height, i) => {
     if (Number.isFinite(height)) heights[teeth[i]!] = Math.max(-1, Math.min(1, height - 1));
   });
-  const found = [bestLag(spacing, grid), bestLag(heights, leastHeight(pulses, median([...periods])))].filter(
-    (one) => one !== null,
-  );
+  const found = [
+    bestLag(spacing, grid),
+    bySize ? bestLag(heights, leastHeight(pulses, median([...periods]))) : null,
+  ].filter((one) => one !== null);
   return found.sort((a, b) => b.score - a.score)[0]?.lag ?? null;
 }
 
