@@ -37,7 +37,7 @@ const config: NextConfig = {
   headers: () =>
     Promise.resolve([
       {
-        source: "/:path(api/.*|demo/.*|sw.js|precache.json|icon.*)",
+        source: "/:path(api/.*|demo/.*|sw.js|sound-tap.js|precache.json|icon.*)",
         headers: [
           { key: "x-content-type-options", value: "nosniff" },
           { key: "referrer-policy", value: "no-referrer" },

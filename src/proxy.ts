@@ -28,9 +28,9 @@ export function proxy(request: NextRequest): NextResponse {
   response.headers.set("content-security-policy", policy);
   response.headers.set("x-content-type-options", "nosniff");
   response.headers.set("referrer-policy", "no-referrer");
-  response.headers.set("permissions-policy", "geolocation=(), microphone=(), camera=(self)");
+  response.headers.set("permissions-policy", "geolocation=(), microphone=(self), camera=(self)");
   response.headers.set("cross-origin-opener-policy", "same-origin");
   return response;
 }
 
-export const config = { matcher: [{ source: "/((?!_next/|api/|demo/|sw.js|precache.json|icon).*)" }] };
+export const config = { matcher: [{ source: "/((?!_next/|api/|demo/|sw.js|sound-tap.js|precache.json|icon).*)" }] };

@@ -8,6 +8,11 @@ import { IDBFactory } from "fake-indexeddb";
 import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
 import { stamped } from "../core/job/merge";
 import { jobSchema, type Entry, type Job } from "../core/job/schema";
+import type * as jobsStore from "./jobs";
+import type * as journalStore from "./journal";
+
+type JobsStore = typeof jobsStore;
+type JournalStore = typeof journalStore;
 
 const RUNS = Number(process.env.HISTORIES ?? 60);
 
@@ -18,7 +23,7 @@ interface Machine {
 
 interface Tab {
   machine: Machine;
-  store: typeof import("./jobs") & typeof import("./journal");
+  store: JobsStore & JournalStore;
   /** Seconds its clock is off by. */
   offS: number;
   held: Job | null;

@@ -6,7 +6,9 @@ import { jt } from "../keys/words";
 import { useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { Capture } from "@/core/capture/capture";
-import { lastSeconds, ownCopy } from "@/core/capture/last-seconds";
+import { alternatingRms, CLIPPED_TOLD, clippedShare } from "@/core/capture/sound-scale";
+import { parseReading } from "@/core/units/reading";
+import type { LiveSource } from "@/instruments/live-source";
 import { thin } from "@/core/capture/thin";
 import type { AnalyseOptions, ChannelAnalysis } from "@/core/waveform/analyse";
 
@@ -17,36 +19,42 @@ import { useUnits } from "../settings/use-units";
 /** Seconds across the screen, seconds kept at most, and how often the analysis looks, in milliseconds. */
 const [SHOWN_S, KEPT_S, LOOK_MS] = [4, 20, 500];
 
-/** The simulated recorder: rolls in real time, is analysed as it rolls, and keeps the last of it when stopped. */
+/** What a source records, rolling: analysed as it rolls, the last of it kept when it is stopped. */
 export function LiveRecorder({
-  recording,
+  source,
   options,
+  onCalibrate,
   onKeep,
   onClose,
 }: {
-  /** All that will be recorded; it is shown as its time comes. */
-  recording: Capture;
+  source: LiveSource;
   options: AnalyseOptions;
+  /** Told what a meter shows of the same signal, and the RMS of it as recorded; where the source's volts are not its own. */
+  onCalibrate?: (meterRmsV: number, recordedRms: number) => string;
+
   onKeep: (capture: Capture) => void;
   onClose: () => void;
 }) {
   const say = useUnits();
   const canvas = useRef<HTMLCanvasElement>(null);
-  const elapsedS = useRef(0);
   const [heard, setHeard] = useState<ChannelAnalysis | null>(null);
+  const [state, setState] = useState<{ rms: number; clipped: boolean; ended: string | null }>(NOTHING_YET);
   const { pulses, tyre, family } = options;
   useEffect(() => {
-    const began = performance.now();
     let [frame, looked, live] = [0, 0, true];
     let busy = false;
     const step = (now: number) => {
-      elapsedS.current = (now - began) / 1000;
-      const rolling = lastSeconds(recording, recording.startS + elapsedS.current, SHOWN_S);
-      if (canvas.current) draw(canvas.current, rolling);
-      if (now - looked > LOOK_MS && !busy && elapsedS.current > 1) {
+      const rolling = source.last(SHOWN_S);
+      if (rolling && canvas.current) draw(canvas.current, rolling);
+      if (rolling && now - looked > LOOK_MS && !busy && rolling.channels[0]!.samples.length * rolling.sampleS > 1) {
         [looked, busy] = [now, true];
+        setState({
+          rms: alternatingRms(rolling.channels[0]!.samples),
+          clipped: rolling.channels.some(({ samples }) => clippedShare(samples, source.perUnit) > CLIPPED_TOLD),
+          ended: source.ended,
+        });
         void captureWorker
-          .ask((remote) => remote.analyse(ownCopy(rolling), { pulses, tyre, family } as AnalyseOptions, false))
+          .ask((remote) => remote.analyse(rolling, { pulses, tyre, family } as AnalyseOptions, false))
           .then((read) => live && read.ok && setHeard(read.channels[0] ?? null))
           .finally(() => (busy = false));
       }
@@ -57,13 +65,16 @@ export function LiveRecorder({
       live = false;
       cancelAnimationFrame(frame);
     };
-  }, [recording, pulses, tyre, family]);
-  const keep = () => onKeep(ownCopy(lastSeconds(recording, recording.startS + elapsedS.current, KEPT_S)));
+  }, [source, pulses, tyre, family]);
+  const keep = () => {
+    const kept = source.last(KEPT_S);
+    if (kept) onKeep(kept);
+  };
   useHotkeys("g", keep);
   useHotkeys("escape", onClose);
   return (
     <section aria-label={t`Rolling recorder`} className="m-4 rounded-2xl border border-plum bg-card p-4">
-      <h2 className="flex flex-wrap items-center gap-3 text-sm font-semibold text-muted">{jt`Rolling, simulated car: ${recording.channels.map(({ name }) => name).join(", ")}${(
+      <h2 className="flex flex-wrap items-center gap-3 text-sm font-semibold text-muted">{jt`Rolling, ${source.name}: ${source.channels.join(", ")}${(
         <span className="ml-auto flex gap-2">
           <Cap legend="G" lead onClick={keep}>{t`stop and keep`}</Cap>
           <Cap legend="Esc" onClick={onClose}>{t`throw away`}</Cap>
@@ -79,10 +90,57 @@ export function LiveRecorder({
             {heard.speedKmh && <span className="font-mono">{say(t`${heard.speedKmh.median.toFixed(1)} km/h`)}</span>}
           </>
         ) : (
-          "listening…"
+          t`listening…`
         )}
       </p>
+      {state.clipped && (
+        <p role="alert" className="rounded-xl border border-marigold bg-marigold-wash p-3">
+          ▲{" "}
+          {t`Cut off at the end of the input's range: turn its gain down, or fit a smaller shunt. Nothing measured here holds.`}
+        </p>
+      )}
+      {state.ended && (
+        <p role="alert" className="rounded-xl border border-brick bg-brick-wash p-3">
+          {state.ended} {t`What was recorded so far is still here: stop and keep.`}
+        </p>
+      )}
+      {onCalibrate && <Calibrate rms={state.rms} onGive={onCalibrate} />}
     </section>
+  );
+}
+
+const NOTHING_YET = { rms: 0, clipped: false, ended: null };
+
+/** The meter's own reading of the same signal turns what is recorded into volts. */
+function Calibrate({ rms, onGive }: { rms: number; onGive: (meterRmsV: number, recordedRms: number) => string }) {
+  const [typed, setTyped] = useState("");
+  const [said, setSaid] = useState<string | null>(null);
+  const give = () => {
+    const read = parseReading(typed, "volts");
+    if (!read.ok) setSaid(read.say);
+    else if (read.value.kind !== "number") setSaid(t`One number, as the meter shows it.`);
+    else setSaid(onGive(read.value.value, rms));
+  };
+  return (
+    <form
+      className="mt-3 flex flex-wrap items-center gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        give();
+      }}
+    >
+      <label className="flex items-center gap-2">
+        {t`A meter on AC volts at the same two wires shows`}
+        <input
+          className="min-h-12 w-32 rounded-lg border border-rule bg-paper px-3 font-mono"
+          value={typed}
+          placeholder="0.62 V"
+          onChange={(event) => setTyped(event.target.value)}
+        />
+      </label>
+      <Cap type="submit">{t`calibrate by it`}</Cap>
+      {said && <span role="status">{said}</span>}
+    </form>
   );
 }
 

@@ -10,6 +10,11 @@ import { signalPoint } from "@/core/circuit/point";
 import { facePoints, parsePoint } from "@/core/circuit/point";
 import { pointLabel } from "@/core/checks/words";
 import type { Capture } from "@/core/capture/capture";
+import { voltsPerUnit } from "@/core/capture/sound-scale";
+import type { LiveSource } from "@/instruments/live-source";
+import { simulatedSource } from "@/instruments/simulated-source";
+import { soundSource } from "@/instruments/sound-source";
+import { keepSoundSetup, keptSoundSetup } from "@/store/sound-setup";
 import type { Job } from "@/core/job/schema";
 import { CAPTURE_FILES, useCapture, type OpenCapture } from "../captures/use-capture";
 import { changeSetup } from "../jobs/change-setup";
@@ -25,24 +30,42 @@ const CaptureView = dynamic(() => import("./capture-view").then((module) => modu
   ssr: false,
   loading: () => <p className="p-16 text-center text-muted">{t`Laying out the capture…`}</p>,
 });
+const SoundPanel = dynamic(() => import("./sound-panel").then((module) => module.SoundPanel), { ssr: false });
 const LiveRecorder = dynamic(() => import("./live-recorder").then((module) => module.LiveRecorder), { ssr: false });
 
 /** A capture and what it says: trace, ring raster, ring clock, findings. */
 export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
   const { own, open, share, take, stop, takeCapture, choose, markLogged } = useCapture(job);
   const [also, setAlso] = useState("");
-  const [rolling, setRolling] = useState<Capture | null>(null);
+  const [rolling, setRolling] = useState<LiveSource | null>(null);
+  const [listening, setListening] = useState<"no" | "set-up" | "rolling">("no");
   const record = async (roll: boolean) => {
     const wanted = also ? parsePoint(also, job.setup) : null;
     const points = [signalPoint(job.setup, "plug"), ...(wanted?.ok ? [wanted.point] : [])];
     const capture = await benchWorker.ask((remote) => remote.recordSimulated(job, points, roll));
-    if (capture && roll) setRolling(capture);
+    if (capture && roll) setRolling(simulatedSource(capture, t`simulated car`));
     else if (capture) keep(capture);
   };
-  const keep = (capture: Capture) => {
+  const close = () => {
+    rolling?.stop();
     setRolling(null);
+    setListening("no");
+  };
+  const calibrate = (meterRmsV: number, recordedRms: number): string => {
+    const kept = keptSoundSetup();
+    const perUnit = voltsPerUnit(meterRmsV, recordedRms / kept.voltsPerUnit);
+    if (perUnit === null) return t`Too little is heard to calibrate by: spin the wheel, or turn the input's gain up.`;
+    const setup = { ...kept, voltsPerUnit: perUnit, calibratedAt: new Date().toISOString() };
+    if (!keepSoundSetup(setup)) return t`This browser keeps nothing: the calibration is lost when the page closes.`;
+    rolling?.stop();
+    soundSource(setup).then(setRolling, (error: unknown) => toast.error(String(error)));
+    return t`Calibrated: one unit of the input is ${perUnit.toPrecision(3)} V at the sensor.`;
+  };
+  const keep = (capture: Capture) => {
+    close();
     takeCapture(capture).catch((error: unknown) => toast.error(t`Not kept: ${String(error)}`));
   };
+  useHotkeys("m", () => setListening("set-up"), { enabled: rolling === null });
   useHotkeys("r", () => void record(false), { enabled: rolling === null });
   useHotkeys("g", () => void record(true), { enabled: rolling === null });
   const weigh = (capture: Extract<OpenCapture["result"], { ok: true }>, leading: string, id: string) => {
@@ -105,6 +128,11 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
             disabled={rolling !== null}
           >{t`roll live`}</Cap>
         )}
+        <Cap
+          legend="M"
+          onClick={() => setListening("set-up")}
+          disabled={rolling !== null}
+        >{t`listen to the sound input`}</Cap>
         <ReadingShare share={share} onStop={() => void stop()} />
         {job.simulated && (
           <select
@@ -127,12 +155,23 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
           {open.result.say}
         </p>
       )}
+      {listening === "set-up" && !rolling && (
+        <SoundPanel
+          family={job.setup.family}
+          onStart={(source) => {
+            setRolling(source);
+            setListening("rolling");
+          }}
+          onClose={() => setListening("no")}
+        />
+      )}
       {rolling && (
         <LiveRecorder
-          recording={rolling}
+          source={rolling}
+          {...(listening === "rolling" ? { onCalibrate: calibrate } : {})}
           options={{ pulses: job.setup.pulsesPerRevolution, tyre: job.setup.tyre, family: job.setup.family }}
           onKeep={keep}
-          onClose={() => setRolling(null)}
+          onClose={close}
         />
       )}
       {rolling ? null : open?.result.ok ? (

@@ -1,0 +1,28 @@
+/** Hands on what a sound input records, some hundredths of a second at a time. */
+const BLOCK = 1024;
+
+class SoundTap extends AudioWorkletProcessor {
+  constructor() {
+    super();
+    this.held = [];
+    this.filled = 0;
+  }
+
+  process([input]) {
+    if (!input || input.length === 0) return true;
+    if (this.held.length !== input.length) {
+      this.held = input.map(() => new Float32Array(BLOCK));
+      this.filled = 0;
+    }
+    input.forEach((samples, channel) => this.held[channel].set(samples, this.filled));
+    this.filled += input[0].length;
+    if (this.filled >= BLOCK) {
+      this.port.postMessage(this.held, this.held.map(({ buffer }) => buffer));
+      this.held = input.map(() => new Float32Array(BLOCK));
+      this.filled = 0;
+    }
+    return true;
+  }
+}
+
+registerProcessor("sound-tap", SoundTap);

@@ -1,0 +1,51 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { Rolling } from "./rolling";
+import { alternatingRms, clippedShare, dividerFor, LINE_INPUT, voltsPerUnit } from "./sound-scale";
+
+describe("what to put before a sound input", () => {
+  // Voltage divider, any circuits text: 100 kΩ over 10 kΩ ∥ 10 kΩ leaves 1/21.
+  it("leaves of the signal what the divider formula gives, and never more than the input takes", () => {
+    for (const peakV of [1, 3, 9, 20, 60]) {
+      const { seriesOhms, shuntOhms, share } = dividerFor(peakV);
+      const loaded = (shuntOhms * LINE_INPUT.ohms) / (shuntOhms + LINE_INPUT.ohms);
+      expect(share).toBeCloseTo(loaded / (loaded + seriesOhms), 12);
+      expect(share * peakV).toBeLessThanOrEqual(LINE_INPUT.peakV);
+    }
+    expect(dividerFor(18).shuntOhms).toBe(10_000);
+  });
+
+  it("a sine of 1.2 V RMS recorded at 0.3 of full scale is 4 V a unit times √2; noise calibrates nothing", () => {
+    const sine = Float32Array.from({ length: 48_000 }, (_, i) => 0.3 * Math.sin((2 * Math.PI * 120 * i) / 48_000));
+    expect(voltsPerUnit(1.2, alternatingRms(sine))! / (1.2 / (0.3 / Math.SQRT2))).toBeCloseTo(1, 6);
+    expect(voltsPerUnit(1.2, 0.0001)).toBeNull();
+    expect(clippedShare(Float32Array.of(0, 1, -1, 0.5))).toBe(0.5);
+  });
+});
+
+describe("a rolling recording", () => {
+  it("holds the last of what was laid in, whatever the blocks (property, against a plain list)", () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.float32Array({ maxLength: 30, noNaN: true }), { maxLength: 12 }),
+        fc.integer({ min: 1, max: 40 }),
+        (blocks, asked) => {
+          const rolling = new Rolling(["a", "b"], 0.001, 0.025);
+          const all: number[] = [];
+          for (const block of blocks) {
+            rolling.lay([block, block.map((value) => -value)]);
+            all.push(...block);
+          }
+          const last = rolling.last(asked / 1000, "r");
+          if (all.length === 0) expect(last).toBeNull();
+          else {
+            const kept = all.slice(-Math.min(asked, 25));
+            expect([...last!.channels[0]!.samples]).toEqual(kept);
+            expect([...last!.channels[1]!.samples].map((value) => 0 - value)).toEqual(kept.map((value) => value + 0));
+            expect(last!.startS).toBeCloseTo((all.length - kept.length) / 1000, 9);
+          }
+        },
+      ),
+    );
+  });
+});

@@ -1,0 +1,66 @@
+/** Sound inputs take signals of a volt or so: what to put before one, and what its numbers mean in volts. */
+
+export interface Divider {
+  /** From the signal to the input, and from the input to ground, ohms. */
+  seriesOhms: number;
+  shuntOhms: number;
+  /** What is left of the signal, the input's own load counted in. */
+  share: number;
+}
+
+/** Preferred values of one decade (IEC 60063, series E12). */
+const E12 = [1, 1.2, 1.5, 1.8, 2.2, 2.7, 3.3, 3.9, 4.7, 5.6, 6.8, 8.2];
+/** A line input takes about a volt peak and loads with some ten kilohms (common practice, no source). */
+export const LINE_INPUT = { peakV: 0.9, ohms: 10_000 } as const;
+/** Loads a passive sensor of a kilohm or two by no more than a module does. */
+const SERIES_OHMS = 100_000;
+
+/**
+ * Two resistors that bring a signal within what an input takes: the largest preferred shunt that still does (voltage
+ * divider, the input's resistance beside the shunt).
+ * @param signalPeakV highest the signal goes either way
+ * @throws RangeError for a signal no preferred value brings down
+ */
+export function dividerFor(signalPeakV: number, input: { peakV: number; ohms: number } = LINE_INPUT): Divider {
+  const shunts = [1000, 10_000, 100_000].flatMap((decade) => E12.map((one) => one * decade));
+  const shared = shunts.map((shuntOhms): Divider => {
+    const loaded = 1 / (1 / shuntOhms + 1 / input.ohms);
+    return { seriesOhms: SERIES_OHMS, shuntOhms, share: loaded / (loaded + SERIES_OHMS) };
+  });
+  const fitting = shared.filter(({ share }) => share * signalPeakV <= input.peakV);
+  if (fitting.length === 0) throw new RangeError(`no shunt brings ${signalPeakV} V down to ${input.peakV} V`);
+  return fitting.at(-1)!;
+}
+
+/** Volts for one unit recorded, from what a meter shows of the same signal at the same time. @param unitsRms of the recording, its mean taken out */
+export function voltsPerUnit(meterRmsV: number, unitsRms: number): number | null {
+  return meterRmsV > 0 && unitsRms > LEAST_UNITS ? meterRmsV / unitsRms : null;
+}
+
+/** Under this a recording is the input's own noise. */
+const LEAST_UNITS = 0.002;
+
+/** RMS about the mean: what a true-RMS meter on AC shows. */
+export function alternatingRms(samples: Float32Array): number {
+  let [sum, squares] = [0, 0];
+  for (let i = 0; i < samples.length; i++) {
+    sum += samples[i]!;
+    squares += samples[i]! * samples[i]!;
+  }
+  const mean = sum / Math.max(1, samples.length);
+  return Math.sqrt(Math.max(0, squares / Math.max(1, samples.length) - mean * mean));
+}
+
+/**
+ * Share of samples at either end of the converter: a signal cut off there is no measurement.
+ * @param perUnit volts one unit of the converter stands for; Infinity for what has no such end
+ */
+export function clippedShare(samples: Float32Array, perUnit = 1): number {
+  let clipped = 0;
+  for (let i = 0; i < samples.length; i++) if (Math.abs(samples[i]!) >= FULL_SCALE * perUnit) clipped++;
+  return clipped / Math.max(1, samples.length);
+}
+
+const FULL_SCALE = 0.999;
+/** From this share on it is told. */
+export const CLIPPED_TOLD = 0.0005;

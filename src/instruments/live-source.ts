@@ -1,0 +1,15 @@
+import type { Capture } from "@/core/capture/capture";
+
+/** Something that records by itself and is looked at while it does. */
+export interface LiveSource {
+  /** What it is, as it is shown. */
+  readonly name: string;
+  readonly channels: readonly string[];
+  /** Volts one unit of its converter stands for; Infinity where it has no end that could cut a signal off. */
+  readonly perUnit: number;
+  /** The last seconds so far, samples its own; null before any. */
+  last(seconds: number): Capture | null;
+  /** Why it has stopped by itself, once it has. */
+  readonly ended: string | null;
+  stop(): void;
+}
