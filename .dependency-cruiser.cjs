@@ -1,5 +1,5 @@
 /**
- * The layer rule of the house: core <- workers, store, cli, demo <- ui <- app.
+ * The layer rule of the house: core <- workers, store, instruments, cli, demo <- ui <- app.
  * Inside core the folders below may only import those listed before them.
  */
 const coreOrder = [
@@ -49,12 +49,12 @@ module.exports = {
       name: "core-is-pure",
       severity: "error",
       from: { path: "^src/core/", pathNot: "[.]test[.]ts$" },
-      to: { path: "^src/(app|ui|workers|store|cli|demo)/|^node_modules/(react|next|localforage|comlink|echarts)" },
+      to: { path: "^src/(app|ui|workers|store|instruments|cli|demo)/|^node_modules/(react|next|localforage|comlink|echarts)" },
     },
     {
       name: "workers-store-cli-do-not-see-faces",
       severity: "error",
-      from: { path: "^src/(workers|store|cli|demo)/" },
+      from: { path: "^src/(workers|store|instruments|cli|demo)/" },
       to: { path: "^src/(ui|app)/" },
     },
     { name: "ui-does-not-see-app", severity: "error", from: { path: "^src/ui/" }, to: { path: "^src/app/" } },

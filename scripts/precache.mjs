@@ -16,7 +16,11 @@ export function writePrecache() {
     .map((file) => `/${file.replace(/\/?page\.tsx$/, "")}`);
   writeFileSync(
     join(root, "public/precache.json"),
-    JSON.stringify({ build, files: [...files, ...demo, "/icon.svg", "/look.js", "/sound-tap.js", "/manifest.webmanifest"], pages }),
+    JSON.stringify({
+      build,
+      files: [...files, ...demo, "/icon.svg", "/look.js", "/sound-tap.js", "/manifest.webmanifest"],
+      pages,
+    }),
   );
   console.log(`precache: ${files.length + demo.length} files, ${pages.length} screens`);
 }

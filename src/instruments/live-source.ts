@@ -5,6 +5,7 @@ export interface LiveSource {
   /** What it is, as it is shown. */
   readonly name: string;
   readonly channels: readonly string[];
+  readonly simulated: boolean;
   /** Volts one unit of its converter stands for; Infinity where it has no end that could cut a signal off. */
   readonly perUnit: number;
   /** The last seconds so far, samples its own; null before any. */

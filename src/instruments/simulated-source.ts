@@ -9,6 +9,7 @@ export function simulatedSource(recording: Capture, name: string): LiveSource {
     name,
     channels: recording.channels.map((channel) => channel.name),
     perUnit: Infinity,
+    simulated: true,
     ended: null,
     last(seconds) {
       const now = recording.startS + (performance.now() - began) / 1000;

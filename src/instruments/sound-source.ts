@@ -6,8 +6,8 @@ import type { LiveSource } from "./live-source";
 export interface SoundSetup {
   /** Which input; the machine's usual one when empty. */
   deviceId: string;
-  /** Volts at the sensor for one unit of the converter; 1 where it was never calibrated. */
-  voltsPerUnit: number;
+  /** Volts at the sensor for one unit of the converter; null where it was never calibrated. */
+  voltsPerUnit: number | null;
 }
 
 /** Seconds kept at most. */
@@ -40,7 +40,8 @@ export async function soundSource({ deviceId, voltsPerUnit }: SoundSetup): Promi
   const source = {
     name: track.label || t`sound input`,
     channels,
-    perUnit: voltsPerUnit,
+    perUnit: voltsPerUnit ?? 1,
+    simulated: false,
     ended: null as string | null,
     last: (seconds: number) => rolling.last(seconds, t`sound input`, voltsPerUnit),
     stop() {

@@ -4,7 +4,8 @@ const KEY = "tastatura-sound";
 
 const soundSetupSchema = z.object({
   deviceId: z._default(z.string().check(z.maxLength(200)), ""),
-  voltsPerUnit: z._default(z.number().check(z.gt(0), z.lte(10_000)), 1),
+  /** Null where it was never calibrated. */
+  voltsPerUnit: z._default(z.nullable(z.number().check(z.gt(0), z.lte(10_000))), null),
   /** When it was calibrated; empty where it never was. */
   calibratedAt: z._default(z.string().check(z.maxLength(40)), ""),
 });

@@ -10,6 +10,8 @@ export interface Channel {
   name: string;
   /** Volts, or what the unit says. */
   unit: "V" | "A";
+  /** The numbers go with the volts, by a factor nobody knows: an input that was never calibrated. */
+  scale?: "unknown" | undefined;
   samples: Float32Array;
 }
 

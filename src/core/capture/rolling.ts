@@ -40,22 +40,27 @@ export class Rolling {
     this.count += size;
   }
 
-  /** A copy of the last seconds, times counted from the start; null before anything was laid in. @param perUnit volts for one unit laid in */
-  last(lengthS: number, name: string, perUnit = 1): Capture | null {
+  /** A copy of the last seconds, times counted from the start; null before anything was laid in. @param perUnit volts for one unit laid in; null where nobody knows */
+  last(lengthS: number, name: string, perUnit: number | null = 1): Capture | null {
     if (this.count === 0) return null;
     const length = this.rings[0]!.length;
     const size = Math.min(this.count, length, Math.max(1, Math.round(lengthS / this.sampleS)));
     const from = this.count - size;
     const samplesOf = (ring: Float32Array) => {
       const out = new Float32Array(size);
-      for (let i = 0; i < size; i++) out[i] = perUnit * ring[(from + i) % length]!;
+      for (let i = 0; i < size; i++) out[i] = (perUnit ?? 1) * ring[(from + i) % length]!;
       return out;
     };
     return {
       name,
       sampleS: this.sampleS,
       startS: from * this.sampleS,
-      channels: this.rings.map((ring, i) => ({ name: this.names[i]!, unit: "V", samples: samplesOf(ring) })),
+      channels: this.rings.map((ring, i) => ({
+        name: this.names[i]!,
+        unit: "V",
+        ...(perUnit === null ? { scale: "unknown" as const } : {}),
+        samples: samplesOf(ring),
+      })),
     };
   }
 }

@@ -1,18 +1,19 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { analyseCapture } from "../waveform/analyse";
 import { Rolling } from "./rolling";
-import { alternatingRms, clippedShare, dividerFor, LINE_INPUT, voltsPerUnit } from "./sound-scale";
+import { alternatingRms, clippedShare, dividerFor, LINE_INPUT_PEAK_V, voltsPerUnit } from "./sound-scale";
 
 describe("what to put before a sound input", () => {
-  // Voltage divider, any circuits text: 100 kΩ over 10 kΩ ∥ 10 kΩ leaves 1/21.
+  // Voltage divider, any circuits text: 100 kΩ over 10 kΩ leaves 1/11.
   it("leaves of the signal what the divider formula gives, and never more than the input takes", () => {
     for (const peakV of [1, 3, 9, 20, 60]) {
       const { seriesOhms, shuntOhms, share } = dividerFor(peakV);
-      const loaded = (shuntOhms * LINE_INPUT.ohms) / (shuntOhms + LINE_INPUT.ohms);
-      expect(share).toBeCloseTo(loaded / (loaded + seriesOhms), 12);
-      expect(share * peakV).toBeLessThanOrEqual(LINE_INPUT.peakV);
+      expect(share).toBeCloseTo(1 / (1 + seriesOhms / shuntOhms), 12);
+      expect(share * peakV).toBeLessThanOrEqual(LINE_INPUT_PEAK_V);
     }
-    expect(dividerFor(18).shuntOhms).toBe(10_000);
+    expect(dividerFor(9.9).shuntOhms).toBe(10_000);
+    expect(() => dividerFor(1e5)).toThrow(RangeError);
   });
 
   it("a sine of 1.2 V RMS recorded at 0.3 of full scale is 4 V a unit times √2; noise calibrates nothing", () => {
@@ -47,5 +48,23 @@ describe("a rolling recording", () => {
         },
       ),
     );
+  });
+});
+
+describe("an input that was never calibrated", () => {
+  it("is judged by its times alone: a small sine is no weak sensor", () => {
+    const samples = Float32Array.from({ length: 96_000 }, (_, i) => 0.02 * Math.sin((2 * Math.PI * 120 * i) / 48_000));
+    const capture = (scale?: "unknown") => ({
+      name: "sound",
+      sampleS: 1 / 48_000,
+      startS: 0,
+      channels: [{ name: "signal", unit: "V" as const, ...(scale ? { scale } : {}), samples }],
+    });
+    const options = { family: "passive", pulses: 44, tyre: "205/55R16" } as const;
+    const codes = (one: ReturnType<typeof capture>) =>
+      analyseCapture(one, options)[0]!.findings.map(({ code }) => code);
+    expect(codes(capture())).toContain("low-amplitude");
+    expect(codes(capture("unknown"))).toEqual([]);
+    expect(analyseCapture(capture("unknown"), options)[0]!.warnings.join()).toMatch(/never calibrated/);
   });
 });

@@ -4,31 +4,29 @@ export interface Divider {
   /** From the signal to the input, and from the input to ground, ohms. */
   seriesOhms: number;
   shuntOhms: number;
-  /** What is left of the signal, the input's own load counted in. */
+  /** What is left of the signal at most: with nothing but the resistors, for an input may load them or hardly. */
   share: number;
 }
 
-/** Preferred values of one decade (IEC 60063, series E12). */
-const E12 = [1, 1.2, 1.5, 1.8, 2.2, 2.7, 3.3, 3.9, 4.7, 5.6, 6.8, 8.2];
-/** A line input takes about a volt peak and loads with some ten kilohms (common practice, no source). */
-export const LINE_INPUT = { peakV: 0.9, ohms: 10_000 } as const;
+/** Preferred values of one decade (IEC 60063, series E12), tenths. */
+const E12 = [10, 12, 15, 18, 22, 27, 33, 39, 47, 56, 68, 82];
+/** A line input takes about a volt peak (common practice, no source). */
+export const LINE_INPUT_PEAK_V = 0.9;
 /** Loads a passive sensor of a kilohm or two by no more than a module does. */
 const SERIES_OHMS = 100_000;
 
 /**
  * Two resistors that bring a signal within what an input takes: the largest preferred shunt that still does (voltage
- * divider, the input's resistance beside the shunt).
+ * divider; any circuits text).
  * @param signalPeakV highest the signal goes either way
  * @throws RangeError for a signal no preferred value brings down
  */
-export function dividerFor(signalPeakV: number, input: { peakV: number; ohms: number } = LINE_INPUT): Divider {
-  const shunts = [1000, 10_000, 100_000].flatMap((decade) => E12.map((one) => one * decade));
-  const shared = shunts.map((shuntOhms): Divider => {
-    const loaded = 1 / (1 / shuntOhms + 1 / input.ohms);
-    return { seriesOhms: SERIES_OHMS, shuntOhms, share: loaded / (loaded + SERIES_OHMS) };
-  });
-  const fitting = shared.filter(({ share }) => share * signalPeakV <= input.peakV);
-  if (fitting.length === 0) throw new RangeError(`no shunt brings ${signalPeakV} V down to ${input.peakV} V`);
+export function dividerFor(signalPeakV: number, inputPeakV: number = LINE_INPUT_PEAK_V): Divider {
+  const shunts = [100, 1000, 10_000].flatMap((decade) => E12.map((one) => one * decade));
+  const fitting = shunts
+    .map((shuntOhms) => ({ seriesOhms: SERIES_OHMS, shuntOhms, share: shuntOhms / (shuntOhms + SERIES_OHMS) }))
+    .filter(({ share }) => share * signalPeakV <= inputPeakV);
+  if (fitting.length === 0) throw new RangeError(`no shunt brings ${signalPeakV} V down to ${inputPeakV} V`);
   return fitting.at(-1)!;
 }
 

@@ -9,7 +9,14 @@ const packedSchema = z.object({
   name: z.string(),
   sampleS: z.number().check(z.positive()),
   startS: z.number(),
-  channels: z.array(z.object({ name: z.string(), unit: z.enum(["V", "A"]), samples: z.int().check(z.gte(0)) })),
+  channels: z.array(
+    z.object({
+      name: z.string(),
+      unit: z.enum(["V", "A"]),
+      scale: z.optional(z.literal("unknown")),
+      samples: z.int().check(z.gte(0)),
+    }),
+  ),
 });
 
 /** The files a capture takes up in a ZIP, by name. */
@@ -18,7 +25,12 @@ export function packCapture(id: string, { name, sampleS, startS, channels }: Cap
     name,
     sampleS,
     startS,
-    channels: channels.map((one) => ({ name: one.name, unit: one.unit, samples: one.samples.length })),
+    channels: channels.map((one) => ({
+      name: one.name,
+      unit: one.unit,
+      scale: one.scale,
+      samples: one.samples.length,
+    })),
   };
   const count = channels.reduce((sum, { samples }) => sum + samples.length, 0);
   const bytes = new Uint8Array(4 * count);
@@ -59,9 +71,10 @@ export function unpackCapture(files: Record<string, Uint8Array>, id: string, zip
   const { channels, ...head } = described.data;
   return {
     ...head,
-    channels: channels.map(({ name, unit, samples }) => ({
+    channels: channels.map(({ name, unit, scale, samples }) => ({
       name,
       unit,
+      ...(scale ? { scale } : {}),
       samples: Float32Array.from({ length: samples }, () => view.getFloat32(4 * at++, true)),
     })),
   };

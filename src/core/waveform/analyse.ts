@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import type { Capture, Channel } from "../capture/capture";
 import { dropOutSpeedKmh, PASSIVE_REFERENCE } from "../ring/ring";
 import { parseTyre, rollingCircumferenceM, speedKmh, type TyreSize } from "../tyre/tyre";
@@ -159,6 +160,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
         samples.length * sampleS,
         startS,
         isTurning,
+        channel.scale !== "unknown",
       ).filter(({ code }) => !(widths && code === "duty-shift")),
     );
   }
@@ -189,7 +191,12 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     revolutions: ring ? ring.revolutions : null,
     ...(coded ? { frames: coded.frames } : {}),
     ...(widths ? { widths } : {}),
-    warnings: recordingWarnings(recorded, plain, rhythm.periods, speed, sampleS),
+    warnings: [
+      ...recordingWarnings(recorded, plain, rhythm.periods, speed, sampleS),
+      ...(channel.scale === "unknown"
+        ? [t`The input was never calibrated: heights and levels are no volts and are not judged; times are.`]
+        : []),
+    ],
     findings,
     leading: leadingFinding(findings, isTurning ? shape.kind : pulses.length < 8 ? "flat" : shape.kind),
   };
@@ -222,13 +229,15 @@ function levelFindings(
   lengthS: number,
   startS: number,
   turning: boolean,
+  inVolts: boolean,
 ): Finding[] {
   const whole = { startS, endS: startS + lengthS };
-  if (shape.kind === "noise") return [found("noise-at-rest", {}, { confidence: 0.8, ...whole })];
+  if (shape.kind === "noise" && inVolts) return [found("noise-at-rest", {}, { confidence: 0.8, ...whole })];
   if (!turning) return [];
   const list: Finding[] = [];
-  if (isPassive(shape, options) && size) list.push(...passiveSize(size, whole));
-  if (shape.kind === "two-level" && options.family === "active-2wire" && shape.lowV > 0.05 && shape.highV < 7.5) {
+  if (inVolts && isPassive(shape, options) && size) list.push(...passiveSize(size, whole));
+  const inWindow = shape.lowV > 0.05 && shape.highV < 7.5;
+  if (inVolts && shape.kind === "two-level" && options.family === "active-2wire" && inWindow) {
     const ratio = shape.highV / shape.lowV;
     if (ratio < LEVEL_RATIO[0] || ratio > LEVEL_RATIO[1])
       list.push(

@@ -3,6 +3,7 @@ import { captureWorker } from "../query/workers";
 import { findingSays } from "@/core/checks/findings/findings";
 import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
+import clsx from "clsx";
 import { useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { Capture } from "@/core/capture/capture";
@@ -73,7 +74,10 @@ export function LiveRecorder({
   useHotkeys("g", keep);
   useHotkeys("escape", onClose);
   return (
-    <section aria-label={t`Rolling recorder`} className="m-4 rounded-2xl border border-plum bg-card p-4">
+    <section
+      aria-label={t`Rolling recorder`}
+      className={clsx("m-4 rounded-2xl border bg-card p-4", source.simulated ? "border-plum" : "border-rule")}
+    >
       <h2 className="flex flex-wrap items-center gap-3 text-sm font-semibold text-muted">{jt`Rolling, ${source.name}: ${source.channels.join(", ")}${(
         <span className="ml-auto flex gap-2">
           <Cap legend="G" lead onClick={keep}>{t`stop and keep`}</Cap>
@@ -99,6 +103,11 @@ export function LiveRecorder({
           {t`Cut off at the end of the input's range: turn its gain down, or fit a smaller shunt. Nothing measured here holds.`}
         </p>
       )}
+      {heard?.warnings.map((warning) => (
+        <p key={warning} className="text-sm text-muted">
+          ▲ {warning}
+        </p>
+      ))}
       {state.ended && (
         <p role="alert" className="rounded-xl border border-brick bg-brick-wash p-3">
           {state.ended} {t`What was recorded so far is still here: stop and keep.`}
@@ -144,6 +153,9 @@ function Calibrate({ rms, onGive }: { rms: number; onGive: (meterRmsV: number, r
   );
 }
 
+/** Room for the levels' labels, left of the trace. */
+const LABELS_PX = 64;
+
 /** Every channel one below the other in the rolling window, newest at the right. */
 function draw(canvas: HTMLCanvasElement, { sampleS, startS, channels }: Capture): void {
   const [width, height] = [canvas.clientWidth, canvas.clientHeight];
@@ -156,19 +168,21 @@ function draw(canvas: HTMLCanvasElement, { sampleS, startS, channels }: Capture)
   pen.clearRect(0, 0, width, height);
   const colour = colourAt(canvas);
   const band = height / channels.length;
-  channels.forEach(({ samples, unit }, i) => {
+  channels.forEach(({ samples, unit, scale }, i) => {
     const points = thin(samples, sampleS, startS, width);
     const levels = points.map(([, value]) => value);
     const [low, high] = [Math.min(...levels), Math.max(...levels)];
     const room = Math.max(high - low, 0.05);
     const y = (value: number) => (i + 0.9) * band - ((value - low) / room) * 0.8 * band;
-    const x = (timeS: number) => width - ((startS + samples.length * sampleS - timeS) / SHOWN_S) * width;
+    const x = (timeS: number) => width - ((startS + samples.length * sampleS - timeS) / SHOWN_S) * (width - LABELS_PX);
     pen.strokeStyle = colour("--rule");
     pen.fillStyle = colour("--muted");
     pen.font = "13px sans-serif";
+    pen.textAlign = "right";
+    pen.textBaseline = "middle";
     for (const level of [low, high]) {
-      pen.strokeRect(0, y(level), width, 0);
-      pen.fillText(`${level.toFixed(2)} ${unit}`, 4, y(level) + (level === low ? 15 : -4));
+      pen.strokeRect(LABELS_PX, y(level), width - LABELS_PX, 0);
+      pen.fillText(scale ? level.toFixed(2) : `${level.toFixed(2)} ${unit}`, LABELS_PX - 6, y(level));
     }
     pen.strokeStyle = colour(i === 0 ? "--ink" : "--plum");
     pen.lineWidth = 1.4;

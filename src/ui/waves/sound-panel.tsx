@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { useQuery } from "@tanstack/react-query";
-import { dividerFor, LINE_INPUT } from "@/core/capture/sound-scale";
+import { dividerFor, LINE_INPUT_PEAK_V } from "@/core/capture/sound-scale";
 import type { Family } from "@/core/circuit/setup";
 import { t } from "@/core/words/words";
 import { keptSoundSetup, keepSoundSetup } from "@/store/sound-setup";
@@ -49,7 +49,7 @@ export function SoundPanel({
         <ul className="mt-2 space-y-1">
           <li className="text-brick">
             ▲{" "}
-            {t`Never straight to a sensor: it makes 9 V and more at speed, a sound input takes ${LINE_INPUT.peakV} V.`}
+            {t`Never straight to a sensor: it makes 9 V and more at speed, a sound input takes ${LINE_INPUT_PEAK_V} V.`}
           </li>
           <li className="text-brick">
             ▲ {t`Run the computer on its battery: a mains supply joins the sensor's wire to earth.`}
@@ -96,7 +96,7 @@ export function SoundPanel({
       <figure>
         <DividerDrawing divider={dividerFor(peakV)} peakV={peakV} />
         <figcaption className="mt-2 text-sm text-muted">
-          {setup.calibratedAt
+          {setup.voltsPerUnit
             ? t`Calibrated ${setup.calibratedAt.slice(0, 10)}: one unit is ${setup.voltsPerUnit.toPrecision(3)} V at the sensor.`
             : t`Not calibrated yet: what is recorded counts in the input's own units until a meter's reading is given.`}
         </figcaption>

@@ -53,7 +53,7 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
   };
   const calibrate = (meterRmsV: number, recordedRms: number): string => {
     const kept = keptSoundSetup();
-    const perUnit = voltsPerUnit(meterRmsV, recordedRms / kept.voltsPerUnit);
+    const perUnit = voltsPerUnit(meterRmsV, recordedRms / (kept.voltsPerUnit ?? 1));
     if (perUnit === null) return t`Too little is heard to calibrate by: spin the wheel, or turn the input's gain up.`;
     const setup = { ...kept, voltsPerUnit: perUnit, calibratedAt: new Date().toISOString() };
     if (!keepSoundSetup(setup)) return t`This browser keeps nothing: the calibration is lost when the page closes.`;
@@ -107,34 +107,29 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
             ))}
           </select>
         )}
-        <FileCap
-          label={t`Capture file`}
-          accept={CAPTURE_FILES}
-          hotkey="o"
-          onFile={(file) => void take(file)}
-        >{t`open a recording`}</FileCap>
-        {job.simulated && (
+        {rolling === null && (
+          <FileCap
+            label={t`Capture file`}
+            accept={CAPTURE_FILES}
+            hotkey="o"
+            onFile={(file) => void take(file)}
+          >{t`open a recording`}</FileCap>
+        )}
+        {job.simulated && rolling === null && (
           <Cap
             legend="R"
             className="border-plum!"
             onClick={() => void record(false)}
           >{t`spin the simulated wheel`}</Cap>
         )}
-        {job.simulated && (
-          <Cap
-            legend="G"
-            className="border-plum!"
-            onClick={() => void record(true)}
-            disabled={rolling !== null}
-          >{t`roll live`}</Cap>
+        {job.simulated && rolling === null && (
+          <Cap legend="G" className="border-plum!" onClick={() => void record(true)}>{t`roll live`}</Cap>
         )}
-        <Cap
-          legend="M"
-          onClick={() => setListening("set-up")}
-          disabled={rolling !== null}
-        >{t`listen to the sound input`}</Cap>
+        {rolling === null && (
+          <Cap legend="M" onClick={() => setListening("set-up")}>{t`listen to the sound input`}</Cap>
+        )}
         <ReadingShare share={share} onStop={() => void stop()} />
-        {job.simulated && (
+        {job.simulated && rolling === null && (
           <select
             aria-label={t`Second channel of the simulated recorder`}
             className="min-h-12 rounded-lg border border-rule bg-paper px-2"

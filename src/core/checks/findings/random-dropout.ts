@@ -11,7 +11,7 @@ export const randomDropout = {
   code: "random-dropout",
   title: () => t`Lost at random places`,
   say: ({ times, pulses, levelV }) => {
-    const lost = t`The signal is lost ${times === 1 ? t`once` : ngettext(msgid`${times} time`, `${times} times`, times)} (${pulses} pulses) at no fixed place of the ring. Look for a loose contact or wire, not for a bad ring.`;
+    const lost = t`The signal is lost ${times === 1 ? t`once` : ngettext(msgid`${times} time`, `${times} times`, times)} (${ngettext(msgid`${pulses} pulse`, `${pulses} pulses`, pulses)}) at no fixed place of the ring. Look for a loose contact or wire, not for a bad ring.`;
     if (levelV === undefined) return lost;
     return t`${lost} The level goes to ${levelV.toFixed(1)} V meanwhile, which no sensor makes: a wire or contact opens or touches.`;
   },
