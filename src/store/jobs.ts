@@ -5,6 +5,7 @@ import { parseJob } from "../core/job/earlier-jobs";
 import { firstIssue } from "../core/job/document";
 import type { Job } from "../core/job/schema";
 import type { ScanLog } from "../core/scanlog/scan-log";
+import { dropRow } from "./board-rows";
 import { dropCheckpoint } from "./checkpoints";
 import { forgetJournal, journaled, journaledIds, settleJournal } from "./journal";
 import { saveCapture, saveScan } from "./captures";
@@ -100,7 +101,7 @@ export function saveJob(job: Job): Promise<Job> {
 export async function removeJob(id: string): Promise<unknown> {
   const record = await jobs.getItem<unknown>(id);
   await jobs.removeItem(id);
-  await dropCheckpoint(id);
+  await Promise.all([dropCheckpoint(id), dropRow(id)]);
   forgetJournal(id);
   channel?.postMessage(id);
   return record;

@@ -7,6 +7,8 @@ import { progressOf } from "../core/bench/progress";
 import { readingsByStage, standingRepairs } from "../core/job/derive";
 import { replay, replayNow } from "../core/job/replay";
 import { diagnosisOf, rankingOf, type Diagnosis, type Ranking } from "../core/bench/diagnosis";
+import { boardRowOf } from "../core/bench/board-row";
+import type { BoardRow } from "../core/job/board";
 import type { Capture } from "../core/capture/capture";
 import type { Point } from "../core/circuit/point";
 import type { Job } from "../core/job/schema";
@@ -127,6 +129,11 @@ const api = {
   /** The same of the car as it came, which is what a close-out and a report tell. */
   async diagnose(job: Job): Promise<Diagnosis> {
     return diagnosisOf(await beliefOf(job), job.policy, progressOf(job));
+  },
+
+  /** What the board shows of a job. */
+  async row(job: Job): Promise<BoardRow> {
+    return boardRowOf(diagnosisOf(await beliefOf(job), job.policy, progressOf(job)));
   },
 
   /** The checks to repeat after a repair, and whether they pass. */

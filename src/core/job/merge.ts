@@ -15,6 +15,7 @@ const FIELDS = {
   recentWork: complaintField("recentWork"),
   note: complaintField("note"),
   policy: { get: (job: Job): unknown => job.policy, from: (job: Job) => ({ policy: job.policy }) },
+  archived: { get: (job: Job): unknown => job.archived, from: (job: Job) => ({ archived: job.archived }) },
   priors: { get: (job: Job): unknown => job.priors, from: (job: Job) => ({ priors: job.priors }) },
   ratios: { get: (job: Job): unknown => job.ratios, from: (job: Job) => ({ ratios: job.ratios }) },
 } satisfies Record<string, { get: (job: Job) => unknown; from: (job: Job) => DeepPart }>;

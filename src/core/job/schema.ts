@@ -108,6 +108,8 @@ export const jobSchema = z.object({
   /** Ratios of the complaint, where the shop uses other than the usual ones. */
   ratios: z.optional(ratiosSchema),
   entries: z.array(entrySchema).check(z.maxLength(10_000)),
+  /** Put away from the board. */
+  archived: z.optional(z.boolean()),
   /** When each part was changed last, by its name (see merge.ts). */
   stamps: z.optional(z.record(z.string().check(z.maxLength(40)), momentSchema)),
   simulated: z.optional(simulatedSchema),

@@ -4,7 +4,7 @@ import type { Diagnosis, Ranking } from "@/core/bench/diagnosis";
 import type { Job } from "@/core/job/schema";
 import { languageTag } from "@/core/words/words";
 import { numberOf } from "../query/same-object";
-import { benchWorker, boardWorker } from "../query/workers";
+import { benchWorker } from "../query/workers";
 
 const rankingQuery = (job: Job) =>
   queryOptions({
@@ -30,14 +30,13 @@ export interface DiagnosisState {
  * What the line-up says of a job, asked of the worker whenever its log changes; the old answer stands meanwhile.
  * @param place on the bench the car as it is now, after what was repaired; elsewhere the car as it came
  */
-export function useDiagnosis(job: Job, place: "bench" | "came" | "board" = "bench"): DiagnosisState {
+export function useDiagnosis(job: Job, place: "bench" | "came" = "bench"): DiagnosisState {
   const client = useQueryClient();
   // The new ranking is shown as soon as it is there; the old proposals stand until the new ones are chosen.
   const ranking = useQuery({ ...rankingQuery(job), enabled: place === "bench", placeholderData: keepPreviousData });
-  const worker = place === "board" ? boardWorker : benchWorker;
   const whole = useQuery({
     queryKey: ["diagnosis", place, numberOf(job), languageTag()],
-    queryFn: () => worker.ask((remote) => (place === "bench" ? remote.diagnoseNow(job) : remote.diagnose(job))),
+    queryFn: () => benchWorker.ask((remote) => (place === "bench" ? remote.diagnoseNow(job) : remote.diagnose(job))),
     placeholderData: keepPreviousData,
   });
   const fresh: Ranking | undefined = ranking.isPlaceholderData ? undefined : ranking.data;

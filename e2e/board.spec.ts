@@ -1,0 +1,42 @@
+/** The board of a shop: rows kept from one visit to the next, states, archive, the demo taken away in one go. */
+import { expect, test } from "@playwright/test";
+
+test("rows are there again without being worked out; jobs are put away and found; the demo goes in one go", async ({
+  page,
+}) => {
+  await page.goto("/");
+  const rows = page.getByRole("listitem").filter({ has: page.getByRole("link", { name: /^Open/ }) });
+  await expect(page.getByText("Osmund Drover 09").last()).toBeVisible({ timeout: 60_000 });
+  const count = await rows.count();
+  await expect(page.getByText("Working out the suspects…")).toHaveCount(0, { timeout: 120_000 });
+  const said = await rows.allInnerTexts();
+
+  // Nothing is worked out the second time: no worker can even start.
+  await page.addInitScript(() => {
+    Object.defineProperty(window, "Worker", { value: undefined });
+  });
+  await page.reload();
+  await expect(rows).toHaveCount(count);
+  await expect(page.getByText("Working out the suspects…")).toHaveCount(0);
+  const again = await rows.allInnerTexts();
+  const withoutTime = (texts: string[]) => texts.map((text) => text.split("\n").slice(0, 5).join("|"));
+  expect(withoutTime(again)).toEqual(withoutTime(said));
+
+  await page.getByRole("button", { name: "Archive Osmund Drover 09" }).click();
+  await expect(rows).toHaveCount(count - 1);
+  await page.getByRole("button", { name: /^archived/ }).click();
+  await expect(rows).toHaveCount(1);
+  await expect(rows).toContainText("Osmund Drover 09");
+  await page.getByRole("button", { name: "Back on the board: Osmund Drover 09" }).click();
+  await page.getByRole("button", { name: /^on the board/ }).click();
+  await expect(rows).toHaveCount(count);
+
+  await page.getByLabel("Order").selectOption("car");
+  const names = (await rows.allInnerTexts()).map((text) => text.split("\n").find((line) => /\w+ \w+ \d+/.test(line))!);
+  expect(names).toEqual(names.toSorted((a, b) => a.localeCompare(b, "en", { numeric: true })));
+
+  await page.getByRole("button", { name: "delete the demo's jobs" }).click();
+  await expect(page.getByText("No car on the board.")).toBeVisible();
+  await page.getByRole("button", { name: "undo" }).last().click();
+  await expect(rows).toHaveCount(count);
+});

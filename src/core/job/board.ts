@@ -1,0 +1,44 @@
+import * as z from "zod/mini";
+import { standingReadings, standingRepair } from "./derive";
+import type { Job } from "./schema";
+
+/** What the board says of a job: the likeliest fault of the car as it came, and what to do next. */
+export const boardRowSchema = z.object({
+  lead: z.nullable(z.object({ words: z.string(), share: z.number(), proven: z.boolean() })),
+  /** The next check in words; null where none is left. */
+  next: z.nullable(z.string()),
+});
+export type BoardRow = z.infer<typeof boardRowSchema>;
+
+export const boardStates = ["open", "proven", "repaired", "archived"] as const;
+/** How far a job has come; archived is where it was put, however far it is. */
+export type BoardState = (typeof boardStates)[number];
+
+/** @param row what was worked out of it; null while it is not */
+export function boardState(job: Job, row: BoardRow | null): BoardState {
+  if (job.archived) return "archived";
+  if (standingRepair(job)) return "repaired";
+  return row?.lead?.proven ? "proven" : "open";
+}
+
+/** Names all that a row is made of: while it is the same, so is the row. @param model the code that weighs @param tag of the language */
+export function rowKey(
+  { id, setup, complaint, policy, priors, ratios, entries }: Job,
+  model: string,
+  tag: string,
+): string {
+  return JSON.stringify([model, tag, id, setup, complaint, policy, priors, ratios, entries]);
+}
+
+export const boardOrders = ["worked-on", "car", "readings"] as const;
+export type BoardOrder = (typeof boardOrders)[number];
+
+/** Jobs in an order: worked on last first, by the car's name, or most readings first. @param lastTouched when a job was worked on, ISO */
+export function inOrder(jobs: readonly Job[], order: BoardOrder, lastTouched: (job: Job) => string): Job[] {
+  const compare: Record<BoardOrder, (a: Job, b: Job) => number> = {
+    "worked-on": (a, b) => Date.parse(lastTouched(b)) - Date.parse(lastTouched(a)),
+    car: (a, b) => a.car.name.localeCompare(b.car.name, undefined, { numeric: true }),
+    readings: (a, b) => standingReadings(b).length - standingReadings(a).length,
+  };
+  return jobs.toSorted(compare[order]);
+}
