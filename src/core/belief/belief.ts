@@ -39,12 +39,12 @@ export interface BeliefOptions {
 /** Groups below this share keep the forecasts they have. */
 const FORECAST_SHARE = 1e-5;
 /** Below this share planning goes by a group's older forecasts: what they are off by cannot change the choice. */
-const REPLANNED_SHARE = 0.03;
+const REPLANNED_SHARE = 0.01;
 /** Groups below this share are left out of planning. */
 const PLANNED_SHARE = 1e-3;
 const SETTLING_ROUNDS = 1;
 /** Groups below this share are not worth settling. */
-const SETTLED_SHARE = 0.03;
+const SETTLED_SHARE = 0.01;
 /** A group is resampled when it matters and few of its cars carry its weight. */
 const MATTERS = 0.003;
 const THIN = 0.35;

@@ -55,7 +55,7 @@ export function SoundPanel({
             ▲ {t`Run the computer on its battery: a mains supply joins the sensor's wire to earth.`}
           </li>
           <li>{t`Put these two resistors between, at the sensor's plug with the wheel off the ground.`}</li>
-          <li>{t`A sound input hears no level that stands still: slow creeping and the two levels are for meter and oscilloscope.`}</li>
+          <li>{t`A sound input shows only what changes: for a creeping wheel and for the two levels take the meter or the oscilloscope.`}</li>
         </ul>
         <label className="mt-3 flex min-h-12 items-center gap-3">
           <input
