@@ -49,7 +49,9 @@ module.exports = {
       name: "core-is-pure",
       severity: "error",
       from: { path: "^src/core/", pathNot: "[.]test[.]ts$" },
-      to: { path: "^src/(app|ui|workers|store|instruments|cli|demo)/|^node_modules/(react|next|localforage|comlink|echarts)" },
+      to: {
+        path: "^src/(app|ui|workers|store|instruments|cli|demo)/|^node_modules/(react|next|localforage|comlink|echarts)",
+      },
     },
     {
       name: "workers-store-cli-do-not-see-faces",
