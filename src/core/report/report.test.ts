@@ -4,6 +4,7 @@ import { replay } from "../job/replay";
 import { diagnosisOf } from "../bench/diagnosis";
 import { jobSchema } from "../job/schema";
 import { verification } from "../bench/verify";
+import { handOverOf, sheetSchema } from "./hand-over";
 import { reportOf, reportSchema } from "./report";
 
 const job = (entries: object[]) =>
@@ -44,6 +45,41 @@ function made(entries: object[]) {
   const diagnosis = diagnosisOf(lineUp, one.policy, progressOf(one));
   return reportOf(one, diagnosis, verification(one, lineUp), new Date("2026-02-03T00:00:00Z"));
 }
+
+describe("the hand-over sheet", () => {
+  const sheet = (entries: object[]) => {
+    const one = job(entries);
+    return handOverOf(
+      one,
+      diagnosisOf(replay(one, { perGroup: 32 }), one.policy, progressOf(one)),
+      new Date("2026-02-03"),
+    );
+  };
+  const under = (made: ReturnType<typeof sheet>, head: RegExp) =>
+    made.parts.find((part) => head.test(part.head))!.lines.join("\n");
+
+  it("tells the next shift what is known, how the car stands and three steps, and fits its schema", () => {
+    const volts = {
+      ...{ id: "2", at: "2026-01-02T10:00:00Z", kind: "reading" },
+      reading: {
+        ...{ instrument: "ohms", red: "plug.in.supply", black: "body", value: "OL" },
+        state: { key: "off", unplugged: ["plug"], batteryOff: true, wheel: "still" },
+      },
+    };
+    const made = sheet([volts]);
+    expect(sheetSchema.parse(made)).toEqual(made);
+    expect(made.title).toMatch(/^Hand-over, front left, 2026-02-03/);
+    expect(under(made, /came/)).toMatch(/open circuit.*\n.*\n.*\nLamp since Monday/);
+    expect(under(made, /known/)).toMatch(/Nothing is proven yet/);
+    expect(under(made, /stands/)).toMatch(/battery.*plug/i);
+    expect(under(made, /next/).split("\n").length).toBeGreaterThanOrEqual(3);
+    expect(under(made, /done/)).toMatch(/OL/);
+  });
+
+  it("says so where nothing was taken apart", () => {
+    expect(under(sheet([]), /stands/)).toBe("Nothing was taken apart.");
+  });
+});
 
 describe("the report", () => {
   it("says plainly that nothing is proven, and claims no check after a repair that was not made", () => {

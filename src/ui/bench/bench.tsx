@@ -35,6 +35,7 @@ import { PathDrawing } from "../path/path-drawing";
 import { useSettings } from "../settings/use-settings";
 import { NextCheckCard } from "./next-check-card";
 import { PolicyPanel } from "./policy-panel";
+import { handOver } from "./hand-over";
 import { WorkingOut } from "./working-out";
 import { SuspectsPanel } from "./suspects-panel";
 import { toast } from "../keys/toast";
@@ -274,6 +275,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
             onRetract={retract}
             onEdit={edit}
             onNote={(text) => append({ ...stamp(), kind: "note", text })}
+            onHandOver={() => void handOver(job, diagnosis)}
           />
         </div>
       </div>

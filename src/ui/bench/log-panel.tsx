@@ -24,6 +24,7 @@ export function LogPanel({
   onRetract,
   onEdit,
   onNote,
+  onHandOver,
 }: {
   job: Job;
   contradicted: ReadonlySet<string>;
@@ -33,6 +34,8 @@ export function LogPanel({
   /** Retracts a reading and logs it anew as now typed. @returns what was not understood, or null */
   onEdit: (entry: ReadingEntry, typed: string) => string | null;
   onNote: (text: string) => void;
+  /** One page for the next shift. */
+  onHandOver: () => void;
 }) {
   const [kind, setKind] = useState<LogKind>("all");
   const [text, setText] = useState("");
@@ -43,16 +46,23 @@ export function LogPanel({
     <section aria-label={t`Log`} className="rounded-2xl border border-rule bg-card p-4">
       <h2 className="flex items-baseline justify-between border-b border-rule pb-1 text-sm">
         <span className="font-semibold text-muted">{t`Log`}</span>
-        <button
-          type="button"
-          className="min-h-8 px-2 text-muted underline"
-          onClick={() =>
-            navigator.clipboard.writeText(logText(job)).then(
-              () => toast(t`The log is on the clipboard.`),
-              () => toast.error(t`The browser does not allow copying here.`),
-            )
-          }
-        >{t`copy`}</button>
+        <span className="flex">
+          <button
+            type="button"
+            className="min-h-8 px-2 text-muted underline"
+            onClick={onHandOver}
+          >{t`hand over`}</button>
+          <button
+            type="button"
+            className="min-h-8 px-2 text-muted underline"
+            onClick={() =>
+              navigator.clipboard.writeText(logText(job)).then(
+                () => toast(t`The log is on the clipboard.`),
+                () => toast.error(t`The browser does not allow copying here.`),
+              )
+            }
+          >{t`copy`}</button>
+        </span>
       </h2>
       <form
         className="flex gap-2 py-2"

@@ -13,6 +13,7 @@ import { reportOf, type Report } from "@/core/report/report";
 import { loadCapture } from "@/store/captures";
 import { capturesOf } from "../captures/use-capture";
 import { download } from "../jobs/download";
+import { downloadPdf } from "../jobs/download-pdf";
 import { Cap } from "../keys/cap";
 import { toast } from "../keys/toast";
 
@@ -31,14 +32,7 @@ export function ReportPanel({
   const pdf = async () => {
     setBusy(true);
     try {
-      const report = reportOf(job, diagnosis, verification, new Date(), await traceOf(job));
-      const answer = await fetch("/api/report", { method: "POST", body: JSON.stringify(report) });
-      if (!answer.ok) throw new Error(((await answer.json()) as { say: string }).say);
-      download(`${name}-report.pdf`, new Uint8Array(await answer.arrayBuffer()), "application/pdf");
-    } catch (error) {
-      toast.error(
-        t`No PDF: ${error instanceof Error ? error.message : t`the server did not answer`}. Printing this page works without a server.`,
-      );
+      await downloadPdf(reportOf(job, diagnosis, verification, new Date(), await traceOf(job)), `${name}-report.pdf`);
     } finally {
       setBusy(false);
     }

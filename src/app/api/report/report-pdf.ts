@@ -2,11 +2,11 @@ import PDFDocument from "pdfkit";
 import type { Report } from "@/core/report/report";
 import { registerFaces, write } from "./faces";
 
-const INK = "#22201c";
-const MUTED = "#645f56";
+export const INK = "#22201c";
+export const MUTED = "#645f56";
 const RULE = "#d9d2c3";
 const GOOD = "#22695a";
-const MARGIN = 52;
+export const MARGIN = 52;
 
 /** Sets a report as PDF: one page for the customer, the rest for the file. Fonts are embedded, the trace is drawn as lines. */
 export async function reportPdf(report: Report): Promise<Uint8Array> {
@@ -74,7 +74,7 @@ function filePages(page: PDFKit.PDFDocument, report: Report): void {
   }
 }
 
-function section(page: PDFKit.PDFDocument, title: string): void {
+export function section(page: PDFKit.PDFDocument, title: string): void {
   page.moveDown(0.7);
   page
     .moveTo(MARGIN, page.y)
@@ -90,7 +90,7 @@ function paragraph(page: PDFKit.PDFDocument, text: string): void {
   write(page.fontSize(11).fillColor(INK), "text", text, { x: MARGIN });
 }
 
-function bullet(page: PDFKit.PDFDocument, text: string): void {
+export function bullet(page: PDFKit.PDFDocument, text: string): void {
   write(page.fontSize(11).fillColor(INK), "text", `- ${text}`, { x: MARGIN });
 }
 
@@ -112,7 +112,7 @@ function trace(page: PDFKit.PDFDocument, { name, unit, points }: NonNullable<Rep
   write(page.fontSize(8).fillColor(MUTED), "text", said, { x: MARGIN, y: top + height + 4 });
 }
 
-function collect(page: PDFKit.PDFDocument): Promise<Uint8Array> {
+export function collect(page: PDFKit.PDFDocument): Promise<Uint8Array> {
   const pieces: Uint8Array[] = [];
   return new Promise((resolve, reject) => {
     page.on("data", (piece: Uint8Array) => pieces.push(piece));
