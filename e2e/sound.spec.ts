@@ -16,7 +16,7 @@ wav.fromScratch(
   1,
   RATE,
   "16",
-  Float64Array.from({ length: 10 * RATE }, (_, i) => 32767 * LEVEL * Math.sin((2 * Math.PI * HERTZ * i) / RATE)),
+  Float64Array.from({ length: 60 * RATE }, (_, i) => 32767 * LEVEL * Math.sin((2 * Math.PI * HERTZ * i) / RATE)),
 );
 writeFileSync(file, wav.toBuffer());
 

@@ -82,11 +82,12 @@ function nextLines({ next, acts, suspects }: Diagnosis, isProven: boolean): stri
   const act = acts.find(({ now }) => now);
   return [
     ...(act ? [t`First: ${act.words}, cheaper than measuring on (${act.chancePct} in 100).`] : []),
-    ...next
-      .slice(0, STEPS)
-      .map(({ check, minutes, todo }) =>
-        [...todo, check].join(" ").concat(" ", t`(about ${Math.max(1, Math.round(minutes))} min)`),
-      ),
+    ...next.slice(0, STEPS).map(({ check, minutes, todo }) => {
+      const about = Math.max(1, Math.round(minutes));
+      return todo.length > 0
+        ? t`${check} (about ${about} min; before: ${todo.join(", ")})`
+        : t`${check} (about ${about} min)`;
+    }),
     ...(next.length === 0 && !act ? [t`Nothing left to measure; most likely ${suspects[0]!.words}.`] : []),
   ];
 }

@@ -325,8 +325,8 @@ function JobRow({
 }) {
   const lead = row?.lead;
   return (
-    <li className="grid grid-cols-[auto_1fr] gap-x-4 rounded-2xl border border-rule bg-card p-3 md:grid-cols-[auto_17rem_1fr_auto]">
-      <Link href={`/bench?job=${job.id}`} className="cap row-span-2 self-center md:row-span-1">
+    <li className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 rounded-2xl border border-rule bg-card p-3 lg:grid-cols-[auto_17rem_1fr_auto]">
+      <Link href={`/bench?job=${job.id}`} className="cap row-span-2 self-center lg:row-span-1">
         <span className="legend" aria-hidden="true">
           {at < 9 ? at + 1 : ""}
         </span>
@@ -361,7 +361,7 @@ function JobRow({
           <p className="text-muted">{t`Working out the suspects…`}</p>
         )}
       </div>
-      <div className="flex items-center gap-3 self-center text-sm text-muted">
+      <div className="col-span-2 flex items-center justify-end gap-3 self-center text-sm text-muted lg:col-span-1">
         <span>{ago(new Date(lastTouched(job)))}</span>
         <Cap aria-label={t`Export ${job.car.name}`} onClick={() => void exportAsFile(job)}>
           <Download size={18} aria-hidden />
