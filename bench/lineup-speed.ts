@@ -1,4 +1,7 @@
-/** How long a line-up takes to build, to weigh a reading, and to propose; against a bare pass over its candidates. */
+/**
+ * How long a line-up takes to build, to weigh a reading, and to propose; against a bare pass over its candidates. Bundled
+ * before it runs, as the app is: run from source, names kept on inner functions double what short ones cost.
+ */
 import { cornerSetupSchema } from "../src/core/circuit/setup";
 import { complaintSchema } from "../src/core/complaint/complaint";
 import { Belief } from "../src/core/belief/belief";

@@ -143,6 +143,23 @@ describe("a long log", () => {
     for (const { id, share } of suspects) expect(Math.abs(share - whole[id]!)).toBeLessThan(1e-6);
   });
 
+  it("is weighed anew where what was kept is damaged", async () => {
+    const one = job(long);
+    const { read } = observationsOf(one);
+    const whole = checkpointOf(one, "", replay(one), read);
+    const expected = afresh(one);
+    for (const state of [
+      { ...whole.state, weight: whole.state.weight.slice(1) },
+      { ...whole.state, covariances: [] },
+      { ...whole.state, pairs: [["no-such@place", "nothing@none", 0.1]] as [string, string, number][] },
+    ]) {
+      kept.set("j", { ...whole, state });
+      vi.resetModules();
+      await import("./lineup.worker");
+      expect(shares((await worker.rank(one)).suspects)).toEqual(expected);
+    }
+  });
+
   it("is weighed anew where model, car or an early reading is another", () => {
     const one = job(long);
     const { read } = observationsOf(one);

@@ -34,24 +34,28 @@ interface Kept {
 }
 let [current, now]: [Kept | null, Kept | null] = [null, null];
 
-/** The line-up of the car as it is now: after a repair that of what is left in question, else as it came. */
-async function beliefNow(job: Job): Promise<Belief> {
-  const repairs = standingRepairs(job);
-  const asItCame = await beliefOf(job);
-  if (repairs.length === 0) return asItCame;
-  const readings = readingsByStage(job).map((stage) => stage.map(({ id }) => id));
-  const key = JSON.stringify([drawnFrom(job), repairs, readings]);
-  if (now?.key !== key) now = { key, readings: [], belief: replayNow(job, undefined, asItCame) };
-  return now.belief;
-}
-
 let turn: Promise<unknown> = Promise.resolve();
 
-/** The line-up of a job as the car came; one question at a time, so that two do not weigh the same log side by side. */
-function beliefOf(job: Job): Promise<Belief> {
-  const next = turn.then(() => atHandOrOpened(job));
+/**
+ * Asks the line-up of a job as the car came. One question at a time, from the line-up to its answer: another must neither
+ * weigh the same log beside it nor add a reading under it.
+ */
+function ask<T>(job: Job, question: (belief: Belief) => T): Promise<T> {
+  const next = turn.then(async () => question(await atHandOrOpened(job)));
   turn = next.catch(() => undefined);
   return next;
+}
+
+/** The same of the car as it is now: after a repair that of what is left in question, else as it came. */
+function askNow<T>(job: Job, question: (belief: Belief) => T): Promise<T> {
+  return ask(job, (asItCame) => {
+    const repairs = standingRepairs(job);
+    if (repairs.length === 0) return question(asItCame);
+    const readings = readingsByStage(job).map((stage) => stage.map(({ id }) => id));
+    const key = JSON.stringify([drawnFrom(job), repairs, readings]);
+    if (now?.key !== key) now = { key, readings: [], belief: replayNow(job, undefined, asItCame) };
+    return question(now.belief);
+  });
 }
 
 /** The line-up at hand, with the newest readings added, or opened when it is another's or the log was cut back. */
@@ -117,28 +121,28 @@ const api = {
   speak: speakIn,
 
   /** The ranking alone: there long before the next check is chosen. */
-  async rank(job: Job): Promise<Ranking> {
-    return rankingOf(await beliefNow(job));
+  rank(job: Job): Promise<Ranking> {
+    return askNow(job, rankingOf);
   },
 
   /** Everything the Bench shows of a job: of the car as it is now. */
-  async diagnoseNow(job: Job): Promise<Diagnosis> {
-    return diagnosisOf(await beliefNow(job), job.policy, progressOf(job));
+  diagnoseNow(job: Job): Promise<Diagnosis> {
+    return askNow(job, (belief) => diagnosisOf(belief, job.policy, progressOf(job)));
   },
 
   /** The same of the car as it came, which is what a close-out and a report tell. */
-  async diagnose(job: Job): Promise<Diagnosis> {
-    return diagnosisOf(await beliefOf(job), job.policy, progressOf(job));
+  diagnose(job: Job): Promise<Diagnosis> {
+    return ask(job, (belief) => diagnosisOf(belief, job.policy, progressOf(job)));
   },
 
   /** What the board shows of a job. */
-  async row(job: Job): Promise<BoardRow> {
-    return boardRowOf(diagnosisOf(await beliefOf(job), job.policy, progressOf(job)));
+  row(job: Job): Promise<BoardRow> {
+    return ask(job, (belief) => boardRowOf(diagnosisOf(belief, job.policy, progressOf(job))));
   },
 
   /** The checks to repeat after a repair, and whether they pass. */
-  async verify(job: Job): Promise<Verification> {
-    return verification(job, await beliefOf(job));
+  verify(job: Job): Promise<Verification> {
+    return ask(job, (belief) => verification(job, belief));
   },
 
   /** What a finished practice job shows. */
@@ -157,19 +161,19 @@ const api = {
   },
 
   /** Where wires may be damaged, and the best next checks with piercing and without. */
-  async loom(job: Job): Promise<LoomView> {
-    return loomView(job, await beliefOf(job));
+  loom(job: Job): Promise<LoomView> {
+    return ask(job, (belief) => loomView(job, belief));
   },
 
   /** Bands of the leading suspects for one hook-up. */
-  async strip(job: Job, hookup: Hookup): Promise<ForecastStrip> {
-    return forecastStrip(await beliefNow(job), hookup);
+  strip(job: Job, hookup: Hookup): Promise<ForecastStrip> {
+    return askNow(job, (belief) => forecastStrip(belief, hookup));
   },
 
   /** What a typed value would mean; null when it cannot be read yet. */
-  async preview(job: Job, hookup: Hookup, typed: string): Promise<Preview | null> {
+  preview(job: Job, hookup: Hookup, typed: string): Promise<Preview | null> {
     const parsed = typedValue(hookup, typed, job.setup);
-    return parsed.ok ? previewReading(await beliefNow(job), parsed.observed) : null;
+    return parsed.ok ? askNow(job, (belief) => previewReading(belief, parsed.observed)) : Promise.resolve(null);
   },
 };
 

@@ -126,12 +126,16 @@ export class Belief implements Posterior {
     const { pairs, scores, weight, covariances, weighed } = checkpoint;
     if (pairs.length > 0) this.#begin(pairsNamed(pairs, this.hypotheses));
     const candidates = this.#candidates;
-    if (
-      scores.length !== candidates.scores.length ||
-      weight.length !== candidates.count ||
-      weighed.length !== log.length
-    )
-      throw new RangeError("a checkpoint of another line-up");
+    const fits =
+      scores.length === candidates.scores.length &&
+      weight.length === candidates.count &&
+      weighed.length === log.length &&
+      covariances.length === this.#clouds.length &&
+      covariances.every(({ length }, g) => length === this.#clouds[g]!.covariance.length) &&
+      weighed.every(
+        (one) => one.slips.length === candidates.count && one.byHypothesis.length === this.hypotheses.length,
+      );
+    if (!fits) throw new RangeError("a checkpoint of another line-up");
     candidates.scores.set(scores);
     candidates.weight.set(weight);
     candidates.groups.forEach((_, g) => this.#moved(g));

@@ -1,4 +1,4 @@
-import { Belief } from "../belief/belief";
+import { Belief, type BeliefOptions } from "../belief/belief";
 import type { Resume } from "../belief/checkpoint";
 import { beliefAfter } from "../verdict/belief-after";
 import { seedFrom } from "../random/random";
@@ -17,18 +17,28 @@ export interface ReplayOptions {
 /** The line-up of a job as the car came, rebuilt by replaying its log from its seed. */
 export function replay(job: Job, { perGroup, resume, told }: ReplayOptions = {}): Belief {
   const { read } = observationsOf(job);
-  const belief = new Belief(job.setup, job.complaint, {
+  const options = {
     seed: seedFrom(job.id),
     ...(perGroup ? { perGroup } : {}),
     ...(job.priors ? { priors: job.priors } : {}),
     ratios: job.ratios,
-    resume: resume ?? undefined,
-  });
+  };
+  const belief = (resume && resumed(job, { ...options, resume })) ?? new Belief(job.setup, job.complaint, options);
   for (let i = belief.log.length; i < read.length; i++) {
     belief.learn(read[i]!);
     told?.(i + 1, read.length);
   }
   return belief;
+}
+
+/** The line-up as it was kept; null where what was kept is damaged: the log itself is there to be weighed anew. */
+function resumed({ setup, complaint }: Job, options: BeliefOptions): Belief | null {
+  try {
+    return new Belief(setup, complaint, options);
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
 }
 
 /**
