@@ -1,8 +1,9 @@
 import * as z from "zod/mini";
 import { boardRowSchema, type BoardRow } from "../core/job/board";
 import { shelf } from "./shelf";
+import { workedOutShelves } from "./worked-out";
 
-const rows = shelf("board-rows");
+const rows = shelf(workedOutShelves.rows);
 
 const keptSchema = z.object({ key: z.string(), row: boardRowSchema });
 
@@ -14,8 +15,4 @@ export async function keptRow(jobId: string, key: string): Promise<BoardRow | nu
 
 export async function keepRow(jobId: string, key: string, row: BoardRow): Promise<void> {
   await rows.setItem(jobId, { key, row });
-}
-
-export async function dropRow(jobId: string): Promise<void> {
-  await rows.removeItem(jobId);
 }

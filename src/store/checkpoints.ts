@@ -1,8 +1,9 @@
 import { jobCheckpointSchema, type JobCheckpoint } from "../core/job/checkpoint";
 import { shelf } from "./shelf";
+import { workedOutShelves } from "./worked-out";
 
-const checkpoints = shelf("checkpoints");
-const times = shelf("checkpoint-times");
+const checkpoints = shelf(workedOutShelves.checkpoints);
+const times = shelf(workedOutShelves.checkpointTimes);
 
 /** So many jobs have their line-ups kept, those worked on last: some megabytes each. */
 const KEPT = 40;
@@ -19,10 +20,8 @@ export async function keepCheckpoint(jobId: string, checkpoint: JobCheckpoint, n
   await times.setItem(jobId, now.toISOString());
   const ages: [at: string, id: string][] = [];
   await times.iterate((at: string, id) => void ages.push([at, id]));
-  for (const [, id] of ages.sort().slice(0, Math.max(0, ages.length - KEPT))) await dropCheckpoint(id);
-}
-
-export async function dropCheckpoint(jobId: string): Promise<void> {
-  await checkpoints.removeItem(jobId);
-  await times.removeItem(jobId);
+  for (const [, id] of ages.sort().slice(0, Math.max(0, ages.length - KEPT))) {
+    await checkpoints.removeItem(id);
+    await times.removeItem(id);
+  }
 }

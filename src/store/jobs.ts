@@ -5,11 +5,10 @@ import { parseJob } from "../core/job/earlier-jobs";
 import { firstIssue } from "../core/job/document";
 import type { Job } from "../core/job/schema";
 import type { ScanLog } from "../core/scanlog/scan-log";
-import { dropRow } from "./board-rows";
-import { dropCheckpoint } from "./checkpoints";
 import { forgetJournal, journaled, journaledIds, settleJournal } from "./journal";
 import { saveCapture, saveScan } from "./captures";
 import { shelf } from "./shelf";
+import { dropWorkedOut } from "./worked-out";
 
 const jobs = shelf("jobs");
 /** Records that could not be read when something was written over them. */
@@ -101,7 +100,7 @@ export function saveJob(job: Job): Promise<Job> {
 export async function removeJob(id: string): Promise<unknown> {
   const record = await jobs.getItem<unknown>(id);
   await jobs.removeItem(id);
-  await Promise.all([dropCheckpoint(id), dropRow(id)]);
+  await dropWorkedOut(id);
   forgetJournal(id);
   channel?.postMessage(id);
   return record;

@@ -1,0 +1,13 @@
+import { shelf } from "./shelf";
+
+/** Where what was worked out of jobs is kept, to be had again without working it out: by the job's id. */
+export const workedOutShelves = {
+  checkpoints: "checkpoints",
+  checkpointTimes: "checkpoint-times",
+  rows: "board-rows",
+} as const;
+
+/** Lets go of all that was worked out of a job. */
+export async function dropWorkedOut(jobId: string): Promise<void> {
+  await Promise.all(Object.values(workedOutShelves).map((name) => shelf(name).removeItem(jobId)));
+}
