@@ -40,7 +40,8 @@ test("is heard, calibrated by a meter's reading, kept as a capture, and reads tr
   await page.goto("/");
   await expect(page.getByText("Osmund Drover 09").last()).toBeVisible({ timeout: 60_000 });
   await page.goto("/waves?job=demo-drover");
-  await page.getByRole("button", { name: "listen to the sound input" }).click();
+  await page.getByRole("button", { name: "listen to the sound input" }).waitFor();
+  await page.keyboard.press("s");
   const panel = page.getByRole("region", { name: "Sound input" });
   await expect(panel.getByRole("button", { name: "listen", exact: true })).toBeDisabled();
   await expect(panel.getByText(/Never straight to a sensor/)).toBeVisible();

@@ -65,7 +65,7 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
     close();
     takeCapture(capture).catch((error: unknown) => toast.error(t`Not kept: ${String(error)}`));
   };
-  useHotkeys("m", () => setListening("set-up"), { enabled: rolling === null });
+  useHotkeys("s", () => setListening("set-up"), { enabled: rolling === null });
   useHotkeys("r", () => void record(false), { enabled: rolling === null });
   useHotkeys("g", () => void record(true), { enabled: rolling === null });
   const weigh = (capture: Extract<OpenCapture["result"], { ok: true }>, leading: string, id: string) => {
@@ -126,7 +126,7 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
           <Cap legend="G" className="border-plum!" onClick={() => void record(true)}>{t`roll live`}</Cap>
         )}
         {rolling === null && (
-          <Cap legend="M" onClick={() => setListening("set-up")}>{t`listen to the sound input`}</Cap>
+          <Cap legend="S" onClick={() => setListening("set-up")}>{t`listen to the sound input`}</Cap>
         )}
         <ReadingShare share={share} onStop={() => void stop()} />
         {job.simulated && rolling === null && (
