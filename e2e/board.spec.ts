@@ -4,6 +4,8 @@ import { expect, test } from "@playwright/test";
 test("rows are there again without being worked out; jobs are put away and found; the demo goes in one go", async ({
   page,
 }) => {
+  const undo = (said: string) =>
+    page.getByRole("listitem").filter({ hasText: said }).getByRole("button", { name: "undo" }).click();
   await page.goto("/");
   const rows = page.getByRole("listitem").filter({ has: page.getByRole("link", { name: /^Open/ }) });
   await expect(page.getByText("Osmund Drover 09").last()).toBeVisible({ timeout: 60_000 });
@@ -28,6 +30,10 @@ test("rows are there again without being worked out; jobs are put away and found
   await expect(rows).toHaveCount(1);
   await expect(rows).toContainText("Osmund Drover 09");
   await page.getByRole("button", { name: "Back on the board: Osmund Drover 09" }).click();
+  await expect(rows).toHaveCount(0);
+  await undo("is back on the board");
+  await expect(rows).toHaveCount(1);
+  await page.getByRole("button", { name: "Back on the board: Osmund Drover 09" }).click();
   await page.getByRole("button", { name: /^on the board/ }).click();
   await expect(rows).toHaveCount(count);
 
@@ -37,6 +43,6 @@ test("rows are there again without being worked out; jobs are put away and found
 
   await page.getByRole("button", { name: "delete the demo's jobs" }).click();
   await expect(page.getByText("No car on the board.")).toBeVisible();
-  await page.getByRole("button", { name: "undo" }).last().click();
+  await undo("jobs deleted");
   await expect(rows).toHaveCount(count);
 });

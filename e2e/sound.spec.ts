@@ -49,7 +49,7 @@ test("is heard, calibrated by a meter's reading, kept as a capture, and reads tr
   await panel.getByRole("button", { name: "listen", exact: true }).click();
   const rolling = page.getByRole("region", { name: "Rolling recorder" });
   await expect(rolling).toBeVisible();
-  await expect(rolling.getByText(/never calibrated/)).toBeVisible();
+  await expect(rolling.getByText(/Not calibrated/).first()).toBeVisible();
   // The meter shows 2 V: the sine's RMS of 0.4/√2 units then stands for them.
   await page.waitForTimeout(5000);
   await rolling.getByRole("textbox").fill("2.00 V");

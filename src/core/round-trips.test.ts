@@ -131,7 +131,11 @@ interface Def {
 
 /** Any value a schema allows, as a file can hold it. @param named what fields of a name are made of instead */
 function valuesOf<T>(schema: z.ZodMiniType<T>, named: Record<string, fc.Arbitrary<unknown>> = {}): fc.Arbitrary<T> {
-  return made(schema).filter((value) => schema.safeParse(value).success) as fc.Arbitrary<T>;
+  // What is kept is what the schema makes of it: a key that would reach a prototype is not.
+  return made(schema)
+    .map((value) => schema.safeParse(value))
+    .filter((parsed) => parsed.success)
+    .map((parsed) => parsed.data as T);
 
   function made(one: Schema): fc.Arbitrary<unknown> {
     const def = one._zod.def as unknown as Def;

@@ -1,5 +1,8 @@
 import { shelf } from "./shelf";
 
+/** Names the code that weighs, set when the app is built: what other code worked out is not taken up. */
+export const MODEL = process.env.MODEL ?? "";
+
 /** Where what was worked out of jobs is kept, to be had again without working it out: by the job's id. */
 export const workedOutShelves = {
   checkpoints: "checkpoints",

@@ -19,13 +19,11 @@ import type { Resume } from "../core/belief/checkpoint";
 import { checkpointOf, drawnFrom, resumeFrom } from "../core/job/checkpoint";
 import type { Observation } from "../core/observation/observation";
 import { keepCheckpoint, keptCheckpoint } from "../store/checkpoints";
+import { MODEL } from "../store/worked-out";
 import { PROGRESS_CHANNEL, type WeighingProgress } from "./weighing-progress";
 import { readSimulated, recordSimulated } from "../core/simulated/simulated-reading";
 import { debrief, type Debrief } from "../core/practice/debrief";
 import { typedValue } from "../core/observation/typed-value";
-
-/** The code that weighs, by name: set when the app is built. */
-const MODEL = process.env.MODEL ?? "";
 
 interface Kept {
   key: string;
@@ -104,13 +102,13 @@ function keepSoon(job: Job, read: readonly Observation[]): void {
 
 /** Says how far a long log is weighed, to whoever waits for it. */
 function tellProgress(jobId: string): (weighed: number, of: number) => void {
-  const channel = typeof BroadcastChannel === "undefined" ? null : new BroadcastChannel(PROGRESS_CHANNEL);
   let told = performance.now();
   return (weighed, of) => {
-    if (weighed < of && performance.now() - told < TOLD_EVERY_MS) return;
+    if (performance.now() - told < TOLD_EVERY_MS) return;
     told = performance.now();
-    channel?.postMessage({ jobId, weighed, of } satisfies WeighingProgress);
-    if (weighed === of) channel?.close();
+    const channel = new BroadcastChannel(PROGRESS_CHANNEL);
+    channel.postMessage({ jobId, weighed, of } satisfies WeighingProgress);
+    channel.close();
   };
 }
 

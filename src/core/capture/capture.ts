@@ -20,8 +20,12 @@ export class UnusableInput extends Error {
   override readonly name = "UnusableInput";
 }
 
-/** Whether a WAV can say all of a capture: whole samples a second, volts in every channel. */
+/** Whether a WAV can say all of a capture: whole samples a second, known volts in every channel. */
 export function fitsWav({ sampleS, channels }: Capture): boolean {
   const rate = 1 / sampleS;
-  return rate >= 1 && Math.abs(rate / Math.round(rate) - 1) < 1e-4 && channels.every(({ unit }) => unit === "V");
+  return (
+    rate >= 1 &&
+    Math.abs(rate / Math.round(rate) - 1) < 1e-4 &&
+    channels.every(({ unit, scale }) => unit === "V" && !scale)
+  );
 }

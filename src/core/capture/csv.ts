@@ -157,7 +157,7 @@ function labelsAbove(
   const names = above.findLast((cells) => cells !== units && cells.some((cell) => /[a-z]/i.test(cell)));
   return Array.from({ length: width }, (_, c) => {
     const raw = names?.[c] ?? "";
-    const inName = /[([]\s*(ms|us|µs|s|mV|V|mA|A|min)\s*[)\]]/i.exec(raw) ?? /[_ ](ms|us|µs|s|mV|V|mA|A)$/i.exec(raw);
+    const inName = /[([]\s*(ms|us|µs|s|mV|V|mA|A|min|uncalibrated)\s*[)\]]/i.exec(raw) ?? /[_ ](ms|us|µs|s|mV|V|mA|A)$/i.exec(raw);
     const unit = units?.[c]?.replace(/[()[\]]/g, "") || inName?.[1] || "";
     return { name: raw.replace(/[([].*$/, "").trim() || (c === 0 ? "time" : t`channel ${c}`), unit };
   });
@@ -175,6 +175,8 @@ const SECONDS_PER: Record<string, number> = {
   µs: 1e-6,
   min: 60,
 };
+/** Stands in place of the unit where numbers are no volts. */
+const NOT_CALIBRATED = "uncalibrated";
 const SCALE: Record<string, { unit: "V" | "A"; by: number }> = {
   mv: { unit: "V", by: 1e-3 },
   ma: { unit: "A", by: 1e-3 },
@@ -230,7 +232,8 @@ function withoutTime(columns: Float64Array[], labels: Format["labels"], name: st
 
 function channel(values: Float64Array, label: { name: string; unit: string }): Capture["channels"][number] {
   const { unit, by } = SCALE[label.unit.toLowerCase()] ?? { unit: "V" as const, by: 1 };
-  return { name: label.name, unit, samples: scaled(values, by) };
+  const scale = label.unit.toLowerCase() === NOT_CALIBRATED ? { scale: "unknown" as const } : {};
+  return { name: label.name, unit, ...scale, samples: scaled(values, by) };
 }
 
 function scaled(values: Float64Array, by: number): Float32Array {
@@ -255,7 +258,7 @@ function looksBinary(text: string): boolean {
 
 /** Writes a capture as plain CSV, sample for sample: a comment line, names with units, one row per sample. */
 export function captureToCsv({ name, sampleS, startS, channels }: Capture): string {
-  const head = `# ${csvLabel(name)}\ntime (s),${channels.map((one) => `${csvLabel(one.name)} (${one.unit})`).join(",")}\n`;
+  const head = `# ${csvLabel(name)}\ntime (s),${channels.map((one) => `${csvLabel(one.name)} (${one.scale ? NOT_CALIBRATED : one.unit})`).join(",")}\n`;
   const rows: string[] = [];
   for (let i = 0; i < (channels[0]?.samples.length ?? 0); i++)
     rows.push(

@@ -1,6 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { analyseCapture } from "../waveform/analyse";
+import { isUsable } from "../waveform/usable";
+import { fitsWav } from "./capture";
+import { captureToCsv, parseCaptureCsv } from "./csv";
 import { Rolling } from "./rolling";
 import { alternatingRms, clippedShare, dividerFor, LINE_INPUT_PEAK_V, voltsPerUnit } from "./sound-scale";
 
@@ -65,6 +68,14 @@ describe("an input that was never calibrated", () => {
       analyseCapture(one, options)[0]!.findings.map(({ code }) => code);
     expect(codes(capture())).toContain("low-amplitude");
     expect(codes(capture("unknown"))).toEqual([]);
-    expect(analyseCapture(capture("unknown"), options)[0]!.warnings.join()).toMatch(/never calibrated/);
+    const [uncalibrated] = analyseCapture(capture("unknown"), options);
+    expect(uncalibrated!.warnings.join()).toMatch(/Not calibrated/);
+    expect(isUsable(uncalibrated!)).toBe(false);
+    expect(isUsable(analyseCapture(capture(), options)[0]!)).toBe(true);
+    // Nor does it turn into volts by way of a file.
+    const back = parseCaptureCsv(captureToCsv(capture("unknown")), "f");
+    expect(back.channels[0]).toMatchObject({ name: "signal", scale: "unknown" });
+    expect(parseCaptureCsv(captureToCsv(capture()), "f").channels[0]!.scale).toBeUndefined();
+    expect([fitsWav(capture()), fitsWav(capture("unknown"))]).toEqual([true, false]);
   });
 });

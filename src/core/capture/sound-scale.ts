@@ -1,3 +1,5 @@
+import type { Family } from "../circuit/setup";
+
 /** Sound inputs take signals of a volt or so: what to put before one, and what its numbers mean in volts. */
 
 export interface Divider {
@@ -12,6 +14,14 @@ export interface Divider {
 const E12 = [10, 12, 15, 18, 22, 27, 33, 39, 47, 56, 68, 82];
 /** A line input takes about a volt peak (common practice, no source). */
 export const LINE_INPUT_PEAK_V = 0.9;
+/**
+ * Highest that may come either way: a passive sensor's volts at speed, or the battery on an active one's wires, which any
+ * fault may bring (common practice, no source).
+ */
+export function highestPeakV(family: Family): number {
+  return family === "passive" ? 20 : 15;
+}
+
 /** Loads a passive sensor of a kilohm or two by no more than a module does. */
 const SERIES_OHMS = 100_000;
 

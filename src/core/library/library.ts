@@ -41,7 +41,7 @@ export function libraryItem(
   kind: LibraryItem["kind"],
   stamp: { id: string; captureId: string; at: string; simulated?: boolean },
 ): LibraryItem {
-  const levelled = channel.signal === "two-level";
+  const levelled = channel.inVolts && channel.signal === "two-level";
   return {
     simulated: false,
     ...stamp,
@@ -54,7 +54,9 @@ export function libraryItem(
       lowV: levelled ? channel.levels.lowV : null,
       highV: levelled ? channel.levels.highV : null,
       millivoltsPerKmh:
-        channel.signal === "sine" && channel.speedKmh ? (1000 * channel.peakToPeakV) / channel.speedKmh.max : null,
+        channel.inVolts && channel.signal === "sine" && channel.speedKmh
+          ? (1000 * channel.peakToPeakV) / channel.speedKmh.max
+          : null,
       dutyPct: channel.dutyPct,
     },
   };

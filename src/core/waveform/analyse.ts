@@ -34,6 +34,8 @@ export interface Range {
 export interface ChannelAnalysis {
   name: string;
   signal: SignalKind;
+  /** False where the recording's numbers are no volts: sizes and levels are then not judged. */
+  inVolts: boolean;
   levels: { lowV: number; highV: number };
   peakToPeakV: number;
   dutyPct: number | null;
@@ -100,6 +102,7 @@ function steadied(channel: Channel, usualV: number): Channel {
 function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOptions): ChannelAnalysis {
   const { name } = channel;
   const { sampleS } = capture;
+  const inVolts = channel.scale !== "unknown";
   const { recorded, keyOn, startS, plain, coded, away, hashV, samples, shape, pulses } = pulseList(
     channel,
     capture,
@@ -160,7 +163,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
         samples.length * sampleS,
         startS,
         isTurning,
-        channel.scale !== "unknown",
+        inVolts,
       ).filter(({ code }) => !(widths && code === "duty-shift")),
     );
   }
@@ -177,6 +180,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
             : pulses.length < 8 && shape.kind === "two-level"
               ? "two-level"
               : shape.kind,
+    inVolts,
     levels: { lowV: shape.lowV, highV: shape.highV },
     peakToPeakV: shape.peakToPeakV,
     dutyPct: dutyOf(pulses),
@@ -193,9 +197,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     ...(widths ? { widths } : {}),
     warnings: [
       ...recordingWarnings(recorded, plain, rhythm.periods, speed, sampleS),
-      ...(channel.scale === "unknown"
-        ? [t`The input was never calibrated: heights and levels are no volts and are not judged; times are.`]
-        : []),
+      ...(inVolts ? [] : [t`Not calibrated: sizes and levels are no volts and are not judged; times are.`]),
     ],
     findings,
     leading: leadingFinding(findings, isTurning ? shape.kind : pulses.length < 8 ? "flat" : shape.kind),

@@ -76,12 +76,15 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
     });
   };
   const archive = async (job: Job) => {
-    const put = (archived: boolean) =>
-      saveJob(stamped(job, { ...job, archived }, new Date().toISOString())).then(refresh);
-    await put(!job.archived);
+    const put = async (from: Job, archived: boolean): Promise<Job> => {
+      const saved = await saveJob(stamped(from, { ...from, archived }, new Date().toISOString()));
+      await refresh();
+      return saved;
+    };
+    const saved = await put(job, !job.archived);
     const name = job.car.name || t`unnamed car`;
     toast(job.archived ? t`${name} is back on the board.` : t`${name} put away: found under “archived”.`, {
-      action: { label: t`undo`, onClick: () => void put(job.archived ?? false) },
+      action: { label: t`undo`, onClick: () => void put(saved, job.archived ?? false) },
     });
   };
   const mend = async ({ id, raw }: Unreadable) => {

@@ -4,11 +4,9 @@ import { rowKey, type BoardRow } from "@/core/job/board";
 import type { Job } from "@/core/job/schema";
 import { languageTag } from "@/core/words/words";
 import { keepRow, keptRow } from "@/store/board-rows";
+import { MODEL } from "@/store/worked-out";
 import { numberOf } from "../query/same-object";
 import { boardWorker } from "../query/workers";
-
-/** Names the code that weighs: set when the app is built. */
-const MODEL = process.env.MODEL ?? "";
 
 export interface WorkedOut {
   row: BoardRow | null;

@@ -5,6 +5,7 @@ import { jt } from "../keys/words";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
+import { isUsable } from "@/core/waveform/usable";
 import { knownFrom, libraryItem, type LibraryItem } from "@/core/library/library";
 import type { Job } from "@/core/job/schema";
 import { departing } from "@/core/waveform/departing";
@@ -81,7 +82,7 @@ export function CaptureView({
     setFinding(next);
     show(next);
   });
-  useHotkeys("enter", () => !open.logged && onWeigh(result, channel.leading, open.id));
+  useHotkeys("enter", () => !open.logged && isUsable(channel) && onWeigh(result, channel.leading, open.id));
   const [comparedId, setComparedId] = useState<string | null>(null);
   const [library, setLibrary] = useState<LibraryItem[]>([]);
   useEffect(() => {

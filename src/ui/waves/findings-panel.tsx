@@ -2,6 +2,7 @@ import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import { scopeAnswers } from "@/core/checks/scope-answers";
 import type { ChannelAnalysis } from "@/core/waveform/analyse";
+import { isUsable } from "@/core/waveform/usable";
 import { findingKind, findingSays } from "@/core/checks/findings/findings";
 import { useUnits } from "../settings/use-units";
 import { Cap } from "../keys/cap";
@@ -101,6 +102,10 @@ export function FindingsPanel({
       </ol>
       {logged ? (
         <p className="pt-3 text-sm text-verdigris">{t`✓ Result used.`}</p>
+      ) : !isUsable(channel) ? (
+        <p className="pt-3 text-sm text-muted">
+          {t`Every pulse is there, but sizes were not measured: record in volts before this clears anything.`}
+        </p>
       ) : (
         <Cap
           legend="Enter"

@@ -1,17 +1,13 @@
 "use client";
 import { useState } from "react";
 import { useQuery } from "@tanstack/react-query";
-import { dividerFor, LINE_INPUT_PEAK_V } from "@/core/capture/sound-scale";
+import { dividerFor, highestPeakV, LINE_INPUT_PEAK_V } from "@/core/capture/sound-scale";
 import type { Family } from "@/core/circuit/setup";
 import { t } from "@/core/words/words";
-import { keptSoundSetup, keepSoundSetup } from "@/store/sound-setup";
-import { soundInputs, soundSource } from "@/instruments/sound-source";
-import type { LiveSource } from "@/instruments/live-source";
+import { keptSoundSetup, keepSoundSetup, type KeptSoundSetup } from "@/store/sound-setup";
+import { soundInputs } from "@/instruments/sound-source";
 import { Cap } from "../keys/cap";
 import { DividerDrawing } from "./divider-drawing";
-
-/** Highest a sensor's signal goes at the pace of a hand or a slow drive, by family (common practice, no source). */
-const PEAK_V: Record<Family, number> = { passive: 9, "active-2wire": 3, "active-3wire": 14 };
 
 /** Before a sound input is listened to: what must stand between it and the sensor, and which input. */
 export function SoundPanel({
@@ -20,14 +16,15 @@ export function SoundPanel({
   onClose,
 }: {
   family: Family;
-  onStart: (source: LiveSource) => void;
+  /** Opens the input. Rejects with a sentence to show. */
+  onStart: (setup: KeptSoundSetup) => Promise<void>;
   onClose: () => void;
 }) {
   const [setup, setSetup] = useState(keptSoundSetup);
   const [wired, setWired] = useState(setup.calibratedAt !== "");
   const [state, setState] = useState<{ opening: boolean; refused: string | null }>({ opening: false, refused: null });
   const { data: inputs = [] } = useQuery({ queryKey: ["sound-inputs"], queryFn: soundInputs, staleTime: 0 });
-  const peakV = PEAK_V[family];
+  const peakV = highestPeakV(family);
   const choose = (deviceId: string) => {
     const next = { ...setup, deviceId };
     setSetup(next);
@@ -35,7 +32,7 @@ export function SoundPanel({
   };
   const start = () => {
     setState({ opening: true, refused: null });
-    soundSource(setup).then(onStart, (error: unknown) =>
+    onStart(setup).catch((error: unknown) =>
       setState({ opening: false, refused: error instanceof Error ? error.message : String(error) }),
     );
   };
@@ -96,9 +93,11 @@ export function SoundPanel({
       <figure>
         <DividerDrawing divider={dividerFor(peakV)} peakV={peakV} />
         <figcaption className="mt-2 text-sm text-muted">
-          {setup.voltsPerUnit
-            ? t`Calibrated ${setup.calibratedAt.slice(0, 10)}: one unit is ${setup.voltsPerUnit.toPrecision(3)} V at the sensor.`
-            : t`Not calibrated yet: what is recorded counts in the input's own units until a meter's reading is given.`}
+          {family !== "passive"
+            ? t`Times of an active sensor's pulses are judged; its two levels do not come through a sound input.`
+            : setup.voltsPerUnit
+              ? t`Calibrated ${setup.calibratedAt.slice(0, 10)}: one unit is ${setup.voltsPerUnit.toPrecision(3)} V at the sensor.`
+              : t`Not calibrated yet: what is recorded counts in the input's own units until a meter's reading is given.`}
         </figcaption>
       </figure>
     </section>

@@ -2,7 +2,7 @@
 import { benchWorker } from "../query/workers";
 import { t } from "@/core/words/words";
 import dynamic from "next/dynamic";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { scopeAnswers } from "@/core/checks/scope-answers";
 import { captureReading } from "@/core/observation/read-observation";
@@ -13,7 +13,7 @@ import type { Capture } from "@/core/capture/capture";
 import { voltsPerUnit } from "@/core/capture/sound-scale";
 import type { LiveSource } from "@/instruments/live-source";
 import { simulatedSource } from "@/instruments/simulated-source";
-import { soundSource } from "@/instruments/sound-source";
+import { soundSource, type SoundSetup } from "@/instruments/sound-source";
 import { keepSoundSetup, keptSoundSetup } from "@/store/sound-setup";
 import type { Job } from "@/core/job/schema";
 import { CAPTURE_FILES, useCapture, type OpenCapture } from "../captures/use-capture";
@@ -38,7 +38,9 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
   const { own, open, share, take, stop, takeCapture, choose, markLogged } = useCapture(job);
   const [also, setAlso] = useState("");
   const [rolling, setRolling] = useState<LiveSource | null>(null);
-  const [listening, setListening] = useState<"no" | "set-up" | "rolling">("no");
+  const [settingUp, setSettingUp] = useState(false);
+  // A source left behind, by another or by leaving the room, would go on listening.
+  useEffect(() => () => rolling?.stop(), [rolling]);
   const record = async (roll: boolean) => {
     const wanted = also ? parsePoint(also, job.setup) : null;
     const points = [signalPoint(job.setup, "plug"), ...(wanted?.ok ? [wanted.point] : [])];
@@ -46,26 +48,23 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
     if (capture && roll) setRolling(simulatedSource(capture, t`simulated car`));
     else if (capture) keep(capture);
   };
-  const close = () => {
-    rolling?.stop();
-    setRolling(null);
-    setListening("no");
-  };
+  const close = () => setRolling(null);
+  // A sound input passes no standing level: an active sensor's two levels stay unknown, whatever was calibrated.
+  const listen = async (setup: SoundSetup) =>
+    setRolling(await soundSource(job.setup.family === "passive" ? setup : { ...setup, voltsPerUnit: null }));
   const calibrate = (meterRmsV: number, recordedRms: number): string => {
-    const kept = keptSoundSetup();
-    const perUnit = voltsPerUnit(meterRmsV, recordedRms / (kept.voltsPerUnit ?? 1));
+    const perUnit = voltsPerUnit(meterRmsV, recordedRms / rolling!.perUnit);
     if (perUnit === null) return t`Too little is heard to calibrate by: spin the wheel, or turn the input's gain up.`;
-    const setup = { ...kept, voltsPerUnit: perUnit, calibratedAt: new Date().toISOString() };
+    const setup = { ...keptSoundSetup(), voltsPerUnit: perUnit, calibratedAt: new Date().toISOString() };
+    listen(setup).catch((error: unknown) => toast.error(String(error)));
     if (!keepSoundSetup(setup)) return t`This browser keeps nothing: the calibration is lost when the page closes.`;
-    rolling?.stop();
-    soundSource(setup).then(setRolling, (error: unknown) => toast.error(String(error)));
     return t`Calibrated: one unit of the input is ${perUnit.toPrecision(3)} V at the sensor.`;
   };
   const keep = (capture: Capture) => {
     close();
     takeCapture(capture).catch((error: unknown) => toast.error(t`Not kept: ${String(error)}`));
   };
-  useHotkeys("s", () => setListening("set-up"), { enabled: rolling === null });
+  useHotkeys("s", () => setSettingUp(true), { enabled: rolling === null });
   useHotkeys("r", () => void record(false), { enabled: rolling === null });
   useHotkeys("g", () => void record(true), { enabled: rolling === null });
   const weigh = (capture: Extract<OpenCapture["result"], { ok: true }>, leading: string, id: string) => {
@@ -125,9 +124,7 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
         {job.simulated && rolling === null && (
           <Cap legend="G" className="border-plum!" onClick={() => void record(true)}>{t`roll live`}</Cap>
         )}
-        {rolling === null && (
-          <Cap legend="S" onClick={() => setListening("set-up")}>{t`listen to the sound input`}</Cap>
-        )}
+        {rolling === null && <Cap legend="S" onClick={() => setSettingUp(true)}>{t`listen to the sound input`}</Cap>}
         <ReadingShare share={share} onStop={() => void stop()} />
         {job.simulated && rolling === null && (
           <select
@@ -150,20 +147,17 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
           {open.result.say}
         </p>
       )}
-      {listening === "set-up" && !rolling && (
+      {settingUp && !rolling && (
         <SoundPanel
           family={job.setup.family}
-          onStart={(source) => {
-            setRolling(source);
-            setListening("rolling");
-          }}
-          onClose={() => setListening("no")}
+          onStart={(setup) => listen(setup).then(() => setSettingUp(false))}
+          onClose={() => setSettingUp(false)}
         />
       )}
       {rolling && (
         <LiveRecorder
           source={rolling}
-          {...(listening === "rolling" ? { onCalibrate: calibrate } : {})}
+          {...(!rolling.simulated && job.setup.family === "passive" ? { onCalibrate: calibrate } : {})}
           options={{ pulses: job.setup.pulsesPerRevolution, tyre: job.setup.tyre, family: job.setup.family }}
           onKeep={keep}
           onClose={close}

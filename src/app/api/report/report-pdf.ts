@@ -2,8 +2,8 @@ import PDFDocument from "pdfkit";
 import type { Report } from "@/core/report/report";
 import { registerFaces, write } from "./faces";
 
-export const INK = "#22201c";
-export const MUTED = "#645f56";
+const INK = "#22201c";
+const MUTED = "#645f56";
 const RULE = "#d9d2c3";
 const GOOD = "#22695a";
 export const MARGIN = 52;
@@ -25,10 +25,7 @@ export async function reportPdf(report: Report): Promise<Uint8Array> {
 
 function customerPage(page: PDFKit.PDFDocument, report: Report): void {
   const { heads } = report;
-  write(page.fontSize(11).fillColor(MUTED), "bold", "tastatura");
-  page.moveDown(0.4).fontSize(22).fillColor(INK);
-  write(page, "bold", `${report.car}${report.plate ? `, ${report.plate}` : ""}`);
-  write(page.fontSize(12).fillColor(MUTED), "text", report.title);
+  pageHead(page, report);
   section(page, heads.came);
   report.came.forEach((text) => paragraph(page, text));
   section(page, heads.found);
@@ -72,6 +69,17 @@ function filePages(page: PDFKit.PDFDocument, report: Report): void {
     page.y = Math.max(bottom, page.y) + 3;
     page.x = MARGIN;
   }
+}
+
+/** Whose paper it is, the car, and what the page is. */
+export function pageHead(
+  page: PDFKit.PDFDocument,
+  { car, plate, title }: Pick<Report, "car" | "plate" | "title">,
+): void {
+  write(page.fontSize(11).fillColor(MUTED), "bold", "tastatura");
+  page.moveDown(0.4).fontSize(22).fillColor(INK);
+  write(page, "bold", `${car}${plate ? `, ${plate}` : ""}`);
+  write(page.fontSize(12).fillColor(MUTED), "text", title);
 }
 
 export function section(page: PDFKit.PDFDocument, title: string): void {
