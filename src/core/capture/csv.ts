@@ -157,7 +157,8 @@ function labelsAbove(
   const names = above.findLast((cells) => cells !== units && cells.some((cell) => /[a-z]/i.test(cell)));
   return Array.from({ length: width }, (_, c) => {
     const raw = names?.[c] ?? "";
-    const inName = /[([]\s*(ms|us|µs|s|mV|V|mA|A|min|uncalibrated)\s*[)\]]/i.exec(raw) ?? /[_ ](ms|us|µs|s|mV|V|mA|A)$/i.exec(raw);
+    const inName =
+      /[([]\s*(ms|us|µs|s|mV|V|mA|A|min|uncalibrated)\s*[)\]]/i.exec(raw) ?? /[_ ](ms|us|µs|s|mV|V|mA|A)$/i.exec(raw);
     const unit = units?.[c]?.replace(/[()[\]]/g, "") || inName?.[1] || "";
     return { name: raw.replace(/[([].*$/, "").trim() || (c === 0 ? "time" : t`channel ${c}`), unit };
   });
