@@ -96,7 +96,7 @@ function drawActive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): v
   sensor.coldOhms = logBetween(at("coldOhms"), 10_000, 1e9);
   sensor.restsHigh = at("restsHigh") > 0.5;
   if (setup.family === "active-3wire") {
-    sensor.quiescentOhms = setup.supplyV / between(at("quiescentA"), 0.004, 0.009);
+    sensor.quiescentA = between(at("quiescentA"), 0.004, 0.009);
     sensor.outputOhms = logBetween(at("outputOhms"), 5, 40);
     circuit.pullUpOhms = logBetween(at("pullUpOhms"), 1000, 10_000);
     return;

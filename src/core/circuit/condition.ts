@@ -63,8 +63,8 @@ export interface CornerCondition {
     shortOhms: number;
     /** What an ohmmeter sees through an unpowered active sensor. */
     coldOhms: number;
-    /** Three-wire: quiescent current as a resistance, and output transistor on-resistance. */
-    quiescentOhms: number;
+    /** Three-wire: quiescent current, and output transistor on-resistance. */
+    quiescentA: number;
     outputOhms: number;
     coilOhms: number;
     bodyOhms: number;
@@ -128,7 +128,7 @@ function makeNominal(setup: CornerSetup): CornerCondition {
       minimumV: setup.family === "active-3wire" ? 3.8 : 4.5,
       shortOhms: 2,
       coldOhms: 300_000,
-      quiescentOhms: setup.supplyV / 0.006,
+      quiescentA: 0.006,
       outputOhms: 15,
       coilOhms: 1200,
       bodyOhms: 2e7,

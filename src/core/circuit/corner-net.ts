@@ -287,14 +287,11 @@ export class CornerNet {
     // A shorted coil still has its winding behind the short.
     if (this.setup.family === "passive") return this.ladder.join(first, second, 1 / sensor.coilOhms + shorted);
     if (shorted) return this.ladder.join(first, second, shorted);
-    const amps = level === "high" ? sensor.highA : sensor.lowA;
-    if (this.setup.family === "active-3wire") {
-      this.ladder.join(first, second, 1 / (state === "cold" ? sensor.coldOhms : sensor.quiescentOhms));
-      this.ladder.join(second, third, state === "on" && level === "low" ? 1 / sensor.outputOhms : 1e-7);
-      return;
-    }
+    const threeWire = this.setup.family === "active-3wire";
+    const amps = threeWire ? sensor.quiescentA : level === "high" ? sensor.highA : sensor.lowA;
+    if (threeWire) this.ladder.join(second, third, state === "on" && level === "low" ? 1 / sensor.outputOhms : 1e-7);
     if (state === "cold") return this.ladder.join(first, second, 1 / sensor.coldOhms);
-    // Starved, its currents fall with the voltage left to it: some chips still move between two, some stay at either.
+    // Starved, what it draws falls with the voltage left to it: some chips still move between two currents, some stay at either.
     if (state === "starved") return this.ladder.join(first, second, amps / sensor.minimumV);
     this.ladder.join(first, second, ALWAYS_S);
     if (state === "waiting") return;

@@ -171,7 +171,9 @@ function sensor(
   const coldNow = !live || state.unplugged.length > 0;
   const amps = level === "high" ? car.sensor.highA : car.sensor.lowA;
   if (setup.family === "active-3wire") {
-    r(a, b, coldNow ? car.sensor.coldOhms : car.sensor.quiescentOhms);
+    if (coldNow) r(a, b, car.sensor.coldOhms);
+    else if (!outputOn) r(a, b, car.sensor.minimumV / car.sensor.quiescentA);
+    else out.push(`Bq ${a} ${b} I=${car.sensor.quiescentA}+V(${a},${b})*1e-6`);
     // A switch that starves itself would oscillate and has no operating point, so its side is taken as given.
     return void r(b, c, outputOn && level === "low" ? car.sensor.outputOhms : 1e7);
   }

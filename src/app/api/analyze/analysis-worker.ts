@@ -1,3 +1,4 @@
+import { setPriority } from "node:os";
 import { parentPort } from "node:worker_threads";
 import { UnusableInput } from "@/core/capture/capture";
 import { readCaptureFile } from "@/core/capture/read-file";
@@ -14,6 +15,10 @@ export type Answered = { ok: true; channels: unknown[] } | { ok: false; say: str
 
 /** What a server takes: less than a browser, which has its memory to itself. */
 const LIMITS = { bytes: 96 * 1024 * 1024, samples: 12_000_000 };
+
+/** Nicer than all else: this thread runs in what the pages leave. Linux alone sets a thread's niceness, others the process's. */
+const NICE = 10;
+if (process.platform === "linux") setPriority(NICE);
 
 parentPort?.on("message", ({ bytes, name, options }: Asked) => parentPort!.postMessage(answer(bytes, name, options)));
 
