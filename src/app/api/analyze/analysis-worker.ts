@@ -17,7 +17,7 @@ export type Answered = { ok: true; channels: unknown[] } | { ok: false; say: str
 const LIMITS = { bytes: 96 * 1024 * 1024, samples: 12_000_000 };
 
 /** Nicer than all else: this thread runs in what the pages leave. Linux alone sets a thread's niceness, others the process's. */
-const NICE = 10;
+const NICE = 19;
 if (process.platform === "linux") setPriority(NICE);
 
 parentPort?.on("message", ({ bytes, name, options }: Asked) => parentPort!.postMessage(answer(bytes, name, options)));

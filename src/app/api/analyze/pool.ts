@@ -4,7 +4,8 @@ import type { Answered, Asked } from "./analysis-worker";
 
 /** Analyses under way or waiting at once, uploads included: more are turned away before they are read. */
 const MOST = 6;
-/** One runs at a time: the other core is the pages'. */
+/** One runs at a time: the other core is the pages'. Between two the server draws breath, or a flood of small bodies would keep pages waiting. */
+const BREATH_MS = 60;
 const LONGEST_MS = 30_000;
 const MEMORY_MB = 768;
 
@@ -29,7 +30,7 @@ let last: Promise<unknown> = Promise.resolve();
 /** Analyses off the server's main thread, one after another, each within a time and a memory of its own. */
 export function analyseApart(asked: Asked): Promise<Pooled> {
   const next = last.then(() => run(asked));
-  last = next.catch(() => undefined);
+  last = next.catch(() => undefined).then(() => new Promise((resolve) => setTimeout(resolve, BREATH_MS)));
   return next;
 }
 

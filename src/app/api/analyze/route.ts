@@ -33,15 +33,16 @@ export async function POST(request: Request): Promise<Response> {
   }
 }
 
-/** Who is turned away hears of it a moment later: asking again at once would keep the pages waiting. */
-const REFUSED_AFTER_MS = 1000;
+/** Who is turned away hears of it a moment later, no two at once: asking again at once, and together, would keep the pages waiting. */
+const REFUSED_AFTER_MS = { least: 600, most: 1800 };
 const MOST_HELD = 64;
 let held = 0;
 
 async function slowly(response: Response): Promise<Response> {
   if (held >= MOST_HELD) return response;
   held++;
-  await new Promise((resolve) => setTimeout(resolve, REFUSED_AFTER_MS));
+  const { least, most } = REFUSED_AFTER_MS;
+  await new Promise((resolve) => setTimeout(resolve, least + (most - least) * Math.random()));
   held--;
   return response;
 }
