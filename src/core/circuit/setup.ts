@@ -1,10 +1,10 @@
 import { t } from "../words/words";
 import * as z from "zod/mini";
-import en from "zod/v4/locales/en.js";
+import { typedText } from "../units/typed-text";
 import { corners } from "../units/corner";
 
-// Zod would otherwise compile its parsers with eval, which the page policy forbids; its small build brings no words.
-z.config({ ...en(), jitless: true });
+// Zod would otherwise compile its parsers with eval, which the page policy forbids.
+z.config({ jitless: true });
 
 export const families = ["active-2wire", "active-3wire", "passive"] as const;
 export type Family = (typeof families)[number];
@@ -52,13 +52,10 @@ const stationSchema = z.object({
     "a station is module, c1 … c99 or plug",
   ),
   accessMin: z.optional(z.number().check(z.gte(0), z.lte(600))),
-  landmark: z.optional(z.string().check(z.maxLength(80))),
+  landmark: z.optional(typedText("landmark")),
   /** Terminal and colour of each conductor here, as the diagram or a look has them. */
   pins: z.optional(
-    z.record(
-      z.string().check(z.maxLength(10)),
-      z.object({ pin: z.string().check(z.maxLength(12)), colour: z.string().check(z.maxLength(24)) }),
-    ),
+    z.record(z.string().check(z.maxLength(10)), z.object({ pin: typedText("pin"), colour: typedText("colour") })),
   ),
   /** The connector's face, to find a terminal by counting. */
   face: z.optional(
@@ -73,7 +70,7 @@ const stationSchema = z.object({
 const spanSchema = z.object({
   spanM: z.number().check(z.positive(), z.lte(30)),
   mm2: z.number().check(z.gte(0.1), z.lte(10)),
-  landmark: z.optional(z.string().check(z.maxLength(80))),
+  landmark: z.optional(typedText("landmark")),
   /** How rough this stretch is on a wire, 1 = ordinary; multiplies its share of the prior. */
   exposure: z.optional(z.number().check(z.gte(0.1), z.lte(20))),
   /** The insulation may be pierced here at all. */
@@ -118,9 +115,9 @@ export const cornerSetupSchema = z.object({
   /** Passive only: whether the module puts a small bias on both legs to detect opens. */
   bias: z._default(z.boolean(), true),
   pulsesPerRevolution: z._default(z.int().check(z.gte(8), z.lte(400)), 48),
-  tyre: z._default(z.string().check(z.maxLength(40)), "205/55R16"),
+  tyre: z._default(typedText("tyre"), "205/55R16"),
   /** The other axle's tyre, where it is another size. */
-  otherAxleTyre: z.optional(z.string().check(z.maxLength(40))),
+  otherAxleTyre: z.optional(typedText("tyre")),
   /** Which wheels are driven: a differential shares their speed. */
   drivetrain: z.optional(z.enum(["front", "rear", "all"])),
   path: pathSchema,

@@ -1,7 +1,7 @@
 /** Numbers after SAE J2012, failure types after SAE J2012-DA: both from memory. */
 import { describe, expect, it } from "vitest";
 import { corners, type Corner } from "../units/corner";
-import { decodeCode, decodeCodes, onlyHistory, sayCode, splitCodes } from "./code";
+import { codesRefused, decodeCode, decodeCodes, onlyHistory, sayCode, splitCodes } from "./code";
 
 describe("a standard code", () => {
   it.each<[string, Corner, string]>([
@@ -101,6 +101,12 @@ describe("several codes pasted at once", () => {
     expect(onlyHistory(["C0034-13 history", "C0037"])).toBe(true);
     expect(onlyHistory(["C0034-13"])).toBe(false);
   });
+});
+
+it("codes too long or too many are refused in words, and nothing else is", () => {
+  expect(codesRefused(["C0034-13 present"])).toBeNull();
+  expect(codesRefused(["C0034", "C".repeat(59)])).toMatch(/59 signs: no code is over 40\. Put a comma/);
+  expect(codesRefused(Array.from({ length: 41 }, () => "C0034"))).toMatch(/41 codes: at most 40/);
 });
 
 describe("numbers that makers use their own way (from memory)", () => {

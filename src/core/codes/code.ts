@@ -1,4 +1,5 @@
 import { t } from "../words/words";
+import { LONGEST } from "../units/typed-text";
 import { corners, cornerWords, type Corner } from "../units/corner";
 
 export interface DecodedCode {
@@ -126,6 +127,19 @@ export function splitCodes(text: string): string[] {
     .split(/[,;\n]+|\s+(?=[PCBU][0-3][0-9A-F]{3}\b)/i)
     .map((one) => one.trim())
     .filter(Boolean);
+}
+
+/** As many codes as a complaint takes. */
+export const MOST_CODES = 40;
+
+/** Why codes as typed are not taken, in a sentence; null when they are. */
+export function codesRefused(codes: readonly string[]): string | null {
+  const long = codes.find(({ length }) => length > LONGEST.code);
+  if (long)
+    return t`“${long.slice(0, 12)}…” has ${long.length} signs: no code is over ${LONGEST.code}. Put a comma between codes.`;
+  if (codes.length > MOST_CODES)
+    return t`${codes.length} codes: at most ${MOST_CODES} are taken. Leave out those of other systems.`;
+  return null;
 }
 
 /** Every code that has a status says the fault is not there now. */

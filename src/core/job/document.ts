@@ -1,5 +1,6 @@
 import { t } from "../words/words";
 import type { z } from "zod";
+import { issueWords } from "../units/issue-words";
 import { UnusableInput } from "../capture/capture";
 
 /** Refuses a document of another kind or version by name. @throws UnusableInput saying which it is and which is read */
@@ -41,5 +42,5 @@ export function parseJson(text: string, name: string): unknown {
 export function firstIssue(error: z.core.$ZodError): string {
   const issue = error.issues[0]!;
   const where = issue.path.map(String).join(".");
-  return `${where || t`the file`}: ${issue.message}`;
+  return `${where || t`the file`}: ${issueWords(issue)}`;
 }

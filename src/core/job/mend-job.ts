@@ -1,3 +1,4 @@
+import { issueWords } from "../units/issue-words";
 import { t } from "../words/words";
 import * as z from "zod/mini";
 import { complaintSchema } from "../complaint/complaint";
@@ -31,14 +32,14 @@ export function mendJob(document: unknown, now: Date): Mended | null {
   const entries = raw.entries.flatMap((one, at): Entry[] => {
     const entry = entrySchema.safeParse(clipped(one));
     if (entry.success) return [entry.data];
-    dropped.push(t`entry ${at + 1} of the log: ${entry.error.issues[0]?.message ?? ""}`);
+    dropped.push(t`entry ${at + 1} of the log: ${issueWords(entry.error.issues[0]!)}`);
     return [];
   });
   const part = <T>(name: string, schema: z.ZodMiniType<T>, value: unknown, otherwise: T): T => {
     if (value === undefined) return otherwise;
     const read = schema.safeParse(clipped(value));
     if (read.success) return read.data;
-    dropped.push(t`${name}: ${read.error.issues[0]?.message ?? ""}`);
+    dropped.push(t`${name}: ${issueWords(read.error.issues[0]!)}`);
     return otherwise;
   };
   const car = carSchema.safeParse(raw.car);

@@ -2,6 +2,7 @@ import { t } from "../words/words";
 import * as z from "zod/mini";
 import { UnusableInput } from "../capture/capture";
 import { cornerSetupSchema, type CornerSetup } from "../circuit/setup";
+import { typedText } from "../units/typed-text";
 import { checkVersion, firstIssue, parseJson } from "./document";
 
 export const PROFILE_VERSION = "profile/1";
@@ -10,7 +11,7 @@ export const PROFILE_VERSION = "profile/1";
 export const profileSchema = z.object({
   tastatura: z.literal(PROFILE_VERSION),
   id: z.string().check(z.minLength(1), z.maxLength(60)),
-  name: z.string().check(z.minLength(1), z.maxLength(120)),
+  name: typedText("model").check(z.minLength(1)),
   setup: cornerSetupSchema,
 });
 export type Profile = z.infer<typeof profileSchema>;

@@ -5,6 +5,7 @@ import { parts } from "../faults/parts/parts";
 import { readingSchema } from "../observation/reading";
 import { complaintSchema } from "../complaint/complaint";
 import { policySchema } from "../complaint/policy";
+import { typedText } from "../units/typed-text";
 import { skipReasons } from "./skip-reasons";
 
 /** A moment as ISO 8601 writes it: anything a clock can make of it, nothing else. */
@@ -20,21 +21,21 @@ export const entrySchema = z.discriminatedUnion("kind", [
     ...stamp,
     kind: z.literal("capture"),
     captureId: z.string().check(z.maxLength(60)),
-    name: z.string().check(z.maxLength(200)),
+    name: typedText("fileName"),
     reading: readingSchema,
   }),
   z.object({
     ...stamp,
     kind: z.literal("scan"),
     scanId: z.string().check(z.maxLength(60)),
-    name: z.string().check(z.maxLength(200)),
+    name: typedText("fileName"),
     reading: readingSchema,
   }),
   z.object({
     ...stamp,
     kind: z.literal("photo"),
     photoId: z.string().check(z.maxLength(60)),
-    name: z.string().check(z.maxLength(200)),
+    name: typedText("fileName"),
     look: z.optional(z.string().check(z.maxLength(40))),
   }),
   /** The repair was made: what is measured from here on is measured on another car. */
@@ -53,7 +54,7 @@ export const entrySchema = z.discriminatedUnion("kind", [
     ...stamp,
     kind: z.literal("tick"),
     item: z.string().check(z.maxLength(200)),
-    text: z.optional(z.string().check(z.maxLength(200))),
+    text: z.optional(typedText("tick")),
   }),
   z.object({ ...stamp, kind: z.literal("retract"), entry: z.string().check(z.maxLength(60)) }),
   z.object({
@@ -63,7 +64,7 @@ export const entrySchema = z.discriminatedUnion("kind", [
     reason: z.enum(skipReasons),
     label: z.string().check(z.maxLength(300)),
   }),
-  z.object({ ...stamp, kind: z.literal("note"), text: z.string().check(z.maxLength(4000)) }),
+  z.object({ ...stamp, kind: z.literal("note"), text: typedText("note") }),
 ]);
 export type Entry = z.infer<typeof entrySchema>;
 
@@ -92,13 +93,13 @@ export const jobSchema = z.object({
   id: z.string().check(z.minLength(1), z.maxLength(60)),
   createdAt: momentSchema,
   car: z.object({
-    name: z.string().check(z.maxLength(120)),
-    plate: z._default(z.string().check(z.maxLength(40)), ""),
+    name: typedText("carName"),
+    plate: z._default(typedText("plate"), ""),
     kilometres: z.optional(z.number().check(z.gte(0), z.lte(5e6))),
-    vin: z.optional(z.string().check(z.maxLength(40))),
+    vin: z.optional(typedText("vin")),
     /** The shop's order number, and the customer's own reference. */
-    order: z.optional(z.string().check(z.maxLength(40))),
-    customer: z.optional(z.string().check(z.maxLength(80))),
+    order: z.optional(typedText("order")),
+    customer: z.optional(typedText("customer")),
   }),
   setup: cornerSetupSchema,
   complaint: complaintSchema,

@@ -1,5 +1,6 @@
 import { t } from "../words/words";
 import * as z from "zod/mini";
+import { typedText } from "../units/typed-text";
 import { isNarrowed } from "../car/tolerances";
 import { families, type CornerSetup } from "../circuit/setup";
 import type { ChannelAnalysis } from "../waveform/analyse";
@@ -10,7 +11,7 @@ export const libraryItemSchema = z.object({
   captureId: z.string().check(z.minLength(1), z.maxLength(60)),
   kind: z.enum(["known-good", "known-bad"]),
   /** Model as said, number stripped. */
-  model: z.string().check(z.maxLength(120)),
+  model: typedText("model"),
   family: z.enum(families),
   pulses: z.int().check(z.gte(8), z.lte(400)),
   finding: z.string().check(z.maxLength(60)),

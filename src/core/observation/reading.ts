@@ -1,4 +1,5 @@
 import * as z from "zod/mini";
+import { typedText } from "../units/typed-text";
 import { circuitStateSchema } from "../circuit/state";
 import { instruments } from "../checks/instruments";
 
@@ -11,6 +12,6 @@ export const readingSchema = z.object({
   look: z.optional(z.string().check(z.maxLength(40))),
   finding: z.optional(z.string().check(z.maxLength(40))),
   state: z._default(circuitStateSchema, () => circuitStateSchema.parse({})),
-  value: z.optional(z.union([z.string().check(z.maxLength(200)), z.number()])),
+  value: z.optional(z.union([typedText("reading"), z.number()])),
 });
 export type Reading = z.infer<typeof readingSchema>;

@@ -1,4 +1,5 @@
 import * as z from "zod/mini";
+import { typedText } from "../units/typed-text";
 import { meterSchema } from "../circuit/setup";
 import { policySchema } from "../complaint/policy";
 import { priorsSchema, ratiosSchema } from "../job/schema";
@@ -8,7 +9,7 @@ import { languages } from "./language";
 export const settingsSchema = z.object({
   estimate: z._default(
     z.object({
-      currency: z.string().check(z.minLength(1), z.maxLength(4)),
+      currency: typedText("currency").check(z.minLength(1)),
       labourRate: z.number().check(z.gte(0), z.lte(1000)),
       taxPct: z.number().check(z.gte(0), z.lte(100)),
       seizedPct: z.number().check(z.gte(0), z.lte(100)),

@@ -10,6 +10,7 @@ import { filterLog, logKinds, logKindWords, type LogKind } from "@/core/bench/lo
 import type { ReadingEntry } from "@/core/job/derive";
 import type { Entry, Job } from "@/core/job/schema";
 import type { Unread } from "@/core/observation/observation";
+import { LONGEST } from "@/core/units/typed-text";
 import { toast } from "../keys/toast";
 
 /** Hours and minutes as the place writes them. */
@@ -76,7 +77,7 @@ export function LogPanel({
       >
         <input
           name="note"
-          maxLength={4000}
+          maxLength={LONGEST.note}
           aria-label={t`Note`}
           placeholder={t`a note, for example: jumped when the arch loom was moved`}
           className="min-h-11 min-w-0 flex-1 rounded-lg border border-rule bg-paper px-3"
@@ -171,6 +172,7 @@ function EditReading({ entry, onDone }: { entry: ReadingEntry; onDone: (typed: s
         name="value"
         autoFocus
         aria-label={t`The right value`}
+        maxLength={LONGEST.reading}
         defaultValue={String(entry.reading.finding ?? entry.reading.value ?? "")}
         className="min-h-10 w-32 rounded-lg border border-marigold bg-paper px-2 font-mono"
         onKeyDown={(event) => event.key === "Escape" && onDone(null)}

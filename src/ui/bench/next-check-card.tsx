@@ -19,6 +19,7 @@ import type { Suspect } from "@/core/verdict/suspects";
 import { formatShare } from "@/core/units/format";
 import { instrumentWords } from "@/core/checks/instruments";
 import type { Act } from "@/core/planning/acts";
+import { LONGEST } from "@/core/units/typed-text";
 import { Cap } from "../keys/cap";
 
 import { useSettings } from "../settings/use-settings";
@@ -162,6 +163,7 @@ export function NextCheckCard({
               inputMode={check.answers ? "text" : "decimal"}
               className={`h-10 w-full min-w-0 bg-transparent text-right font-mono font-semibold !outline-none ${check.answers ? "text-xl" : "text-4xl"}`}
               value={typed}
+              maxLength={LONGEST.reading}
               placeholder={display ?? (check.answers ? "1…" : "0.0")}
               aria-label={t`Reading: ${check.label}`}
               aria-describedby="meaning"
@@ -173,7 +175,11 @@ export function NextCheckCard({
             />
             <span className="font-mono text-2xl">{check.unit && isBare(typed) && localUnit(check.unit, units)}</span>
           </span>
-          <span id="meaning" aria-live="polite" className="min-h-[3lh] w-full text-right text-sm text-muted">
+          <span
+            id="meaning"
+            aria-live="polite"
+            className="min-h-[3lh] w-full text-right text-sm [overflow-wrap:anywhere] text-muted"
+          >
             {refusal ? (
               <span className="text-brick">{refusal}</span>
             ) : preview ? (

@@ -14,21 +14,21 @@ import {
 } from "@/core/circuit/setup";
 import { withConnectors } from "@/core/harness/edit-path";
 import { stationsRead } from "@/core/job/stations-read";
-import { decodeCodes, onlyHistory, sayCode, splitCodes } from "@/core/codes/code";
 import type { Job } from "@/core/job/schema";
 import { defaultPriors } from "@/core/faults/parts/parts";
 import { complaintReasons } from "@/core/complaint/complaint-reasons";
 import { type Complaint } from "@/core/complaint/complaint";
-import { codesElsewhere, cornersCoded } from "@/core/complaint/complaint-weight";
 import { recentWorks } from "@/core/complaint/recent-works";
 import { symptoms } from "@/core/complaint/symptoms/symptoms";
-import { corners, cornerWords, type Corner } from "@/core/units/corner";
+import { corners, cornerWords } from "@/core/units/corner";
 import { parseTyre } from "@/core/tyre/tyre";
+import { LONGEST } from "@/core/units/typed-text";
 import { changeSetup } from "../jobs/change-setup";
 import type { ChangeJob } from "../jobs/use-job";
 import { useDiagnosis } from "../jobs/use-lineup";
 import { Cap } from "../keys/cap";
 import { AdvicePanel } from "./advice-panel";
+import { CodesField } from "./codes-field";
 import { FamilyFinder } from "./family-finder";
 import { KnownGood } from "./known-good";
 import { MeterFields } from "./meter-fields";
@@ -85,12 +85,14 @@ export function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) 
           <Text
             label={t`Car`}
             value={job.car.name}
+            maxLength={LONGEST.carName}
             placeholder={t`Osmund Drover 09`}
             onChange={(name) => change((newest) => ({ ...newest, car: { ...newest.car, name } }))}
           />
           <Text
             label={t`Plate or fleet number`}
             value={job.car.plate}
+            maxLength={LONGEST.plate}
             placeholder=""
             onChange={(plate) => change((newest) => ({ ...newest, car: { ...newest.car, plate } }))}
           />
@@ -145,7 +147,12 @@ export function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) 
               : t`Do not unplug until it has been caught: unplugging can cure it for a week and hide it. Back-probe.`}
           </p>
         </Group>
-        <Codes corner={job.setup.corner} codes={job.complaint.codes} onChange={(codes) => complain({ codes })} />
+        <CodesField
+          field={`${job.id}/codes`}
+          corner={job.setup.corner}
+          codes={job.complaint.codes}
+          onChange={(codes) => complain({ codes })}
+        />
         <Group label={t`What is noticed`}>
           {symptoms.map(({ id, say }) => (
             <Cap
@@ -174,7 +181,7 @@ export function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) 
             key={`w${job.id}`}
             className="min-h-20 rounded-lg border border-rule bg-paper px-3 py-2"
             defaultValue={job.complaint.note ?? ""}
-            maxLength={4000}
+            maxLength={LONGEST.note}
             placeholder={t`Since the first frost, on the causeway, lamp goes out again after a stop`}
             onChange={(event) => complain({ note: event.target.value })}
           />
@@ -251,84 +258,16 @@ export function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) 
   );
 }
 
-function Codes({
-  corner: own,
-  codes,
-  onChange,
-}: {
-  corner: Corner;
-  codes: string[];
-  onChange: (codes: string[]) => void;
-}) {
-  const decoded = decodeCodes(codes);
-  const elsewhere = codesElsewhere(codes, own);
-  const [typed, write] = useState(codes.join(", "));
-  const setTyped = (text: string) => {
-    write(text);
-    onChange(splitCodes(text));
-  };
-  return (
-    <div>
-      <label className="grid gap-1">
-        <span className="text-sm text-muted">{t`Trouble codes in any style, several at once; “present” or “history” behind each if the scan tool says`}</span>
-        <input
-          className="min-h-12 w-full min-w-0 rounded-lg border border-rule bg-paper px-3 font-mono text-lg"
-          value={typed}
-          placeholder={t`C003A-13 present`}
-          onChange={(event) => setTyped(event.target.value)}
-        />
-      </label>
-      {cornersCoded(codes).length > 1 && (
-        <p
-          className="mt-2 rounded-lg border border-plum px-3 py-2 text-plum"
-          role="status"
-        >{t`Several corners at once (${cornersCoded(codes).join(", ")}): shared supply, module ground or battery voltage come first. Look at the other corners before this one.`}</p>
-      )}
-      {onlyHistory(codes) && (
-        <p
-          className="mt-2 rounded-lg border border-plum px-3 py-2 text-plum"
-          role="status"
-        >{t`Stored codes only: the fault is likely not here now. Treat it as one that comes and goes.`}</p>
-      )}
-      <ul className="text-sm">
-        {codes.map((text, at) => {
-          const code = decoded[at];
-          return (
-            <li key={text} className="pt-1">
-              <b className="font-mono">{code?.code ?? text}</b> {sayCode(text)}
-              {elsewhere.includes(text) && (
-                <span className="block text-plum" role="status">
-                  {t`? It names ${cornerWords[code!.mayMean[0]!]}; this job is ${cornerWords[own]}. It is not used here: check the corner above, or start a job for that one.`}
-                </span>
-              )}
-              {code?.maker && !code.corner && (
-                <span className="flex flex-wrap gap-2 py-1">
-                  {code.mayMean.map((corner) => (
-                    <Cap
-                      key={corner}
-                      onClick={() => setTyped(codes.map((one) => (one === text ? `${one} ${corner}` : one)).join(", "))}
-                    >
-                      {corner}
-                    </Cap>
-                  ))}
-                </span>
-              )}
-            </li>
-          );
-        })}
-      </ul>
-    </div>
-  );
-}
-
 function Text({
   label,
   value,
+  maxLength,
   placeholder,
   onChange,
 }: {
   label: string;
   value: string;
+  maxLength: number;
   placeholder: string;
   onChange: (text: string) => void;
 }) {
@@ -339,7 +278,7 @@ function Text({
         className="min-h-12 rounded-lg border border-rule bg-paper px-3 text-lg"
         defaultValue={value}
         placeholder={placeholder}
-        maxLength={100}
+        maxLength={maxLength}
         onChange={(event) => onChange(event.target.value)}
       />
     </label>

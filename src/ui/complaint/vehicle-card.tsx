@@ -4,6 +4,7 @@ import type { Job } from "@/core/job/schema";
 import { normalVin, vinDoubt } from "@/core/job/vin";
 import { kilometresTyped, mileageShown } from "@/core/units/mileage";
 import type { ChangeJob } from "../jobs/use-job";
+import { LONGEST } from "@/core/units/typed-text";
 import { DraftInput } from "../keys/draft-input";
 import { useSettings } from "../settings/use-settings";
 
@@ -21,21 +22,21 @@ export function VehicleCard({ job, change }: { job: Job; change: ChangeJob }) {
           label={t`Order number`}
           field={`${job.id}/order`}
           value={order}
-          maxLength={40}
+          maxLength={LONGEST.order}
           onTake={(text) => set({ order: text || undefined })}
         />
         <Line
           label={t`Customer reference`}
           field={`${job.id}/customer`}
           value={customer}
-          maxLength={80}
+          maxLength={LONGEST.customer}
           onTake={(text) => set({ customer: text || undefined })}
         />
         <Line
           label={t`VIN`}
           field={`${job.id}/vin`}
           value={vin}
-          maxLength={40}
+          maxLength={LONGEST.vin}
           autoCapitalize="characters"
           spellCheck={false}
           note={vinDoubt(vin)}

@@ -1,6 +1,7 @@
 import { nanoid } from "nanoid";
 import type { RepairEntry } from "@/core/job/derive";
 import type { Entry, Job } from "@/core/job/schema";
+import { fileNameKept } from "@/core/units/typed-text";
 import type { Suspect } from "@/core/verdict/suspects";
 
 /** Identity and time of a new entry. */
@@ -10,7 +11,8 @@ export function stamp(): { id: string; at: string } {
 
 /** The job with one entry more at the end of its log. */
 export function withEntry(job: Job, entry: Entry): Job {
-  return { ...job, entries: [...job.entries, entry] };
+  const kept = "name" in entry ? { ...entry, name: fileNameKept(entry.name) } : entry;
+  return { ...job, entries: [...job.entries, kept] };
 }
 
 /** That a suspect was repaired, as a guess unless it was proven. */

@@ -19,6 +19,7 @@ import { decimal } from "@/core/units/decimal";
 import { changeSetup } from "../jobs/change-setup";
 import type { ChangeJob } from "../jobs/use-job";
 import { Cap } from "../keys/cap";
+import { LONGEST } from "@/core/units/typed-text";
 import { DraftInput } from "../keys/draft-input";
 
 const EXPOSURES: () => [number, string][] = () => [
@@ -207,7 +208,7 @@ function Field({
         value={value}
         placeholder={label}
         title={label}
-        maxLength={80}
+        maxLength={LONGEST.landmark}
         className={`min-h-11 rounded-lg border border-rule bg-paper px-2 text-ink ${wide ? "w-40" : "w-16 text-right font-mono"}`}
         onTake={onChange}
       />

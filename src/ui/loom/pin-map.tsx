@@ -11,6 +11,7 @@ import { conductorWord } from "@/core/faults/wire-faults";
 import type { Job } from "@/core/job/schema";
 import { changeSetup } from "../jobs/change-setup";
 import type { ChangeJob } from "../jobs/use-job";
+import { LONGEST } from "@/core/units/typed-text";
 import { DraftInput } from "../keys/draft-input";
 import { toast } from "../keys/toast";
 
@@ -51,7 +52,7 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
                         aria-label={t`${conductorWord(conductor)} terminal at ${stationLabel(station)}`}
                         placeholder={t`pin`}
                         value={own.pin}
-                        maxLength={12}
+                        maxLength={LONGEST.pin}
                         className="min-h-11 w-12 rounded-lg border border-rule bg-paper px-1 text-center font-mono"
                         onTake={(pin) => write({ pin })}
                       />
@@ -60,7 +61,7 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
                         aria-label={t`${conductorWord(conductor)} colour at ${stationLabel(station)}`}
                         placeholder={t`colour`}
                         value={own.colour}
-                        maxLength={24}
+                        maxLength={LONGEST.colour}
                         className="min-h-11 w-24 rounded-lg border border-rule bg-paper px-2"
                         onTake={(colour) => write({ colour })}
                       />
