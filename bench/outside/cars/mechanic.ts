@@ -34,9 +34,10 @@ export async function answer(
 const WRONG_PIN = 0.015;
 const HEALTHY: Trouble = { part: "none", says: "", signs: {}, duty: 1 };
 
-/** What comes and goes is there for its share of the time; longer waiting catches it more often. */
+/** What comes and goes is there for its share of the time; longer waiting catches it more often, hours of driving oftenest. */
 function shownDuty({ trouble }: Corner, { state, instrument }: Proposed): number {
   if (trouble.duty === 1) return 1;
+  if (state.recorded) return 1 - (1 - trouble.duty) ** 14;
   return state.watched || instrument === "scope" ? 1 - (1 - trouble.duty) ** 4 : trouble.duty;
 }
 

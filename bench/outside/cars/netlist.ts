@@ -9,6 +9,7 @@ export interface State {
   batteryOff: boolean;
   wheel: "still" | "creep" | "hand" | "driven" | "in-gear";
   watched?: boolean;
+  recorded?: boolean;
 }
 /** A probe or source between two nodes, written by whoever measures. */
 export interface Added {

@@ -106,11 +106,20 @@ export async function diagnoseOutsideCar(seed: number, analyse: Analyse, comesAn
     });
     file.readings.push(reading);
     diagnosing.read(reading);
-    told.push({ check: `${instrument}${state.watched ? " watched" : ""}`, promised: asked.bits, earned: 0 });
+    told.push({
+      check: `${instrument}${state.recorded ? " recorded" : state.watched ? " watched" : ""}`,
+      promised: asked.bits,
+      earned: 0,
+    });
     readings++;
     minutes += asked.minutes;
     const where = look ?? `${red}${black ? ` > ${black}` : ""}`;
-    const how = [state.key, state.wheel, ...state.unplugged, state.watched ? "watched" : ""].join(" ");
+    const how = [
+      state.key,
+      state.wheel,
+      ...state.unplugged,
+      state.recorded ? "recorded" : state.watched ? "watched" : "",
+    ].join(" ");
     steps.push(`${instrument} ${where} [${how}] = ${Object.values(seen)[0]}`);
   }
 }

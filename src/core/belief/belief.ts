@@ -265,6 +265,23 @@ export class Belief implements Posterior {
     return this.#answered.readBefore(hookup);
   }
 
+  slippedBefore(hookup: Hookup): Float64Array | null {
+    if (this.readBefore(hookup)?.kind !== "number") return null;
+    const key = hookupKey(hookup);
+    const last = this.#log.findLast(({ observation }) => hookupKey(observation.hookup) === key);
+    const slips = last && this.#slips.get(last);
+    if (!slips) return null;
+    const { groups, weight } = this.#candidates;
+    return Float64Array.from(groups, ({ first, size }) => {
+      let [total, slipped] = [0, 0];
+      for (let row = first; row < first + size; row++) {
+        total += weight[row]!;
+        slipped += weight[row]! * slipOf(slips[row]!);
+      }
+      return total > 0 ? slipped / total : 0;
+    });
+  }
+
   slipShare(weighed: Weighed): number {
     const slips = this.#slips.get(weighed)!;
     return this.#candidates.weight.reduce((sum, weight, row) => sum + weight * slipOf(slips[row]!), 0);

@@ -143,6 +143,13 @@ function emptyTable(hookup: Hookup, count: number, slots: number): ForecastTable
   };
 }
 
+/**
+ * A reading that changes by much for one score may have jumped: a feed switches itself off, a sensor starves. Where it
+ * changes so many times less the other way, the car stands beside such a step and leans as the ground on its side does.
+ */
+const STEEP = 1.5;
+const JUMP = 3;
+
 function differenceQuotients(
   candidates: Candidates,
   group: Group,
@@ -163,16 +170,23 @@ function differenceQuotients(
   });
   const by = new Float64Array(slots * dimensions);
   for (const d of moving) {
-    const step = own[d]! > 0 ? -STEP : STEP;
+    const inward = own[d]! > 0 ? -STEP : STEP;
+    const changes = quotients(d, inward);
+    const steep = changes.some((change) => Math.abs(change) > STEEP);
+    const outward = steep ? quotients(d, -inward) : changes;
+    changes.forEach((change, slot) => {
+      const own = Math.abs(change) > JUMP * Math.abs(outward[slot]!) ? outward[slot]! : change;
+      if (Number.isFinite(own)) by[slot * dimensions + d] = own;
+    });
+  }
+  return by;
+
+  function quotients(d: number, step: number): Float64Array {
     own[d]! += step;
     const there = read();
     own[d]! -= step;
-    for (let slot = 0; slot < slots; slot++) {
-      const change = (there[slot]! - here[slot]!) / step;
-      if (Number.isFinite(change)) by[slot * dimensions + d] = change;
-    }
+    return there.map((x, slot) => (x - here[slot]!) / step);
   }
-  return by;
 
   function read(used?: (dimension: Dimension) => void): Float64Array {
     const { car, healthy } = carAt(candidates, group, own, used);

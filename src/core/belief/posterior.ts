@@ -59,6 +59,11 @@ export interface Posterior {
   spanDamage(h: number): { span: number; fraction: number; weight: number }[];
   /** How often a look was had, or a reading taken, with this hook-up already. */
   times(hookup: Hookup): number;
+  /**
+   * For each hypothesis the chance that the last number read with this hook-up was a slip; null where it will not read the
+   * same again: it is new, watched anew, or turned the wheel.
+   */
+  slippedBefore(hookup: Hookup): Float64Array | null;
   /** What this hook-up read the last time; null where it is new, watched anew, or turned the wheel. */
   readBefore(hookup: Hookup): Observation["value"] | null;
   /** Chance, in the light of everything since, that an observation was a slip. */

@@ -79,13 +79,11 @@ export function weighNumber(
   const slip = slipChance(hookup);
   const x = toScale(hookup.instrument, read.value);
   const error = scaleError(hookup, read.value, read.resolution);
-  const perSlot: ({ x: Float64Array; slope: Slope | null } | null)[] = [];
-  const kernels = new Float64Array(slots);
+  const perSlot: (Leaning | null)[] = [];
   for (let slot = 0; slot < slots; slot++) {
     const values = slotValues(table, group, slot);
-    const slope = values && gradient ? slopeNear(candidates, group, cloud, values, x, error, slot, gradient) : null;
-    perSlot.push(values && { x: values, slope });
-    kernels[slot] = slope?.variance ?? 0;
+    const lean = gradient && ((row: number) => slopeThrough(cloud, gradient(row, slot)));
+    perSlot.push(values && { x: values, slopes: lean ? slopesNear(candidates, group, values, x, error, lean) : [] });
   }
   const slot = new Int8Array(size);
   const match: NumberMatch = { likelihood: 0, slot: -1 };
@@ -98,7 +96,8 @@ export function weighNumber(
     const row = first + k;
     const slipped = slip * slipOf(observed, table, candidates.cars[row]!);
     // What stands at nothing stays at nothing: a car without a signal has no neighbours with a little of one.
-    for (let at = 0; at < slots; at++) widths[at] = table.values[row * slots + at] === 0 ? 0 : kernels[at]!;
+    for (let at = 0; at < slots; at++)
+      widths[at] = table.values[row * slots + at] === 0 ? 0 : (slopeOf(perSlot[at], k)?.variance ?? 0);
     if (before && beforeX !== null)
       madeBefore(
         table,
@@ -130,28 +129,57 @@ function drawn(turn: number, k: number): number {
   return (0.5 + 0.618033988749895 * k + 0.414213562373095 * turn) % 1;
 }
 
-/** How a slot's forecasts lean on the scores at the candidate nearest to the reading; null when nothing in the group varies. */
-function slopeNear(
+/** One slot's forecasts on the scale, and how they lean on the scores at one of them or at two. */
+interface Leaning {
+  x: Float64Array;
+  slopes: { x: number; slope: Slope }[];
+}
+
+/** How one candidate's forecast leans on its scores: as the nearer of those that were asked does. */
+function slopeOf(leaning: Leaning | null | undefined, k: number): Slope | null {
+  if (!leaning) return null;
+  const [one, other] = leaning.slopes;
+  if (!one) return null;
+  const x = leaning.x[k]!;
+  return other && Math.abs(x - other.x) < Math.abs(x - one.x) ? other.slope : one.slope;
+}
+
+/** Forecasts farther apart than so many widths are not led from one to the other by a straight slope. */
+const APART = 3;
+/** A far candidate is asked for its own slope where it carries this part of the group's weight. */
+const FAR_SHARE = 0.02;
+
+/**
+ * How a slot's forecasts lean on the scores at the candidate nearest to the reading, and, where the heaviest car stands far
+ * from that one, at it too: a feed that has switched itself off leans on nothing that the same short leans on while it is
+ * fed. None when nothing in the group varies.
+ */
+function slopesNear(
   { weight }: Candidates,
   { first, size }: Group,
-  cloud: Cloud,
   values: Float64Array,
   reading: number,
   error: number,
-  slot: number,
-  gradient: (row: number, slot: number) => Float64Array,
-): Slope | null {
+  lean: (row: number) => Slope,
+): Leaning["slopes"] {
   const reach = reachOf(weight, { first, size }, values, error);
-  if (reach === null) return null;
-  let [nearest, best] = [-1, 0];
+  if (reach === null) return [];
+  let [nearest, best, total] = [-1, 0, 0];
   for (let k = 0; k < size; k++) {
     if (Number.isNaN(values[k]!) || values[k] === 0) continue;
     const z = (values[k]! - reading) / reach;
     const near = weight[first + k]! / (1 + z * z) ** 3;
+    total += weight[first + k]!;
     if (near > best) [nearest, best] = [k, near];
   }
-  if (nearest < 0) return null;
-  return slopeThrough(cloud, gradient(first + nearest, slot));
+  if (nearest < 0) return [];
+  const near = { x: values[nearest]!, slope: lean(first + nearest) };
+  const apart = APART * Math.sqrt(near.slope.variance + error * error);
+  let [far, heaviest] = [-1, FAR_SHARE * total];
+  for (let k = 0; k < size; k++)
+    if (Math.abs(values[k]! - near.x) > apart && weight[first + k]! > heaviest)
+      [far, heaviest] = [k, weight[first + k]!];
+  return far < 0 ? [near] : [near, { x: values[far]!, slope: lean(first + far) }];
 }
 
 function slipOf(observed: Observed, table: ForecastTable, { circuit }: CarCondition): number {
@@ -162,6 +190,7 @@ function slipOf(observed: Observed, table: ForecastTable, { circuit }: CarCondit
 export interface Pull {
   slot: Int8Array;
   target: Float64Array;
+  /** Each candidate's own; null where it was left alone. */
   slopes: (Slope | null)[];
 }
 
@@ -177,7 +206,7 @@ export function settleGroup(
 ): void {
   if (table.kind !== "numbers") return;
   for (let k = 0; k < group.size; k++) {
-    const slope = slot[k]! < 0 ? null : slopes[slot[k]!];
+    const slope = slopes[k];
     if (!slope || slope.variance <= 0) continue;
     const value = table.values[(group.first + k) * table.slots + slot[k]!]!;
     if (value === Infinity) continue;
@@ -193,7 +222,7 @@ const NARROWED = 0.95;
 
 /** Moves each candidate toward the reading as far as it is believed, and narrows the cloud by the slope most used. */
 function pull(
-  perSlot: ({ x: Float64Array; slope: Slope | null } | null)[],
+  perSlot: (Leaning | null)[],
   slot: Int8Array,
   trusted: Float64Array,
   candidates: Candidates,
@@ -202,29 +231,32 @@ function pull(
   reading: number,
   error: number,
 ): Pull | null {
-  const used = new Float64Array(perSlot.length);
+  const used = new Map<Slope, number>();
+  const slopes: (Slope | null)[] = [];
   const target = new Float64Array(group.size);
   let [total, believed] = [0, 0];
   for (let k = 0; k < group.size; k++) {
     const row = group.first + k;
     total += candidates.weight[row]!;
+    slopes.push(null);
     if (slot[k]! < 0) continue;
     const trust = trusted[row]!;
-    used[slot[k]!]! += candidates.weight[row]! * trust;
     believed += candidates.weight[row]! * trust;
-    const { slope, x } = perSlot[slot[k]!]!;
+    const { x } = perSlot[slot[k]!]!;
+    const slope = slopeOf(perSlot[slot[k]!], k);
+    if (slope) used.set(slope, (used.get(slope) ?? 0) + candidates.weight[row]! * trust);
     if (!slope || x[k] === 0 || trust < LEAST_TRUST) {
       slot[k] = -1;
       continue;
     }
+    slopes[k] = slope;
     pullCandidate(candidates, row, slope, reading - x[k]!, error, trust);
     target[k] = x[k]! + (trust * slope.variance * (reading - x[k]!)) / (slope.variance + error * error);
   }
-  const lead = used.indexOf(Math.max(...used));
-  const slope = perSlot[lead]?.slope;
-  if (!slope || total === 0) return null;
-  narrowCloud(cloud, slope, error, NARROWED * (believed / total));
-  return { slot, target, slopes: perSlot.map((one) => one?.slope ?? null) };
+  const [lead] = [...used].toSorted(([, one], [, other]) => other - one);
+  if (!lead || total === 0) return null;
+  narrowCloud(cloud, lead[0], error, NARROWED * (believed / total));
+  return { slot, target, slopes };
 }
 
 /** One slot's forecasts on the scale for a group; null when the slot is unused. */

@@ -30,6 +30,8 @@ const MINUTES = {
   measure: 1,
   probe: 2,
   watch: 6,
+  // Leads laid and taken up again, and the recording gone through; the hours between are the car's own.
+  record: 15,
   capture: 3,
   pierce: 5,
   clamp: 4,
@@ -93,6 +95,7 @@ function prepare(
 }
 
 function ownMinutes(hookup: Hookup, pierces: boolean): number {
+  if (hookup.state.recorded) return MINUTES.record;
   if (hookup.state.watched) return MINUTES.watch;
   if (pierces) return MINUTES.pierce;
   if (hookup.instrument === "scope") return MINUTES.capture;

@@ -35,7 +35,7 @@ const HAND_SPIN_KMH = 7;
 
 /**
  * Every check worth proposing on this corner, allowed now or not.
- * @param comesAndGoes the fault is intermittent: live volts are also offered watched while the loom is moved
+ * @param comesAndGoes the fault is intermittent: live volts are also offered watched while the loom is moved, and recorded for hours
  */
 export function checkCatalogue(setup: CornerSetup, comesAndGoes = false): Check[] {
   const stations = stationsOf(setup).map(({ station }) => station);
@@ -47,20 +47,51 @@ export function checkCatalogue(setup: CornerSetup, comesAndGoes = false): Check[
     ...looksOf(setup).map(hookupOfLook),
     ...pierced(setup),
   );
-  if (comesAndGoes) checks.push(...[...checks.filter(isWatchable), ...voltageDrops(setup, stations)].map(watched));
+  if (comesAndGoes) {
+    const waitedFor = [...checks.filter(isWatchable), ...voltageDrops(setup, stations)].map(watched);
+    checks.push(
+      ...waitedFor,
+      ...waitedFor.filter((one) => isRecordable(one, setup)).map(recorded),
+      ...signalRecorded(setup, stations),
+    );
+  }
   const unique = new Map(checks.map((hookup) => [hookupKey(hookup), hookup]));
   return [...unique].map(([id, hookup]) => ({ id, hookup, ...accessSteps(hookup, setup) }));
 }
 
-/** Live volts at a plug that stays joined, ohms along a wire or coil: what comes and goes is seen only by waiting for it. */
+/** Live volts at a plug, joined or open, ohms along a wire or coil: what comes and goes is seen only by waiting for it. */
 function isWatchable(hookup: Hookup): boolean {
   if (!("red" in hookup) || hookup.red.at !== "face") return false;
-  if (hookup.instrument === "volts-dc") return hookup.state.unplugged.length === 0;
-  return hookup.instrument === "ohms";
+  return hookup.instrument === "ohms" || (hookup.instrument === "volts-dc" && hookup.state.wheel === "still");
 }
 
 function watched(hookup: Hookup): Hookup {
   return { ...hookup, state: { ...hookup.state, watched: true } };
+}
+
+/** A car is driven for hours only with everything joined; on a wire that toggles all the while the scope is the recorder. */
+function isRecordable(hookup: Hookup, setup: CornerSetup): boolean {
+  if (hookup.state.key === "off" || hookup.state.unplugged.length > 0 || hookup.state.wheel !== "still") return false;
+  const toggles = (point: Point) =>
+    setup.family !== "passive" && point.at === "face" && point.conductor === signalConductor(setup);
+  const points = "red" in hookup ? [hookup.red, ...("black" in hookup ? [hookup.black] : [])] : [];
+  return points.filter(toggles).length !== 1;
+}
+
+function recorded(hookup: Hookup): Hookup {
+  return { ...hookup, state: { ...hookup.state, recorded: true } };
+}
+
+/** The signal itself at either face of each plug, while the car is driven: a contact that loses it lies between the two. */
+function signalRecorded(setup: CornerSetup, stations: StationId[]): Hookup[] {
+  const driven = state({ wheel: "driven", watched: true, recorded: true });
+  return stations.flatMap((station) =>
+    (["in", "out"] as const).map((side): Hookup => ({
+      instrument: "scope",
+      red: face(station, side, signalConductor(setup)),
+      state: driven,
+    })),
+  );
 }
 
 function state(parts: Partial<CircuitState> = {}): CircuitState {

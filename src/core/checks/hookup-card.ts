@@ -87,7 +87,8 @@ export function hookupCard(hookup: Hookup, setup: CornerSetup): HookupCard | nul
   const picture =
     instrument === "scope" ? "scope" : instrument === "amps-dc" ? "clamp" : instrument === "lamp" ? "lamp" : "meter";
   const usual = hookup.instrument === "scope" ? scopeSetting(setup) : set[0];
-  const dial = hookup.state.watched ? t`${usual}, MIN/MAX hold on` : usual;
+  const held = hookup.state.watched && instrument !== "scope";
+  const dial = held ? t`${usual}, MIN/MAX hold on` : usual;
   return { picture, dial: `${instrumentWords[hookup.instrument]}: ${dial}`, sockets: set[1], leads };
 }
 

@@ -6,6 +6,7 @@ import { checkCatalogue } from "./catalogue";
 import { hookupCard } from "./hookup-card";
 import { instrumentWords } from "./instruments";
 import { cautions, instruction, pointWords } from "./instruction";
+import { isDriven } from "./interlocks";
 import { walkRound } from "./walk-round";
 import { hookupLabel, pointLabel, stateWords } from "./words";
 
@@ -72,7 +73,7 @@ describe.each(families)("%s", (family) => {
       expect(/Battery negative off/.test(all), id).toBe(
         hookup.state.batteryOff || hookup.state.unplugged.includes("module"),
       );
-      expect(/traffic/.test(all), id).toBe(hookup.state.wheel === "driven");
+      expect(/traffic/.test(all), id).toBe(isDriven(hookup));
       if ("red" in hookup && hookup.red.at === "span") expect(all, id).toMatch(/seal the hole/);
     }
   });

@@ -19,6 +19,7 @@ export function instruction(hookup: Hookup, setup: CornerSetup): string {
     return t`Key off, unplug the ${stationWords(hookup.red.station)}. Bridge every wire with fused 1 A jumpers, the ${conductorWord(hookup.red.conductor)} one looped ${CLAMP_LOOPS} times through the clamp. Key on; divide by ${CLAMP_LOOPS}. A meter in series in that jumper reads it straight.`;
   if (hookup.instrument === "lamp" && hookup.red.at === "face" && hookup.black.at === "face")
     return t`${before} Feed fused 12 V into ${red} and hang the test lamp from ${pointWords(hookup.black, setup)} to battery −.`;
+  if (hookup.state.recorded) return recordingSentence(hookup, setup);
   if (hookup.instrument === "scope")
     return t`${before} Scope: probe on ${red}, ${scopeReference(setup)}. Record at least three turns.`;
   const meter = t`Meter on ${instrumentWords[hookup.instrument]}: red on ${red}, black on ${pointWords(hookup.black, setup)}.`;
@@ -42,6 +43,15 @@ const TOGGLE = () => t`Ten small steps: type both levels (0.84 / 1.68), or one l
 const NULLED = () => t`Null it first, leads apart, hands off: it counts the metres both wires are whole.`;
 const WATCH = () =>
   t`MIN/MAX hold on, five minutes: move the loom and bounce the corner. Type the value it jumped to, or the steady one if it never did.`;
+
+/** The same, for what is left on for hours. */
+function recordingSentence(hookup: Exclude<Hookup, { look: unknown }>, setup: CornerSetup): string {
+  const driven = t`Everything plugged in; the car driven for hours as when it fails, leads tied clear of wheel and exhaust.`;
+  const red = pointWords(hookup.red, setup);
+  if (hookup.instrument === "scope" || !("black" in hookup))
+    return t`${driven} Scope or logger on ${red}, ${scopeReference(setup)}. Choose what the signal did at its worst.`;
+  return t`${driven} Recorder, or meter on ${instrumentWords[hookup.instrument]} with MIN/MAX hold: red on ${red}, black on ${pointWords(hookup.black, setup)}. Type the value it jumped to, or the steady one.`;
+}
 
 /** A point as said aloud: “the supply wire of connector C1, module side”. */
 export function pointWords(point: Point, setup: CornerSetup): string {
@@ -73,6 +83,10 @@ export function cautions(hookup: Hookup): string[] {
   if (own.has("private-ground"))
     list.push(
       t`Private ground only, no traffic; never leave the fuse out. Not at all where rear brake balance or the servo hang on it.`,
+    );
+  else if (state.recorded)
+    list.push(
+      t`Whoever drives does not look at the instrument. Nothing loose in the footwell; not in traffic with ABS out of action.`,
     );
   else if (state.wheel === "driven")
     list.push(t`Drive where it is safe, a helper reading the screen. Not in traffic with ABS out of action.`);

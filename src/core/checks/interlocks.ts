@@ -49,7 +49,7 @@ export function interlock(hookup: Hookup, danger: Danger | null = null): Interlo
 
 /** Checks that take the car on the road. */
 export function isDriven({ state }: Hookup): boolean {
-  return state.wheel === "driven";
+  return state.wheel === "driven" || state.recorded === true;
 }
 
 /** Whether the module's own volts reach the probes: key on, and nothing unplugged between the two. */

@@ -24,8 +24,9 @@ function modulePinWords(pin: "power" | "earth"): string {
 export function hookupLabel(hookup: Hookup): string {
   if ("look" in hookup) return lookOf(hookup.look).label();
   if (hookup.instrument === "amps-dc") return t`clamp at ${pointLabel(hookup.red)}`;
-  if (hookup.instrument === "scope") return t`capture at ${pointLabel(hookup.red)}`;
-  return t`${pointLabel(hookup.red)} to ${pointLabel(hookup.black)}${hookup.state.watched ? t`, watched` : ""}`;
+  const long = hookup.state.recorded ? t`, recorded for hours` : hookup.state.watched ? t`, watched` : "";
+  if (hookup.instrument === "scope") return t`capture at ${pointLabel(hookup.red)}${long}`;
+  return t`${pointLabel(hookup.red)} to ${pointLabel(hookup.black)}${long}`;
 }
 
 /** The state of the car for a hook-up as a short phrase: `key on, plug open`. */
@@ -34,7 +35,8 @@ export function stateWords(state: CircuitState): string {
   if (state.batteryOff) words.push(t`battery off`);
   for (const station of state.unplugged) words.push(t`${stationWords(station)} open`);
   if (state.wheel !== "still") words.push(motionWords(state.wheel));
-  if (state.watched) words.push(t`watched while moved`);
+  if (state.recorded) words.push(t`recorded for hours`);
+  else if (state.watched) words.push(t`watched while moved`);
   if (state.load) words.push(t`${state.load.kind} ${state.load.red} to ${state.load.black}`);
   return words.join(", ");
 }

@@ -9,6 +9,8 @@ export const circuitStateSchema = z.object({
   speedKmh: z.optional(z.number().check(z.gte(0), z.lte(300))),
   /** Left on for minutes with the loom moved, the meter holding least and greatest: the value it jumped to is read. */
   watched: z.optional(z.boolean()),
+  /** Watched by a recorder for hours, driven, steered and left in the weather. */
+  recorded: z.optional(z.boolean()),
   load: z.optional(z.object({ kind: z.enum(["lamp", "led"]), red: z.string(), black: z.string() })),
 });
 
@@ -32,6 +34,6 @@ export function stateKey(state: CircuitState): string {
     state.batteryOff ? "b-" : "",
     state.wheel,
     speedOf(state),
-    load + (state.watched ? "watched" : ""),
+    load + (state.watched ? "watched" : "") + (state.recorded ? "+recorded" : ""),
   ].join("|");
 }

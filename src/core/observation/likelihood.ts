@@ -1,7 +1,7 @@
 import type { CornerCondition } from "../circuit/condition";
 import type { Hookup } from "../checks/hookup";
 import type { Observed } from "./typed-value";
-import { overLimitChance, scaleError, toScale } from "./scale";
+import { overLimitChance, scaleError, scaleErrorTo, toScale } from "./scale";
 
 /**
  * The one error model: how likely a reading is for a car whose forecast is known. Preview, update and planning all come
@@ -119,7 +119,7 @@ export function madeBefore(
     const value = values[start + slot]!;
     out[slot] = 0;
     if (chances[start + slot] === 0 || value === Infinity) continue;
-    const error = scaleError(hookup, value, before.resolution);
+    const error = scaleErrorTo(hookup, value, before.resolution, before.x);
     const apart = before.x - toScale(hookup.instrument, value);
     total += out[slot] = chances[start + slot]! * errorDensity(apart, error, kernelVariance[slot]!);
   }
@@ -152,7 +152,7 @@ export function matchNumber(
     if (chance === 0) continue;
     const value = forecast.values[start + slot]!;
     if (value === Infinity) continue;
-    const error = scaleError(hookup, value, resolution);
+    const error = scaleErrorTo(hookup, value, resolution, x);
     const apart = x - toScale(hookup.instrument, value);
     const alike = before?.made[slot] ?? 0;
     const density =

@@ -61,6 +61,22 @@ export function scaleError(hookup: Hookup, value: number, resolution: number): n
   return Math.sqrt(variance / (size * size + knee * knee));
 }
 
+/**
+ * The same, as it counts between the true value and a reading at `x`: an instrument errs on its own scale, and the one used
+ * here is not straight between the two. Five millivolts' error at nothing is not a third of the way to a hundred.
+ */
+export function scaleErrorTo(hookup: Hookup, value: number, resolution: number, x: number): number {
+  const atValue = scaleError(hookup, value, resolution);
+  const apart = x - toScale(hookup.instrument, value);
+  if (Math.abs(apart) < STRAIGHT * atValue) return atValue;
+  const knee = KNEE[hookup.instrument]!;
+  const perUnit = apart / (fromScale(hookup.instrument, x) - value);
+  return atValue * perUnit * Math.sqrt(value * value + knee * knee);
+}
+
+/** Over so small a part of the error any scale is straight. */
+const STRAIGHT = 0.01;
+
 function speedError(hookup: Hookup): number {
   if (hookup.instrument !== "volts-ac" && hookup.instrument !== "hertz") return 0;
   if (["hand", "creep", "in-gear"].includes(hookup.state.wheel)) return HAND_SPEED_ERROR;

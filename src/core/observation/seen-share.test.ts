@@ -25,13 +25,15 @@ describe.each(families)("of a %s corner", (family) => {
     }
   });
 
-  it("a watch sees more than a glance at the same pins, a capture no less than a glance", () => {
-    const watched = checks.filter(({ hookup }) => hookup.state.watched);
-    expect(watched.length).toBeGreaterThan(4);
-    for (const { hookup, id } of watched)
-      expect(seenShare(hookup, 0.3), id).toBeGreaterThan(
-        seenShare({ ...hookup, state: { ...hookup.state, watched: undefined } } as typeof hookup, 0.3),
-      );
+  it("hours recorded see more than a watch, a watch more than a glance at the same pins, a capture no less than a glance", () => {
+    const without = (flag: "watched" | "recorded", hookup: (typeof checks)[number]["hookup"]) =>
+      ({ ...hookup, state: { ...hookup.state, [flag]: undefined } }) as typeof hookup;
+    for (const flag of ["watched", "recorded"] as const) {
+      const long = checks.filter(({ hookup }) => hookup.state[flag] && (flag === "recorded" || !hookup.state.recorded));
+      expect(long.length).toBeGreaterThan(4);
+      for (const { hookup, id } of long)
+        expect(seenShare(hookup, 0.3), id).toBeGreaterThan(seenShare(without(flag, hookup), 0.3));
+    }
     for (const { hookup, id } of checks) expect(seenShare(hookup, 0.3), id).toBeGreaterThanOrEqual(0.3 - 1e-12);
   });
 
@@ -41,7 +43,8 @@ describe.each(families)("of a %s corner", (family) => {
         hookup.instrument === "volts-dc" &&
         hookup.red.at === "face" &&
         hookup.black.at === "face" &&
-        hookup.red.conductor === hookup.black.conductor,
+        hookup.red.conductor === hookup.black.conductor &&
+        !hookup.state.recorded,
     );
     if (family === "passive") return expect(drops).toEqual([]);
     // Three plugs and two wires between them, for each conductor.

@@ -12,13 +12,15 @@ export function seenShare(hookup: Hookup, duty: number): number {
 
 /** How many glances, each with its own chance, a check is worth (engineering judgement). */
 function glances(hookup: Hookup): number {
+  if (hookup.state.recorded) return RECORDED;
   if (hookup.state.watched) return WATCHED;
   if ("look" in hookup && lookOf(hookup.look).glance) return 1;
   return LONG.has(hookup.instrument) ? WHILE_TURNING : 1;
 }
 
-/** Minutes of watching and moving the loom. */
+/** Minutes of watching and moving the loom; hours of driving, steering and weather. */
 const WATCHED = 3;
+const RECORDED = 10;
 /** A drive, or some turns recorded. */
 const WHILE_TURNING = 2;
 const LONG: ReadonlySet<Hookup["instrument"]> = new Set(["scope", "scan", "eyes", "hands", "film"]);

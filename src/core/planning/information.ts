@@ -83,7 +83,22 @@ export function informationTable(
 ): InformationTable {
   const { chances, bins } = outcomeChances(table, planning, speakers, clouds, "group");
   speakFor(speakers, chances, bins);
+  const slipped = planning.posterior.slippedBefore(table.hookup);
+  if (slipped) return new InformationTable(readAgain(chances, bins, slipped), bins + 1, planning.shares);
   return new InformationTable(chances, bins, planning.shares);
+}
+
+/**
+ * What was read once reads the same again, whatever the car, but for the part in which the first reading was a slip: one
+ * outcome more, and of the others only that part.
+ */
+function readAgain(chances: Float64Array, bins: number, slipped: Float64Array): Float64Array {
+  const again = new Float64Array(slipped.length * (bins + 1));
+  slipped.forEach((share, g) => {
+    for (let bin = 0; bin < bins; bin++) again[g * (bins + 1) + bin] = share * chances[g * bins + bin]!;
+    again[g * (bins + 1) + bins] = 1 - share;
+  });
+  return again;
 }
 
 /** Chances of a check's outcomes, by state. */

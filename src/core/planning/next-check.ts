@@ -62,8 +62,8 @@ export function proposeChecks(
   // taken twice tells whether the first was a slip, but not where the wheel was turned for it.
   const taken = new Set(
     posterior.log.flatMap(({ observation: { hookup, value } }) => {
-      const again = value.kind === "word" || !turnsWheel(hookup);
-      return hookup.state.watched || (again && posterior.times(hookup) < MOST_LOOKS) ? [] : [hookupKey(hookup)];
+      const again = value.kind === "word" || hookup.state.watched || !turnsWheel(hookup);
+      return again && posterior.times(hookup) < MOST_LOOKS ? [] : [hookupKey(hookup)];
     }),
   );
   const allowed = checksOf(posterior).filter(
@@ -106,7 +106,8 @@ export function proposeChecks(
     : rankByWorth(single, planned, progress.done, policy);
   const gate = [...sensorGateChecks(posterior, shares, single), ...gateChecks(posterior, shares, single)];
   const rest = shortlist.filter((one) => !gate.includes(one));
-  const telling = [...gate, ...rest.filter(({ bits }, i) => bits > LEAST_BITS || (i === 0 && gate.length === 0))];
+  const useful = rest.filter(({ bits }) => bits > LEAST_BITS);
+  const telling = [...gate, ...(useful.length + gate.length > 0 ? useful : rest.slice(0, 1))];
   const toPlace =
     foresee && sought
       ? minutesToPlace(shortlist, planning, outcomesOf(allowed, tables, planning, posterior.clouds), progress.done)
@@ -163,10 +164,15 @@ export function rankByWorth(
   done: ReadonlySet<string>,
   policy: Policy,
 ): Scored[] {
-  single.sort((a, b) => b.worth - a.worth);
+  single.sort(byUse);
   const shortlist = single.slice(0, SHORTLIST);
   for (const first of shortlist) first.worth = Math.max(first.worth, pairWorth(first, single, shares, done, policy));
-  return shortlist.sort((a, b) => b.worth - a.worth);
+  return shortlist.sort(byUse);
+}
+
+/** By worth; what tells next to nothing, however quickly, after all that tells something. */
+function byUse(a: Scored, b: Scored): number {
+  return Number(b.bits > LEAST_BITS) - Number(a.bits > LEAST_BITS) || b.worth - a.worth;
 }
 
 /**

@@ -9,6 +9,10 @@ import { repairCosts, type Part } from "../faults/parts/parts";
 import { cheapestFirst, sequenceCost } from "./act-or-measure";
 import { proposeActs } from "./acts";
 import { Belief } from "../belief/belief";
+import { PLANNING_STRIDE } from "../belief/forecasts";
+import type { PlanningTable } from "../belief/posterior";
+import { informationTable } from "./information";
+import { subsetWeights } from "./planning";
 import { proposeChecks } from "./next-check";
 import { policySchema } from "../complaint/policy";
 import { rankParts, rankSuspects, type Suspect, type Verdict } from "../verdict/suspects";
@@ -159,6 +163,24 @@ describe("the line-up", () => {
       }),
     );
     expect(new Set(named)).toEqual(new Set(["harness"]));
+  });
+
+  it("a number read once tells next to nothing read again, unless the first was a slip", () => {
+    const promised = (readings: object[]) => {
+      const belief = new Belief(setup, complaintSchema.parse({}), { seed: 4, perGroup: 60 });
+      for (const reading of readings) belief.add(evidence(setup, reading));
+      const { hookup } = evidence(setup, supplyAtC1);
+      const shares = belief.shares();
+      const [{ table, speakers }] = belief.planningForecasts([hookup], shares) as [PlanningTable];
+      const within = subsetWeights(belief, PLANNING_STRIDE);
+      const planning = { posterior: belief, shares, stride: PLANNING_STRIDE, within };
+      return informationTable(table, planning, speakers, belief.clouds).bits;
+    };
+    const [fresh, again] = [promised([]), promised([supplyAtC1])];
+    expect(fresh).toBeGreaterThan(0.1);
+    expect(again).toBeLessThan(0.1 * fresh);
+    // Nothing there at all: a broken wire, or a probe that did not touch.
+    expect(promised([{ ...supplyAtC1, value: "0.00 V" }])).toBeGreaterThan(again + 0.1);
   });
 
   it("weights sum to one and no reading can make a share negative or lost", () => {

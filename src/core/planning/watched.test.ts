@@ -1,8 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { checkCatalogue } from "../checks/catalogue";
 import { hookupCard } from "../checks/hookup-card";
-import { instruction } from "../checks/instruction";
+import { cautions, instruction } from "../checks/instruction";
+import { interlock } from "../checks/interlocks";
 import { hookupLabel, stateWords } from "../checks/words";
+import { pointText } from "../circuit/point";
 import { cornerSetupSchema } from "../circuit/setup";
 import { complaintSchema } from "../complaint/complaint";
 import { Belief } from "../belief/belief";
@@ -32,7 +34,20 @@ describe("an intermittent, watched", () => {
     expect(checkCatalogue(setup).some(({ hookup }) => hookup.state.watched)).toBe(false);
     expect(watched.ownMinutes).toBeGreaterThan(glance.ownMinutes);
     for (const { hookup } of watching.filter(({ hookup }) => hookup.state.watched))
-      expect(["volts-dc", "ohms"]).toContain(hookup.instrument);
+      expect(hookup.state.recorded ? ["volts-dc", "scope"] : ["volts-dc", "ohms"]).toContain(hookup.instrument);
+  });
+
+  it("is recorded for hours with everything joined, the signal by a scope at both faces of each plug, and not driven with play", () => {
+    const long = watching.filter(({ hookup }) => hookup.state.recorded);
+    for (const { hookup, ownMinutes } of long) {
+      expect(hookup.state).toMatchObject({ key: "on", unplugged: [] });
+      expect(ownMinutes).toBeGreaterThan(watched.ownMinutes);
+      expect(instruction(hookup, setup)).toMatch(/for hours/);
+      expect(cautions(hookup).join()).toMatch(/Whoever drives does not look/);
+      expect(interlock(hookup, "play")?.stops).toBe(true);
+    }
+    const scoped = long.flatMap(({ hookup }) => (hookup.instrument === "scope" ? [pointText(hookup.red)] : []));
+    expect(scoped).toEqual(["module", "c1", "plug"].flatMap((one) => [`${one}.in.return`, `${one}.out.return`]));
   });
 
   it("the card says to hold least and greatest, to move the loom, and what to type", () => {

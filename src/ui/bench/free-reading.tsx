@@ -36,12 +36,14 @@ export function FreeReading({
   const [unplugged, setUnplugged] = useState<string[]>([]);
   const [batteryOff, setBatteryOff] = useState(false);
   const [watched, setWatched] = useState(false);
+  const [recorded, setRecorded] = useState(false);
   const state = circuitStateSchema.parse({
     key,
     wheel,
     unplugged,
     batteryOff,
-    ...(watched ? { watched } : {}),
+    ...(watched || recorded ? { watched: true } : {}),
+    ...(recorded ? { recorded } : {}),
     ...(wheel === "hand" ? { speedKmh: 7 } : {}),
   });
   const possible = isLookInstrument(instrument) ? looksFor(instrument, setup) : [];
@@ -120,6 +122,7 @@ export function FreeReading({
             <Tick label={t`battery negative`} on={batteryOff} onChange={setBatteryOff} />
           </fieldset>
           <Tick label={t`watched for minutes, MIN/MAX held, loom moved`} on={watched} onChange={setWatched} />
+          <Tick label={t`recorded for hours, driven as when it fails`} on={recorded} onChange={setRecorded} />
           {!chosen.ok && <p className="text-brick">{chosen.say}</p>}
           <div className="flex justify-end gap-2">
             <Cap legend="Esc" onClick={onClose}>{t`cancel`}</Cap>
