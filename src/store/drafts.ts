@@ -1,3 +1,5 @@
+import { dropText, keepText, keptText } from "./small-texts";
+
 /**
  * What stands typed in a field and was not yet taken: written at every stroke, so that a tab that dies in the middle of a
  * number finds it again. Not part of any job until the field is left.
@@ -5,23 +7,13 @@
 const PREFIX = "tastatura-draft-";
 
 export function draftOf(field: string): string | null {
-  return within(() => localStorage.getItem(PREFIX + field)) ?? null;
+  return keptText(PREFIX + field);
 }
 
 export function keepDraft(field: string, text: string): void {
-  within(() => localStorage.setItem(PREFIX + field, text));
+  keepText(PREFIX + field, text);
 }
 
 export function dropDraft(field: string): void {
-  within(() => localStorage.removeItem(PREFIX + field));
-}
-
-/** A browser that keeps nothing has no drafts either: the field itself still holds what is typed. */
-function within<T>(act: () => T): T | undefined {
-  try {
-    return act();
-  } catch (error) {
-    if (error instanceof DOMException || error instanceof ReferenceError) return undefined;
-    throw error;
-  }
+  dropText(PREFIX + field);
 }

@@ -1,6 +1,7 @@
 import { mergeJobs } from "../core/job/merge";
 import { parseJob } from "../core/job/earlier-jobs";
 import type { Job } from "../core/job/schema";
+import { dropText, keepText, keptKeys, keptText } from "./small-texts";
 
 /**
  * What was typed and is not yet in the store. It is written at once, before the screen says it is logged: a tab that is
@@ -17,13 +18,7 @@ const NEWEST = 20;
 export function journalJob(job: Job): boolean {
   const newest = { ...job, entries: job.entries.slice(-NEWEST) };
   const held = journaled(job.id);
-  try {
-    localStorage.setItem(PREFIX + job.id, JSON.stringify(held ? mergeJobs(newest, held) : newest));
-    return true;
-  } catch (error) {
-    if (error instanceof DOMException || error instanceof ReferenceError) return false;
-    throw error;
-  }
+  return keepText(PREFIX + job.id, JSON.stringify(held ? mergeJobs(newest, held) : newest));
 }
 
 /** The job's store has caught up. @param saved the state that was saved; a newer one in the journal stays */
@@ -38,28 +33,23 @@ export function settleJournal(saved: Job): void {
 
 /** Nothing of this job is to be found at the next start. */
 export function forgetJournal(id: string): void {
-  if (typeof localStorage !== "undefined") localStorage.removeItem(PREFIX + id);
+  dropText(PREFIX + id);
 }
 
 /** What was written down of a job and never reached the store; null where nothing was. */
 export function journaled(id: string): Job | null {
   try {
-    const text = localStorage.getItem(PREFIX + id);
+    const text = keptText(PREFIX + id);
     if (text === null) return null;
     const parsed = parseJob(JSON.parse(text));
     return parsed.success ? parsed.data : null;
   } catch (error) {
-    if (error instanceof DOMException || error instanceof ReferenceError || error instanceof SyntaxError) return null;
+    if (error instanceof SyntaxError) return null;
     throw error;
   }
 }
 
 /** The jobs of which something was written down. */
 export function journaledIds(): string[] {
-  try {
-    return Object.keys(localStorage).flatMap((key) => (key.startsWith(PREFIX) ? [key.slice(PREFIX.length)] : []));
-  } catch (error) {
-    if (error instanceof DOMException || error instanceof ReferenceError) return [];
-    throw error;
-  }
+  return keptKeys(PREFIX).map((key) => key.slice(PREFIX.length));
 }

@@ -1,4 +1,5 @@
 import * as z from "zod/mini";
+import { keepText, keptText } from "./small-texts";
 
 const KEY = "tastatura-sound";
 
@@ -14,22 +15,15 @@ export type KeptSoundSetup = z.infer<typeof soundSetupSchema>;
 /** How the sound input was set up last on this machine; the usual set-up where nothing was kept. */
 export function keptSoundSetup(): KeptSoundSetup {
   try {
-    const parsed = soundSetupSchema.safeParse(JSON.parse(localStorage.getItem(KEY) ?? "{}"));
+    const parsed = soundSetupSchema.safeParse(JSON.parse(keptText(KEY) ?? "{}"));
     return parsed.success ? parsed.data : soundSetupSchema.parse({});
   } catch (error) {
-    if (error instanceof DOMException || error instanceof SyntaxError || error instanceof ReferenceError)
-      return soundSetupSchema.parse({});
+    if (error instanceof SyntaxError) return soundSetupSchema.parse({});
     throw error;
   }
 }
 
-/** @returns false where this browser keeps nothing */
+/** @returns false where it will be gone once the page closes */
 export function keepSoundSetup(setup: KeptSoundSetup): boolean {
-  try {
-    localStorage.setItem(KEY, JSON.stringify(setup));
-    return true;
-  } catch (error) {
-    if (error instanceof DOMException || error instanceof ReferenceError) return false;
-    throw error;
-  }
+  return keepText(KEY, JSON.stringify(setup));
 }

@@ -1,5 +1,6 @@
 "use client";
 import * as z from "zod/mini";
+import { keepText, keptText } from "@/store/small-texts";
 import { scoreSchema, type Score } from "@/core/practice/history";
 
 const KEY = "tastatura-practice";
@@ -8,7 +9,7 @@ let cached: { text: string | null; scores: Score[] } = { text: null, scores: [] 
 
 /** Finished practice cars, newest first. */
 export function readHistory(): Score[] {
-  const text = localStorage.getItem(KEY);
+  const text = keptText(KEY);
   if (text === cached.text) return cached.scores;
   let stored: unknown = [];
   try {
@@ -29,6 +30,6 @@ export function subscribeHistory(listener: () => void): () => void {
 /** Keeps a score, once per job. */
 export function keepScore(score: Score): void {
   const rest = readHistory().filter(({ job }) => job !== score.job);
-  localStorage.setItem(KEY, JSON.stringify([score, ...rest].slice(0, 500)));
+  keepText(KEY, JSON.stringify([score, ...rest].slice(0, 500)));
   listeners.forEach((listener) => listener());
 }

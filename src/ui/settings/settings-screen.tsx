@@ -3,25 +3,21 @@ import dynamic from "next/dynamic";
 import { languages } from "@/core/settings/language";
 import { languageTag, t } from "@/core/words/words";
 import { approaches, approachWords } from "@/core/complaint/policy";
-import { useEffect, useState } from "react";
-import { exportJob } from "@/core/job/file";
 import { firstIssue } from "@/core/job/document";
 import { meterSchema, usualMeter, type Meter } from "@/core/circuit/setup";
-import { withShare } from "@/core/faults/catalogue";
-import { defaultPriors, parts, partLabel } from "@/core/faults/parts/parts";
 import { decimal } from "@/core/units/decimal";
-import { listJobs } from "@/store/jobs";
-import { listSnapshots, restoreSnapshot, type Snapshot } from "@/store/snapshots";
 import { MeterFields } from "../complaint/meter-fields";
-import { download } from "../jobs/download";
 import { Cap } from "../keys/cap";
-import { DraftInput } from "../keys/draft-input";
 import { PlainHeader } from "../keys/plain-header";
+import { Field } from "./field";
 import { useSettings } from "./use-settings";
 import { toast } from "../keys/toast";
 
 /** The long table of ratios, with all answers of the complaint, when it is wanted. */
 const RatiosPanel = dynamic(() => import("./ratios-panel").then((module) => module.RatiosPanel), { ssr: false });
+/** What needs the list of faults, or the store with all it can hold. */
+const PriorsPanel = dynamic(() => import("./priors-panel").then((module) => module.PriorsPanel), { ssr: false });
+const StorePanels = dynamic(() => import("./store-panels").then((module) => module.StorePanels), { ssr: false });
 
 /** Units, money, and the store. */
 export function SettingsScreen() {
@@ -63,24 +59,9 @@ export function SettingsScreen() {
         <LookPanel />
         <PriorsPanel />
         <RatiosPanel />
-        <StorePanel />
-        <SnapshotsPanel />
+        <StorePanels />
       </main>
     </>
-  );
-}
-
-function Field({ label, value, onSet }: { label: string; value: string; onSet: (text: string) => void }) {
-  return (
-    <label className="text-sm text-muted">
-      {label}
-      <DraftInput
-        field={`settings/${label}`}
-        value={value}
-        className="min-h-12 w-full rounded-lg border border-rule bg-paper px-2 text-right font-mono text-lg text-ink"
-        onTake={onSet}
-      />
-    </label>
   );
 }
 
@@ -216,118 +197,6 @@ function LookPanel() {
             {CONTRASTS[contrast]}
           </Cap>
         ))}
-      </div>
-    </section>
-  );
-}
-
-/** Where new jobs begin: the usual shares, the shop's own, or as typed here. */
-function PriorsPanel() {
-  const { settings, change } = useSettings();
-  const shares = settings.priors ?? defaultPriors;
-  return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`How likely each part is`}>
-      <h2 className="border-b border-rule pb-1 font-semibold">{t`Before anything is known`}</h2>
-      <p className="pt-2 text-sm text-muted">{t`How likely each part is on a new job, in per cent; they are brought to 100 together. Jobs already begun keep theirs. ${settings.priors ? t`These are the shop's own.` : t`These are the usual ones: salt road, no recent work.`}`}</p>
-      <div className="grid grid-cols-2 gap-x-3 gap-y-2 pt-2">
-        {parts.map((part) => (
-          <Field
-            key={part}
-            label={partLabel(part)}
-            value={String(Math.round(1000 * shares[part]) / 10)}
-            onSet={(text) => {
-              const next = withShare(shares, part, decimal(text));
-              if (next) change({ priors: next });
-              else toast.error(t`A number from 0 to 100.`);
-            }}
-          />
-        ))}
-      </div>
-      <Cap
-        className="mt-3"
-        disabled={!settings.priors}
-        onClick={() => change({ priors: undefined })}
-      >{t`back to the usual`}</Cap>
-    </section>
-  );
-}
-
-/** Copies the browser keeps by itself, and the way back. */
-function SnapshotsPanel() {
-  const [list, setList] = useState<Snapshot[]>([]);
-  useEffect(() => {
-    listSnapshots().then(setList, (error: unknown) => toast.error(t`The copies cannot be read: ${String(error)}`));
-  }, []);
-  const restore = async (snapshot: Snapshot) => {
-    try {
-      const { returned, joined } = await restoreSnapshot(snapshot);
-      toast(t`${returned} jobs brought back, ${joined} joined with what is here. Nothing was taken away.`);
-    } catch (error) {
-      toast.error(t`Not restored: ${String(error)}. What is here was not changed.`);
-    }
-  };
-  return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Copies`}>
-      <h2 className="border-b border-rule pb-1 font-semibold">{t`Copies kept by themselves`}</h2>
-      <p className="pt-2 text-sm text-muted">{t`Twice a day, the last eight. Restoring brings back what is missing and takes nothing away.`}</p>
-      {list.length === 0 && (
-        <p className="pt-2 text-muted">{t`None yet: the first is made when the jobs board opens.`}</p>
-      )}
-      <ul>
-        {list.map((snapshot) => (
-          <li key={snapshot.at} className="flex items-center justify-between gap-3 border-t border-rule py-1.5">
-            <span>{t`${whenWords(new Date(snapshot.at))} · ${snapshot.jobs.length} jobs`}</span>
-            <Cap onClick={() => void restore(snapshot)}>{t`restore`}</Cap>
-          </li>
-        ))}
-      </ul>
-    </section>
-  );
-}
-
-/** Day and time as the place writes them. */
-const whenWords = (date: Date) =>
-  new Intl.DateTimeFormat(languageTag(), { dateStyle: "medium", timeStyle: "short" }).format(date);
-
-function StorePanel() {
-  const [used, setUsed] = useState<{ mb: number; persistent: boolean } | null>(null);
-  useEffect(() => {
-    let live = true;
-    const look = async () => {
-      if (!navigator.storage) return;
-      const [{ usage }, persistent] = await Promise.all([navigator.storage.estimate(), navigator.storage.persisted()]);
-      if (live) setUsed({ mb: (usage ?? 0) / 1e6, persistent });
-    };
-    look().catch((error: unknown) => toast.error(t`The store cannot be asked: ${String(error)}`));
-    return () => {
-      live = false;
-    };
-  }, []);
-  const keep = async () => {
-    const persistent = await navigator.storage.persist();
-    setUsed((now) => now && { ...now, persistent });
-    toast(
-      persistent
-        ? t`The browser will not clear this store by itself.`
-        : t`The browser did not agree. Export now and then.`,
-    );
-  };
-  const all = async () => {
-    const { jobs } = await listJobs();
-    download("tastatura-all-jobs.json", `[${jobs.map(exportJob).join(",\n")}]`);
-  };
-  return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Store`}>
-      <h2 className="border-b border-rule pb-1 font-semibold">{t`What is kept, and where`}</h2>
-      <p className="pt-3">{t`Everything stays in this browser${used ? t`: ${used.mb.toFixed(1)} MB` : ""}. Nothing leaves this machine and its own server; a PDF is set there and not kept.`}</p>
-      <p className="text-muted">
-        {used?.persistent
-          ? t`✓ The browser promised to keep it.`
-          : t`A browser may clear it when the disk is full. Ask it to keep the store, and export jobs that matter.`}
-      </p>
-      <div className="flex flex-wrap gap-2 pt-3">
-        <Cap onClick={() => void keep()} disabled={used?.persistent === true}>{t`keep the store`}</Cap>
-        <Cap onClick={() => void all()}>{t`all jobs as a file`}</Cap>
       </div>
     </section>
   );

@@ -1,5 +1,6 @@
 "use client";
 import { useSyncExternalStore } from "react";
+import { keepText, keptText } from "@/store/small-texts";
 import { parseSettings, usualSettings, type Settings } from "@/core/settings/settings";
 
 const KEY = "tastatura-settings";
@@ -7,7 +8,7 @@ const YEAR_S = 31_536_000;
 let cached: { text: string | null; settings: Settings } = { text: null, settings: usualSettings };
 
 function read(): Settings {
-  const text = localStorage.getItem(KEY);
+  const text = keptText(KEY);
   if (text !== cached.text) cached = { text, settings: parseSettings(text) };
   return cached.settings;
 }
@@ -23,7 +24,7 @@ export function useSettings(): { settings: Settings; change: (parts: Partial<Set
   return {
     settings,
     change: (parts) => {
-      localStorage.setItem(KEY, JSON.stringify({ ...read(), ...parts }));
+      keepText(KEY, JSON.stringify({ ...read(), ...parts }));
       // The server reads it there at the next visit (app/layout.tsx); without one it asks what the browser likes.
       const { language } = read();
       document.cookie = `language=${language ?? ""}; path=/; samesite=lax; max-age=${language ? YEAR_S : 0}`;
