@@ -50,3 +50,25 @@ test("in a browser without its large store jobs are still kept, readings and all
   await expect(log.or(page.getByText(/not in this browser's store/))).toBeVisible({ timeout: 60_000 });
   await expect(log).toContainText("kept without a large store");
 });
+
+test("a browser that forbids every store says so, and works while its page is open", async ({ page }) => {
+  await page.addInitScript(() => {
+    Object.defineProperty(window, "indexedDB", { value: undefined });
+    const denied = () => {
+      throw new DOMException("denied", "SecurityError");
+    };
+    Object.defineProperty(window, "localStorage", { get: denied });
+  });
+  await page.goto("/");
+  await expect(page.getByText(/This browser keeps nothing: allow site data/)).toBeVisible({ timeout: 60_000 });
+  await page.keyboard.press("n");
+  await expect(page.getByRole("heading", { name: "What is known" })).toBeVisible();
+  await page.getByLabel("Car", { exact: true }).fill("Halmer Teal 40");
+  await page.keyboard.press("Tab");
+  await page.getByRole("link", { name: /Bench/ }).first().click();
+  await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible({ timeout: 60_000 });
+  await page.getByLabel("Note").fill("held while the page is open");
+  await page.getByRole("button", { name: "note", exact: true }).click();
+  await page.getByRole("link", { name: /Jobs/ }).first().click();
+  await expect(page.getByText("Halmer Teal 40").first()).toBeVisible();
+});

@@ -6,17 +6,54 @@ type Shelf = Pick<LocalForage, "getItem" | "setItem" | "removeItem" | "iterate" 
 const LONGEST_READ_MS = 15_000;
 const LONGEST_WRITE_MS = 60_000;
 
+let nothingKept: string | null = null;
+
+/** Why this browser keeps nothing at all, in its own words: all is held while the page is open. Null where it keeps, or was not asked yet. */
+export function whyNothingKept(): string | null {
+  return nothingKept;
+}
+
+/** What a shelf is where the browser has none: a list, gone with the page. */
+function heldShelf(): Shelf {
+  const held = new Map<string, unknown>();
+  return {
+    getItem: async <T>(key: string) => structuredClone(held.get(key) ?? null) as T | null,
+    setItem: async <T>(key: string, value: T) => {
+      held.set(key, structuredClone(value));
+      return value;
+    },
+    removeItem: async (key) => void held.delete(key),
+    iterate: async <T, U>(each: (value: T, key: string, place: number) => U) => {
+      let place = 0;
+      for (const [key, value] of held) {
+        const result = each(structuredClone(value) as T, key, ++place);
+        if (result !== undefined) return result;
+      }
+      return undefined as U;
+    },
+    keys: async () => [...held.keys()],
+    length: async () => held.size,
+  };
+}
+
 /**
  * One named place in the browser's store, opened when first used: the package behind it is no part of the first view. A
  * store that does not answer rejects like one that refuses, so that the screen can say so.
  */
 export function shelf(storeName: string): Shelf {
-  let opened: Promise<LocalForage> | null = null;
+  let opened: Promise<Shelf> | null = null;
   const open = () =>
-    (opened ??= import("localforage").then(({ default: localforage }) =>
-      localforage.createInstance({ name: "tastatura", storeName }),
-    ));
-  const ask = <T>(question: (store: LocalForage) => Promise<T>, withinMs: number) =>
+    (opened ??= import("localforage").then(async ({ default: localforage }) => {
+      const store = localforage.createInstance({ name: "tastatura", storeName });
+      try {
+        await store.ready();
+        return store;
+      } catch (error) {
+        nothingKept = error instanceof Error ? error.message : String(error);
+        return heldShelf();
+      }
+    }));
+  const ask = <T>(question: (store: Shelf) => Promise<T>, withinMs: number) =>
     answered(open().then(question), withinMs);
   return {
     getItem: <T>(key: string) => ask((store) => store.getItem<T>(key), LONGEST_READ_MS),

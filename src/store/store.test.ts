@@ -209,12 +209,30 @@ describe("what was typed and not yet stored", () => {
     const next = await tab();
     vi.spyOn(localforage, "createInstance").mockImplementation(
       () =>
-        ({ getItem: () => Promise.resolve(empty("full")), setItem: () => Promise.reject(new Error("full")) }) as never,
+        ({
+          ready: () => Promise.resolve(),
+          getItem: () => Promise.resolve(empty("full")),
+          setItem: () => Promise.reject(new Error("full")),
+        }) as never,
     );
     expect((await next.loadJob("full"))!.entries.map(({ id }) => id)).toEqual(["kept"]);
     expect(shelf.size).toBe(1);
     shelf.clear();
     vi.unstubAllGlobals();
+  });
+
+  it("a browser without any store holds all while its page is open, and says why", async () => {
+    const next = await tab();
+    vi.spyOn(localforage, "createInstance").mockImplementation(
+      () => ({ ready: () => Promise.reject(new Error("No available storage method found.")) }) as never,
+    );
+    await next.saveJob({ ...empty("held"), entries: [note("here", 7)] });
+    const back = (await next.loadJob("held"))!;
+    expect(back.entries.map(({ id }) => id)).toEqual(["here"]);
+    back.entries.length = 0;
+    expect((await next.listJobs()).jobs.map(({ id, entries }) => [id, entries.length])).toEqual([["held", 1]]);
+    const { whyNothingKept } = await import("./shelf");
+    expect(whyNothingKept()).toMatch(/No available storage/);
   });
 
   it("a record that does not read is kept aside when a mended one takes its place", async () => {

@@ -1,5 +1,5 @@
-import { LibraryScreen } from "@/ui/library/library-screen";
+import { LibraryRoom } from "@/ui/library/library-room";
 
 export default function Page() {
-  return <LibraryScreen />;
+  return <LibraryRoom />;
 }

@@ -13,6 +13,7 @@ import { stamped } from "@/core/job/merge";
 import type { Job } from "@/core/job/schema";
 import { listJobs, onOtherTab, removeJob, restoreRecord, saveJob, seedDemo, type Unreadable } from "@/store/jobs";
 import { saveCapture } from "@/store/captures";
+import { whyNothingKept } from "@/store/shelf";
 
 import { Cap } from "../keys/cap";
 import { FileCap } from "../keys/file-cap";
@@ -33,10 +34,19 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
   const [list, setList] = useState<{ jobs: Job[]; unreadable: Unreadable[] } | null>(null);
   const refresh = useCallback(
     () =>
-      listJobs().then(setList, (error: unknown) =>
-        toast.error(t`The store cannot be read: ${String(error)}. Check that this browser allows site data.`, {
-          duration: Infinity,
-        }),
+      listJobs().then(
+        (all) => {
+          setList(all);
+          if (whyNothingKept() !== null)
+            toast.error(
+              t`This browser keeps nothing: allow site data for this page, or export each job before it is closed or loaded anew.`,
+              { id: "keeps-nothing", duration: Infinity },
+            );
+        },
+        (error: unknown) =>
+          toast.error(t`The store cannot be read: ${String(error)}. Check that this browser allows site data.`, {
+            duration: Infinity,
+          }),
       ),
     [],
   );
