@@ -27,12 +27,12 @@ describe("an instrument errs on its own scale", () => {
     const sigmaV = Math.hypot(relative * value, absolute);
     const x = toScale("volts-dc", read);
     const apart = x - toScale("volts-dc", value);
-    expect(apart / scaleErrorTo(hookup, value, 0, x)).toBeCloseTo((read - value) / sigmaV, 9);
+    expect(apart / scaleErrorTo(hookup, value, 0, read, apart)).toBeCloseTo((read - value) / sigmaV, 9);
   });
 
   it("near the value it is the error there", () => {
-    const x = toScale("volts-dc", 1) + 1e-7;
-    expect(scaleErrorTo(hookup, fromScale("volts-dc", x - 1e-7), 0, x)).toBeCloseTo(scaleError(hookup, 1, 0), 12);
+    const read = fromScale("volts-dc", toScale("volts-dc", 1) + 1e-7);
+    expect(scaleErrorTo(hookup, 1, 0, read, 1e-7)).toBe(scaleError(hookup, 1, 0));
   });
 });
 

@@ -48,7 +48,7 @@ const WATCH = () =>
 function recordingSentence(hookup: Exclude<Hookup, { look: unknown }>, setup: CornerSetup): string {
   const driven = t`Everything plugged in; the car driven for hours as when it fails, leads tied clear of wheel and exhaust.`;
   const red = pointWords(hookup.red, setup);
-  if (hookup.instrument === "scope" || !("black" in hookup))
+  if (hookup.instrument === "scope")
     return t`${driven} Scope or logger on ${red}, ${scopeReference(setup)}. Choose what the signal did at its worst.`;
   return t`${driven} Recorder, or meter on ${instrumentWords[hookup.instrument]} with MIN/MAX hold: red on ${red}, black on ${pointWords(hookup.black, setup)}. Type the value it jumped to, or the steady one.`;
 }

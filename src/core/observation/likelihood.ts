@@ -1,7 +1,7 @@
 import type { CornerCondition } from "../circuit/condition";
 import type { Hookup } from "../checks/hookup";
 import type { Observed } from "./typed-value";
-import { overLimitChance, scaleError, scaleErrorTo, toScale } from "./scale";
+import { fromScale, overLimitChance, scaleError, scaleErrorTo, toScale } from "./scale";
 
 /**
  * The one error model: how likely a reading is for a car whose forecast is known. Preview, update and planning all come
@@ -115,12 +115,13 @@ export function madeBefore(
   out: Float64Array,
 ): Float64Array {
   let total = before.slipped;
+  const read = fromScale(hookup.instrument, before.x);
   for (let slot = 0; slot < slots; slot++) {
     const value = values[start + slot]!;
     out[slot] = 0;
     if (chances[start + slot] === 0 || value === Infinity) continue;
-    const error = scaleErrorTo(hookup, value, before.resolution, before.x);
     const apart = before.x - toScale(hookup.instrument, value);
+    const error = scaleErrorTo(hookup, value, before.resolution, read, apart);
     total += out[slot] = chances[start + slot]! * errorDensity(apart, error, kernelVariance[slot]!);
   }
   if (total > 0) for (let slot = 0; slot < slots; slot++) out[slot]! /= total;
@@ -147,13 +148,14 @@ export function matchNumber(
   out.likelihood = 0;
   out.slot = -1;
   let left = drawn;
+  const read = fromScale(hookup.instrument, x);
   for (let slot = 0; slot < forecast.slots; slot++) {
     const chance = forecast.chances[start + slot]!;
     if (chance === 0) continue;
     const value = forecast.values[start + slot]!;
     if (value === Infinity) continue;
-    const error = scaleErrorTo(hookup, value, resolution, x);
     const apart = x - toScale(hookup.instrument, value);
+    const error = scaleErrorTo(hookup, value, resolution, read, apart);
     const alike = before?.made[slot] ?? 0;
     const density =
       chance *

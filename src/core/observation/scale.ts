@@ -62,16 +62,15 @@ export function scaleError(hookup: Hookup, value: number, resolution: number): n
 }
 
 /**
- * The same, as it counts between the true value and a reading at `x`: an instrument errs on its own scale, and the one used
- * here is not straight between the two. Five millivolts' error at nothing is not a third of the way to a hundred.
+ * The same, as it counts between the true value and a reading: an instrument errs on its own scale, and the one used here is
+ * not straight between the two. Five millivolts' error at nothing is not a third of the way to a hundred.
+ * @param apart how far the reading is from the value on the scale
  */
-export function scaleErrorTo(hookup: Hookup, value: number, resolution: number, x: number): number {
+export function scaleErrorTo(hookup: Hookup, value: number, resolution: number, read: number, apart: number): number {
   const atValue = scaleError(hookup, value, resolution);
-  const apart = x - toScale(hookup.instrument, value);
   if (Math.abs(apart) < STRAIGHT * atValue) return atValue;
   const knee = KNEE[hookup.instrument]!;
-  const perUnit = apart / (fromScale(hookup.instrument, x) - value);
-  return atValue * perUnit * Math.sqrt(value * value + knee * knee);
+  return (atValue * apart * Math.sqrt(value * value + knee * knee)) / (read - value);
 }
 
 /** Over so small a part of the error any scale is straight. */

@@ -33,7 +33,8 @@ function mostWords(origin: string, most: number): string {
 }
 
 function leastWords(origin: string, least: number, more: boolean): string {
-  if (origin === "string" || origin === "array") return t`is empty`;
+  if ((origin === "string" || origin === "array") && least <= 1) return t`is empty`;
+  if (origin === "array") return t`at least ${least} of them`;
   return more ? t`more than ${least}` : t`at least ${least}`;
 }
 

@@ -9,8 +9,9 @@ describe("what does not fit", () => {
     pulses: z.int().check(z.gte(8), z.lte(400)),
     sense: z.enum(["low", "high"]),
     at: z.union([z.string(), z.number()]),
+    path: z.array(z.string()).check(z.minLength(3)),
   });
-  const fits = { plate: "NW 1", pulses: 48, sense: "low", at: 1 };
+  const fits = { plate: "NW 1", pulses: 48, sense: "low", at: 1, path: ["module", "span", "plug"] };
   it.each([
     [{ plate: "P".repeat(LONGEST.plate + 1) }, "plate: at most 40 signs"],
     [{ plate: 7 }, "plate: a text is wanted"],
@@ -18,6 +19,7 @@ describe("what does not fit", () => {
     [{ pulses: 401 }, "pulses: at most 400"],
     [{ pulses: 47.5 }, "pulses: a whole number is wanted"],
     [{ sense: "middle" }, "sense: one of low, high is wanted"],
+    [{ path: ["module"] }, "path: at least 3 of them"],
     [{ at: true }, "at: a text is wanted or a number is wanted"],
   ])("%j is said with its place, in words", (parts, said) => {
     const read = schema.safeParse({ ...fits, ...parts });

@@ -6,6 +6,7 @@ import { approaches, approachWords } from "@/core/complaint/policy";
 import { firstIssue } from "@/core/job/document";
 import { meterSchema, usualMeter, type Meter } from "@/core/circuit/setup";
 import { decimal } from "@/core/units/decimal";
+import { LONGEST } from "@/core/units/typed-text";
 import { MeterFields } from "../complaint/meter-fields";
 import { Cap } from "../keys/cap";
 import { PlainHeader } from "../keys/plain-header";
@@ -38,7 +39,9 @@ export function SettingsScreen() {
             <Field
               label={t`currency`}
               value={estimate.currency}
-              onSet={(currency) => currency && change({ estimate: { ...estimate, currency: currency.slice(0, 4) } })}
+              onSet={(currency) =>
+                currency && change({ estimate: { ...estimate, currency: currency.slice(0, LONGEST.currency) } })
+              }
             />
             <Field label={t`labour, an hour`} value={String(estimate.labourRate)} onSet={number("labourRate", 1000)} />
             <Field label={t`tax, %`} value={String(estimate.taxPct)} onSet={number("taxPct", 100)} />
