@@ -1,13 +1,15 @@
 /**
  * Every bench story through the public verdict. usage: npm run bench:stories
  */
+import { otherHands } from "./stories/other-hands";
 import { stories } from "./stories/stories";
 import { wrongIn } from "./stories/story";
 
+const all = [...stories, ...otherHands];
 let right = 0;
-for (const story of stories) {
+for (const story of all) {
   const wrong = wrongIn(story);
   if (wrong.length === 0) right++;
   else console.log(`✕ ${story.tells}\n    ${wrong.join("\n    ")}`);
 }
-console.log(`${right} of ${stories.length} stories right`);
+console.log(`${right} of ${all.length} stories right`);

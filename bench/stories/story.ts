@@ -104,3 +104,14 @@ export const seen = (instrument: string, look: string, value: string, state: obj
   value,
 });
 export const capture = (point: string, finding: string) => ({ instrument: "scope", point, state: hand, finding });
+/** The current into the sensor, in series at its plug. */
+export const amps = (value: string, state: object = still) => ({
+  instrument: "amps-dc",
+  red: "plug.in.supply",
+  black: "plug.out.supply",
+  state,
+  value,
+});
+/** Ohms from a coil's leg to the body, its plug undone. */
+export const insulated = (red: string, value: string) => ohms(red, "body", value, "plug");
+export const gauge = (look: string, value: string) => seen("gauge", look, value);

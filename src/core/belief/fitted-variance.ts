@@ -133,6 +133,9 @@ function subtractFit(
   });
 }
 
+/** Forecasts spread over less than this part of the error need no fit. */
+const HARDLY_VARIES = 0.1;
+
 /** Candidates near the reading count most; null when nothing among them varies. */
 function localWeights(
   { weight }: Particles,
@@ -142,7 +145,7 @@ function localWeights(
   error: number,
 ): Float64Array | null {
   const own = values.map((_, k) => weight[rows[k]!]!);
-  const reach = reachOf(own, { first: 0, size: values.length }, values, error);
+  const reach = reachOf(own, { first: 0, size: values.length }, values, error, HARDLY_VARIES);
   if (reach === null) return null;
   let total = 0;
   for (let k = 0; k < own.length; k++) {

@@ -27,6 +27,8 @@ export type ForecastTable =
 
 /** A level, the other one, and what an averaging meter shows between them; all again while the fault is away. */
 export const LEVELS = 3;
+/** Which of them is the mean of a turning wheel. */
+const MEAN = 2;
 const NEVER = -1;
 /** Length of a difference quotient's step, in scores: long enough to see past a knee beside the car. */
 const STEP = 0.4;
@@ -249,10 +251,12 @@ function setValue(table: NumberTable, at: number, value: number): void {
   table.errors[at] = value === Infinity ? 0 : scaleError(table.hookup, value, 0);
 }
 
-/** How often a level is never met in ten small steps of the wheel although the sensor switches (engineering judgement). */
-const LEVEL_MISSED = 0.015;
+/** So many small steps a level is looked for when a wheel is turned by hand (engineering judgement). */
+const STEPS = 7;
 /** What is met so seldom is no level that it toggles to. */
 const HARDLY = 0.07;
+/** What a meter that holds least and greatest shows of a turning wheel: both levels, or half or none of the way to them from the mean. */
+const HELD = [0.6, 0.2, 0.2] as const;
 /** The least and the greatest of what is seen while the wheel is turned or the meter left on. */
 export type End = "low" | "high";
 
@@ -267,23 +271,36 @@ export function endForecast(table: NumberTable, end: End): NumberTable {
   const out: NumberTable = { ...table, values, onScale: table.onScale.slice(), errors: table.errors.slice(), chances };
   for (let start = 0; start < values.length; start += slots)
     for (let state = start; state < start + slots; state += LEVELS) {
-      let [least, greatest] = [Infinity, -Infinity];
       const share = sumOf(table.chances, state, state + LEVELS);
       if (share === 0) continue;
       const until = hookup.state.watched && state === start ? start + slots : state + LEVELS;
+      let [least, greatest, ofLeast, ofGreatest] = [Infinity, -Infinity, 0, 0];
       for (let at = state; at < until; at++) {
         const ofState = at < state + LEVELS ? share : sumOf(table.chances, state + LEVELS, until);
         if (table.chances[at]! <= HARDLY * ofState) continue;
-        least = Math.min(least, table.values[at]!);
-        greatest = Math.max(greatest, table.values[at]!);
+        const chance = table.chances[at]! / ofState;
+        if (table.values[at]! < least) [least, ofLeast] = [table.values[at]!, chance];
+        if (table.values[at]! > greatest) [greatest, ofGreatest] = [table.values[at]!, chance];
+      }
+      const mean = table.values[state + MEAN]!;
+      if (table.chances[state + MEAN]! > share / 2) {
+        // The wheel turns: a slow meter shows the mean, one that holds both ends the levels.
+        const levels = table.values.subarray(state, state + MEAN);
+        const far = end === "low" ? Math.min(...levels) : Math.max(...levels);
+        [far, (far + mean) / 2, mean].forEach((value, i) => {
+          setValue(out, state + i, value);
+          chances[state + i] = share * HELD[i]!;
+        });
+        continue;
       }
       const toggles = greatest > least;
+      const missed = toggles ? (1 - Math.min(ofLeast, ofGreatest)) ** STEPS : 0;
       setValue(out, state, end === "low" ? least : greatest);
-      chances[state] = toggles ? share * (1 - 2 * LEVEL_MISSED) : share;
+      chances[state] = share * (1 - missed);
       if (!toggles) continue;
       setValue(out, state + 1, least);
       setValue(out, state + 2, greatest);
-      chances.fill(share * LEVEL_MISSED, state + 1, state + LEVELS);
+      chances.fill((share * missed) / 2, state + 1, state + LEVELS);
     }
   return out;
 }

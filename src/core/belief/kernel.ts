@@ -49,13 +49,15 @@ export function slopeThrough(cloud: Cloud, by: Float64Array): Slope {
 
 /**
  * How far from a reading a candidate still speaks of it, on the scale: by the error, or the spread of the group's forecasts.
- * @param values the group's forecasts; NaN where there is none @returns null when nothing in the group varies
+ * @param values the group's forecasts; NaN where there is none
+ * @param least spread under so many errors is none @returns null when nothing in the group varies
  */
 export function reachOf(
   weight: ArrayLike<number>,
   { first, size }: Rows,
   values: Float64Array,
   error: number,
+  least = 0,
 ): number | null {
   let [sum, mean, square] = [0, 0, 0];
   for (let k = 0; k < size; k++) {
@@ -68,7 +70,7 @@ export function reachOf(
   if (sum <= 0) return null;
   mean /= sum;
   const spread = Math.sqrt(Math.max(0, square / sum - mean * mean));
-  return spread < 0.1 * error ? null : Math.max(3 * error, 0.35 * spread);
+  return spread < least * error ? null : Math.max(3 * error, 0.35 * spread);
 }
 
 /** Pulls one candidate toward the reading. @param pull part of the innovation that is believed, 0 to 1 */

@@ -1,13 +1,14 @@
 /**
  * What the draw of the candidates happens to be must not speak: usual readings of one corner, weighed from several seeds,
  * leave nearly the same shares, and clear what they would have shown further each time (engineering judgement for the
- * bounds; before slopes were taken at the nearest car the same shares lay a quarter apart).
+ * bounds; before slopes were taken at the nearest car of the commonest kind the same shares lay a tenth to a quarter apart).
  */
 import { describe, expect, it } from "vitest";
 import { cornerSetupSchema } from "../circuit/setup";
 import { complaintSchema } from "../complaint/complaint";
 import { observe } from "../observation/read-observation";
 import { readingSchema } from "../observation/reading";
+import type { Part } from "../faults/parts/parts";
 import { Belief } from "./belief";
 import { sharesByPart } from "./posterior";
 
@@ -42,6 +43,8 @@ describe.each([
       volts("c1.out.b", "2.383 V"),
       volts("c1.in.a", "2.386 V"),
     ],
+    // Biased by itself a leg stands so whether the other is broken, crossed or whole.
+    false,
   ],
   [
     "an active sensor with its supply at every plug",
@@ -52,8 +55,9 @@ describe.each([
       volts("plug.in.supply", "11.41 V"),
       volts("plug.out.supply", "11.40 V"),
     ],
+    true,
   ],
-])("%s, read again and again", (_, setup, readings) => {
+])("%s, read again and again", (_, setup, readings, shows) => {
   const shares = SEEDS.map((seed) => {
     const belief = new Belief(setup, complaint, { seed });
     const before = sharesByPart(belief, belief.shares());
@@ -67,13 +71,14 @@ describe.each([
 
   it.each(["sensor", "connector", "harness", "mounting"] as const)("%s stands alike whatever the seed", (part) => {
     const found = shares.map(({ after }) => after.get(part)!);
-    expect(Math.max(...found) - Math.min(...found)).toBeLessThan(0.06);
+    expect(Math.max(...found) - Math.min(...found)).toBeLessThan(0.025);
   });
 
-  it("what they cannot show gains on what they would have shown", () => {
-    for (const { before, after } of shares)
-      expect(after.get("mounting")! / before.get("mounting")!).toBeGreaterThan(
-        after.get("connector")! / before.get("connector")!,
-      );
+  it("what they cannot show gains on what they would have shown, and nothing where they show all alike", () => {
+    for (const { before, after } of shares) {
+      const gain = (part: Part) => after.get(part)! / before.get(part)!;
+      if (shows) expect(gain("mounting")).toBeGreaterThan(gain("connector"));
+      else expect(Math.abs(gain("mounting") / gain("connector") - 1)).toBeLessThan(0.1);
+    }
   });
 });

@@ -1,3 +1,4 @@
+import { kindOf } from "../car/dimensions";
 import type { CarCondition } from "../faults/fault";
 import {
   madeBefore,
@@ -155,7 +156,7 @@ const FAR_SHARE = 0.02;
  * fed. None when nothing in the group varies.
  */
 function slopesNear(
-  { weight }: Candidates,
+  { setup, scores, dimensions, weight }: Candidates,
   { first, size }: Group,
   values: Float64Array,
   reading: number,
@@ -164,14 +165,23 @@ function slopesNear(
 ): Leaning["slopes"] {
   const reach = reachOf(weight, { first, size }, values, error);
   if (reach === null) return [];
-  let [nearest, best, total] = [-1, 0, 0];
+  // Of the kind of car that stands nearest as a whole: the cloud is narrowed by that slope, and another kind leans otherwise.
+  const kinds = new Map<number, { nearest: number; best: number; near: number }>();
+  let total = 0;
   for (let k = 0; k < size; k++) {
     if (Number.isNaN(values[k]!) || values[k] === 0) continue;
     const z = (values[k]! - reading) / reach;
     const near = weight[first + k]! / (1 + z * z) ** 3;
+    if (!(near > 0)) continue;
     total += weight[first + k]!;
-    if (near > best) [nearest, best] = [k, near];
+    const kind = kindOf(setup.family, scores, (first + k) * dimensions);
+    const one = kinds.get(kind) ?? { nearest: -1, best: 0, near: 0 };
+    one.near += weight[first + k]! / (1 + z * z);
+    if (near > one.best) [one.nearest, one.best] = [k, near];
+    kinds.set(kind, one);
   }
+  let [nearest, most] = [-1, 0];
+  for (const one of kinds.values()) if (one.near > most) [nearest, most] = [one.nearest, one.near];
   if (nearest < 0) return [];
   const near = { x: values[nearest]!, slope: lean(first + nearest) };
   const apart = APART * Math.sqrt(near.slope.variance + error * error);

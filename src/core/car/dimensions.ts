@@ -1,3 +1,4 @@
+import { ONE_IN_FOUR } from "../faults/fault";
 import type { Family } from "../circuit/setup";
 
 /** Tolerances every corner has. */
@@ -14,6 +15,7 @@ const EVERY = [
   "designGapMm",
   "seatMm",
   "runoutMm",
+  "moduleLoadOhms",
 ] as const;
 const ACTIVE = [
   "feedTrips",
@@ -53,22 +55,36 @@ export type OwnDimension = (typeof OWN)[number] | (typeof SECOND)[number];
 export type Dimension = CommonDimension | OwnDimension;
 
 /**
- * Numbers that decide between two kinds of car: only the side of a bound they lie on counts. A car keeps its kind, so a
- * candidate never stands for neighbours of the other one, and no reading moves it there.
+ * Numbers that decide between two kinds of car, each with the bound it is held against: only the side counts. A car keeps
+ * its kind, so a candidate never stands for neighbours of the other one, and no reading moves it there.
  */
-const DECIDING: ReadonlySet<Dimension> = new Set([
-  "restsHigh",
-  "protocol",
-  "feedTrips",
-  "pullUpTrips",
-  "legHeld",
-  "kind",
-  "kind2",
-]);
+const DECIDING = {
+  restsHigh: 0.5,
+  // Where nobody said which signal this car has, one in four is coded (engineering judgement: newer cars with standstill or direction functions).
+  protocol: ONE_IN_FOUR,
+  // Four modules in ten switch a feed off that is drawn on too hard; half of those feed the signal's pull-up from the same switch (engineering judgement).
+  feedTrips: 0.605,
+  pullUpTrips: 0.5,
+  // Some modules hold the second leg near their ground and bias the first alone: three in ten (engineering judgement).
+  legHeld: 0.718,
+} as const satisfies Partial<Record<CommonDimension, number>>;
+
+export type Deciding = keyof typeof DECIDING;
+
+/** Whether a car is of the rarer, or the second, kind. */
+export function decides(at: Ranges, dimension: Deciding): boolean {
+  return at(dimension) > DECIDING[dimension];
+}
 
 /** Whether a number of a car decides between two kinds and has no neighbourhood. */
 export function isDeciding(dimension: Dimension): boolean {
-  return DECIDING.has(dimension);
+  return dimension in DECIDING || dimension === "kind" || dimension === "kind2";
+}
+
+/** The kinds that common numbers decide, as one number: cars of one kind lean on their tolerances alike. */
+export function kindOf(family: Family, scores: ArrayLike<number>, start: number): number {
+  const at = fromScores(family, scores, start);
+  return DECIDED[family].reduce((kind, dimension) => 2 * kind + (decides(at, dimension) ? 1 : 0), 0);
 }
 
 const COMMON: Record<Family, readonly CommonDimension[]> = {
@@ -82,6 +98,10 @@ const ALL: Record<Family, readonly Dimension[]> = {
   "active-3wire": [...COMMON["active-3wire"], ...OWN, ...SECOND],
   passive: [...COMMON.passive, ...OWN, ...SECOND],
 };
+
+const DECIDED = Object.fromEntries(
+  Object.entries(COMMON).map(([family, all]) => [family, all.filter((one): one is Deciding => one in DECIDING)]),
+) as unknown as Record<Family, readonly Deciding[]>;
 
 const INDEX = Object.fromEntries(
   Object.entries(ALL).map(([family, all]) => [family, new Map(all.map((dimension, i) => [dimension, i]))]),

@@ -1,9 +1,9 @@
 import { conductorsOf, type CornerSetup } from "../circuit/setup";
 import { copperAt, PAIR_FARAD_PER_M } from "../circuit/wire";
 import { nominalCondition, type CornerCondition } from "../circuit/condition";
-import { ONE_IN_FOUR, between, logBetween, within, type CarCondition, type Fault, type Place } from "../faults/fault";
+import { between, logBetween, within, type CarCondition, type Fault, type Place } from "../faults/fault";
 import { nominalRing } from "../ring/ring";
-import type { OwnDimension, Ranges } from "./dimensions";
+import { decides, type OwnDimension, type Ranges } from "./dimensions";
 import { tolerancesOf } from "./tolerances";
 
 /** One car of this set-up: its tolerances, and a fault of its own size. */
@@ -52,6 +52,8 @@ function drawCircuit(setup: CornerSetup, at: Ranges): CornerCondition {
   circuit.batteryV = between(at("batteryV"), 12, 12.9);
   circuit.feedOhms = logBetween(at("feedOhms"), 0.02, 0.12);
   circuit.earthOhms = logBetween(at("earthOhms"), 0.003, 0.05);
+  // An ABS module at rest draws a few tenths of an ampere to two (from memory).
+  circuit.moduleLoadOhms = logBetween(at("moduleLoadOhms"), 8, 50);
   circuit.offOhms = logBetween(at("offOhms"), 3000, 200_000);
   circuit.insulationS = logBetween(at("insulationS"), 1e-12, 1e-9);
   const faradPerM = between(at("faradPerM"), PAIR_FARAD_PER_M.from, PAIR_FARAD_PER_M.to);
@@ -77,8 +79,7 @@ function drawPassive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): 
   circuit.biasOhms = logBetween(at("biasOhms"), 10_000, 100_000);
   // From a resistor across the pair to next to nothing (engineering judgement).
   circuit.inputOhms = logBetween(at("inputOhms"), 15_000, 1_000_000);
-  // Some modules hold the second leg near their ground and bias the first alone: three in ten (engineering judgement).
-  if (at("legHeld") > THREE_IN_TEN) circuit.legOhms = logBetween(at("legOhms"), 30, 5000);
+  if (decides(at, "legHeld")) circuit.legOhms = logBetween(at("legOhms"), 30, 5000);
 }
 
 function drawActive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): void {
@@ -87,15 +88,13 @@ function drawActive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): v
   // 10 to 12 V of a nominal 12 are met on good cars: regulated, or the battery less a drop (common practice).
   circuit.regulatorV = setup.supplyV * between(at("regulatorV"), 0.88, 1.03);
   circuit.sourceOhms = logBetween(at("sourceOhms"), 5, 30);
-  // Four modules in ten switch a feed off that is drawn on too hard (engineering judgement).
-  if (at("feedTrips") > FOUR_IN_TEN) circuit.tripA = logBetween(at("tripA"), 0.035, 0.1);
-  // Half of those feed the signal's pull-up from the same switch (engineering judgement).
-  circuit.tripTakesPullUp = at("pullUpTrips") > 0.5;
+  if (decides(at, "feedTrips")) circuit.tripA = logBetween(at("tripA"), 0.035, 0.1);
+  circuit.tripTakesPullUp = decides(at, "pullUpTrips");
   // About 4.5 V by the data sheets (from memory); chips hold their currents to somewhere below that, some to 1.5 V.
   // None is built to starve on the supply it is made for.
   sensor.minimumV = Math.min(logBetween(at("minimumV"), 1.5, 4.7), MOST_OF_SUPPLY * setup.supplyV);
   sensor.coldOhms = logBetween(at("coldOhms"), 10_000, 1e9);
-  sensor.restsHigh = at("restsHigh") > 0.5;
+  sensor.restsHigh = decides(at, "restsHigh");
   if (setup.family === "active-3wire") {
     sensor.quiescentA = between(at("quiescentA"), 0.004, 0.009);
     sensor.outputOhms = logBetween(at("outputOhms"), 5, 40);
@@ -109,15 +108,11 @@ function drawActive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): v
 
 /**
  * Width-coded and three-level sensors give short pulses from the low level, where a half-duty one stands at either.
- * Where nobody said which this car has, one in four does (engineering judgement: newer cars with stand-still or direction functions).
  */
 function isPulseCoded({ protocol }: CornerSetup, at: Ranges): boolean {
   if (protocol !== "unknown") return protocol !== "half-duty";
-  return at("protocol") > ONE_IN_FOUR;
+  return decides(at, "protocol");
 }
 
-/** As `ONE_IN_FOUR`: three tenths of the scores lie above 0.524, four tenths above 0.253. */
-const THREE_IN_TEN = 0.718;
 /** A sensor keeps working down to this part of its supply at least. */
 const MOST_OF_SUPPLY = 0.75;
-const FOUR_IN_TEN = 0.605;

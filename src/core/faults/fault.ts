@@ -113,6 +113,8 @@ export interface Fault {
   /** Alters a healthy car into one that has this fault. */
   apply(car: CarCondition, place: Place, draw: FaultDraw): void;
   words(place: Place, setup: CornerSetup): string;
+  /** What is measured now may be milder than what lit the lamp: contacts, leaks and feeds change from hour to hour. */
+  varies?: true;
   /** What would clear it, in one sentence. */
   clearedBy(place: Place, setup: CornerSetup): string;
   /** How it is repaired where that is not its part's repair. */
@@ -149,7 +151,7 @@ export function folded(u: number, from: number, to: number): number {
   return between(turned > 1 ? 2 - turned : turned, from, to);
 }
 
-/** A quarter of a deciding number's normal scores lie above 0.674, that is at 0.5 + 0.674 / 2.4 of its range. */
+/** As bounds of deciding numbers go: three tenths lie above 0.718, four above 0.605. A quarter of a deciding number's normal scores lie above 0.674, that is at 0.5 + 0.674 / 2.4 of its range. */
 export const ONE_IN_FOUR = 0.781;
 
 export const onlyPlace = (id: string) => (): Place[] => [{ id, share: 1 }];

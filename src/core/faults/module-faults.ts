@@ -1,6 +1,11 @@
 import { t } from "../words/words";
 import { activeFamilies, between, everyFamily, logBetween, onlyPlace, within, type Fault } from "./fault";
 
+/** A feed or ground with less than this carries a module at rest and gives way when its pump runs (engineering judgement). */
+const FELT_AT_REST_OHMS = 3;
+/** Chance that other corners are down while nothing draws on such a feed. */
+const NOW_AND_THEN = 0.5;
+
 /** Faults of what feeds the module, and of the module. */
 export const moduleFaults: Fault[] = [
   {
@@ -12,8 +17,8 @@ export const moduleFaults: Fault[] = [
     effect: "feed",
     places: onlyPlace("module-power"),
     apply: (car, _, draw) => {
-      car.circuit.feedOhms = logBetween(draw(0), 5, 5e4);
-      car.othersDown = 0.97;
+      car.circuit.feedOhms = logBetween(draw(0), 0.5, 5e4);
+      car.othersDown = car.circuit.feedOhms > FELT_AT_REST_OHMS ? 0.97 : NOW_AND_THEN;
     },
     words: () => t`Module's own supply weak or missing`,
     clearedBy: () => t`Battery voltage at the module's supply pins under load.`,
@@ -27,8 +32,8 @@ export const moduleFaults: Fault[] = [
     effect: "feed",
     places: onlyPlace("module-earth"),
     apply: (car, _, draw) => {
-      car.circuit.earthOhms = logBetween(draw(0), 1.5, 1e3);
-      car.othersDown = 0.95;
+      car.circuit.earthOhms = logBetween(draw(0), 0.15, 1e3);
+      car.othersDown = car.circuit.earthOhms > FELT_AT_REST_OHMS ? 0.95 : NOW_AND_THEN;
     },
     words: () => t`Module's own ground bad`,
     clearedBy: () => t`Millivolts at the module's ground pin with the key on.`,

@@ -30,7 +30,7 @@ export const sensorFaults: Fault[] = [
     places: atSensor,
     apply: (car, _, draw) => {
       car.circuit.sensor.mode = "short";
-      car.circuit.sensor.shortOhms = logBetween(draw(0), 0.3, 60);
+      car.circuit.sensor.shortOhms = logBetween(draw(0), 0.3, 400);
     },
     words: () => t`Sensor shorted inside`,
     clearedBy: () => t`Supply holds up with the sensor plugged in.`,
@@ -72,7 +72,7 @@ export const sensorFaults: Fault[] = [
     effect: "weak",
     places: atSensor,
     apply: (car, _, draw) => {
-      const left = within(draw(0), 0.12, 0.78);
+      const left = within(draw(0), 0.05, 0.78);
       car.circuit.sensor.coilOhms *= left;
       car.outputFactor *= left * left;
     },
@@ -88,7 +88,7 @@ export const sensorFaults: Fault[] = [
     effect: "erratic",
     places: atSensor,
     apply: (car, _, draw) => {
-      car.circuit.sensor.bodyOhms = logBetween(draw(0), 200, 200_000);
+      car.circuit.sensor.bodyOhms = logBetween(draw(0), 200, 600_000);
       car.circuit.sensor.mode = "noisy";
     },
     words: () => t`Coil leaks to the sensor body`,

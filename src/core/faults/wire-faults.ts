@@ -53,6 +53,7 @@ function wireFault(
     weight,
     families: everyFamily,
     intermittent: true,
+    ...(damage.to === Infinity ? {} : { varies: true as const }),
     effect,
     places: damage.kind === "to-neighbour" ? everySpanOnce : everySpan,
     apply: (car, place, draw) => {
@@ -87,7 +88,7 @@ export const wireFaults: Fault[] = [
     0.2,
     "open",
     (wire, where) => t`${wire} corroded, high resistance, in ${where}`,
-    { kind: "series", from: 50, to: 100_000 },
+    { kind: "series", from: 5, to: 100_000 },
     (where) => t`No drop along ${where} while current flows.`,
   ),
   {
@@ -159,10 +160,11 @@ export const wireFaults: Fault[] = [
     weight: 0.38,
     families: everyFamily,
     intermittent: true,
+    varies: true,
     effect: "open",
     places: everyTerminal,
     apply: (car, place, draw) => {
-      car.circuit.contactOhms[place.station!]![place.wire!] = logBetween(draw(0), 50, 100_000);
+      car.circuit.contactOhms[place.station!]![place.wire!] = logBetween(draw(0), 5, 100_000);
       car.signs["connector-bad"] = 0.85;
     },
     words: (place, setup) =>
@@ -175,12 +177,13 @@ export const wireFaults: Fault[] = [
     weight: 0.13,
     families: everyFamily,
     intermittent: true,
+    varies: true,
     effect: "erratic",
     places: everyConnector,
     apply: (car, place, draw) => {
       car.circuit.bridge = {
         station: place.station!,
-        ohms: logBetween(draw(0), 40, 8_000),
+        ohms: logBetween(draw(0), 40, 20_000),
         staysWhenOpen: draw("kind") > 0.5,
       };
       car.signs["connector-bad"] = 0.95;

@@ -1,5 +1,6 @@
 import type { CornerCondition } from "../circuit/condition";
 import type { Hookup } from "../checks/hookup";
+import type { Point } from "../circuit/point";
 import type { Observed } from "./typed-value";
 import { fromScale, overLimitChance, scaleError, scaleErrorTo, toScale } from "./scale";
 
@@ -22,8 +23,8 @@ export function slipChance({ instrument }: Pick<Hookup, "instrument">): number {
 export const ANYWHERE = 1 / 14;
 /** In ohms most slips are a probe that does not touch: OL. */
 const SLIP_OVER_LIMIT = 0.6;
-/** Half of the slipped volts are what some other pin of this very car shows: its ground, its supply, its battery. */
-const OTHER_PIN = 0.5;
+/** Most slipped volts are what some other pin in reach shows; the rest are a wrong range or a slip of the pen (engineering judgement). */
+const OTHER_PIN = 0.7;
 
 /** How likely a slip gives what was observed: a density on the scale for numbers, a probability for words and OL. */
 export function slipLikelihood({ hookup, value }: Observed, answers: number, circuit: CornerCondition): number {
@@ -36,12 +37,21 @@ export function slipLikelihood({ hookup, value }: Observed, answers: number, cir
 export function slipDensity(hookup: Hookup, value: number, resolution: number, circuit: CornerCondition): number {
   if (hookup.instrument === "ohms") return (1 - SLIP_OVER_LIMIT) * ANYWHERE;
   if (hookup.instrument !== "volts-dc") return ANYWHERE;
-  const other =
-    pinDensity(hookup, value, resolution, 0) +
-    pinDensity(hookup, value, resolution, circuit.batteryV) +
-    pinDensity(hookup, value, resolution, circuit.regulatorV);
-  return (1 - OTHER_PIN) * ANYWHERE + (OTHER_PIN * other) / 3;
+  const pins = pinsInReach(hookup, circuit);
+  const other = pins.reduce((sum, volts) => sum + pinDensity(hookup, value, resolution, volts), 0);
+  return (1 - OTHER_PIN) * ANYWHERE + (OTHER_PIN * other) / pins.length;
 }
+
+/** What the pins beside the one that was meant stand at: the battery is on the module's own plug alone, and no pin of a loom cut off from the module is fed. */
+function pinsInReach({ red, state }: Extract<Hookup, { black: Point }>, circuit: CornerCondition): number[] {
+  if (red.at === "face" && red.station !== MODULE) {
+    const cutOff = state.unplugged.includes(MODULE) || (red.face === "out" && state.unplugged.includes(red.station));
+    return cutOff ? [0] : [0, circuit.regulatorV];
+  }
+  return [0, circuit.batteryV, circuit.regulatorV];
+}
+
+const MODULE = "module";
 
 /** What a pin at so many volts would show in place of the one that was meant. */
 function pinDensity(hookup: Hookup, value: number, resolution: number, pinV: number): number {

@@ -169,12 +169,17 @@ export class StateReader {
     const { sensor } = car.circuit;
     const { wheel } = this.state;
     if (sensor.mode === "noisy") return among([low, high, (low + high) / 2], [0.4, 0.4, 0.2]);
-    if (sensor.mode === "stuck" || this.switchedShare() === 0)
+    const switched = this.switchedShare();
+    if (sensor.mode === "stuck" || switched === 0)
       return among(sensor.restsHigh ? [high, low] : [low, high], [1 - COMES_UP_ANEW, COMES_UP_ANEW]);
     if (car.pulseCoded) return sure(wheel === "still" || wheel === "creep" ? low : low + CODED_DUTY * (high - low));
-    if (wheel === "still") return among([low, high], [0.5, 0.5]);
-    const between = wheel === "creep" ? CREEP_BETWEEN : TURNING_BETWEEN;
-    return among([low, high, (low + high) / 2], [(1 - between) / 2, (1 - between) / 2, between]);
+    // Where a weak field loses pulses it stays at one level meanwhile.
+    const [rests, other] = sensor.restsHigh ? [high, low] : [low, high];
+    if (wheel === "still") return among([rests, other], [1 - switched / 2, switched / 2]);
+    const mean = rests + (switched * (other - rests)) / 2;
+    const between = wheel === "creep" ? CREEP_BETWEEN * switched : TURNING_BETWEEN;
+    const once = ((1 - between) * switched) / 2;
+    return among([rests, other, mean], [1 - between - once, once, between]);
   }
 
   /** A capacitance range counts what it takes to charge the wires; past a leak of a megohm or so, or on a live circuit, it gives up. */

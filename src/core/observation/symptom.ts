@@ -15,7 +15,11 @@ export class SymptomWatch {
 
   /** Whether this car, its fault present, shows anything but a speed that follows the wheel. */
   shows(car: CarCondition, where: Whereabouts): boolean {
+    if (car.circuit.feedOhms + car.circuit.earthOhms > PUMP_STOPS_OHMS) return true;
     this.reader.take(car);
     return this.reader.outlook(0, { ...where, comesAndGoes: false }).chances[0]! < 0.5;
   }
 }
+
+/** The pump of an ABS draws some 20 A (from memory): with more than this before or behind it the module loses five volts. */
+const PUMP_STOPS_OHMS = 0.25;

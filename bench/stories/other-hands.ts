@@ -1,0 +1,464 @@
+import {
+  acVolts,
+  amps,
+  capture,
+  corner,
+  creep,
+  gauge,
+  hand,
+  hertz,
+  insulated,
+  lamp,
+  ohms,
+  seen,
+  still,
+  volts,
+  type Story,
+} from "./story";
+
+const OPEN_PLUG = { key: "on", unplugged: ["plug"] };
+const OPEN_C1 = { key: "on", unplugged: ["c1"] };
+const DRIVEN = { key: "on", wheel: "driven" };
+const IN_OUT = ["module", "plug"] as const;
+
+/**
+ * More stories from the bench, by other hands: three-wire and passive cars, shorts, weak wires, feeds, signals that stand
+ * still, readings as hurried people type them. Common practice, no source; values by data sheets from memory.
+ */
+export const otherHands: readonly Story[] = [
+  // Three-wire.
+  {
+    tells: "three-wire: 5.03 V to the battery, 4.0 V to its own ground with it drawing: the ground wire loses a volt",
+    corner: corner(
+      "active-3wire",
+      [
+        volts("plug.out.supply", "5.03 V", still),
+        volts("plug.out.supply", "4.0 V", still, "plug.out.ground"),
+        volts("plug.out.ground", "1.03 V", still),
+      ],
+      { supplyV: 5 },
+    ),
+    leads: ["harness", "connector", "module-feed"],
+    most: { sensor: 0.05, ring: 0.05, mounting: 0.05 },
+  },
+  {
+    tells: "three-wire: 5 V leave the module, nothing comes to the sensor plug",
+    corner: corner(
+      "active-3wire",
+      [
+        volts("module.in.supply", "5.02 V", still),
+        volts("plug.in.supply", "0.00 V", OPEN_PLUG),
+        volts("c1.in.supply", "5.01 V", still),
+        volts("c1.out.supply", "5.01 V", still),
+      ],
+      { supplyV: 5 },
+    ),
+    leads: ["harness"],
+    least: { harness: 0.8 },
+    most: { sensor: 0.05 },
+  },
+  {
+    tells: "three-wire: signal stands at 4.98 V over ten steps, a magnet at its tip switches it",
+    corner: corner("active-3wire", [
+      volts("plug.out.signal", "4.98 / 4.98 V", creep, "plug.out.ground"),
+      volts("plug.out.supply", "11.6 V", still, "plug.out.ground"),
+      seen("hands", "magnet", "switches", still),
+    ]),
+    leads: ["ring", "mounting"],
+    most: { sensor: 0.15, harness: 0.05, connector: 0.05 },
+  },
+  {
+    tells: "three-wire: signal stands at 4.98 V over ten steps, no answer to a magnet, supply and ground good",
+    corner: corner("active-3wire", [
+      volts("plug.out.signal", "4.98 / 4.98 V", creep, "plug.out.ground"),
+      volts("plug.out.supply", "11.6 V", still, "plug.out.ground"),
+      seen("hands", "magnet", "no-change", still),
+    ]),
+    leads: ["sensor"],
+    least: { sensor: 0.8 },
+  },
+  {
+    tells: "three-wire: pull-up at the module's pin, none at the open sensor plug: the signal wire",
+    corner: corner("active-3wire", [
+      volts("plug.in.signal", "0.01 V", OPEN_PLUG),
+      volts("module.in.signal", "4.97 V", OPEN_PLUG),
+    ]),
+    leads: ["harness", "connector"],
+    most: { sensor: 0.08, module: 0.02 },
+  },
+  {
+    tells: "three-wire: 47 kΩ from supply to ground of the loose sensor: no reading of worth",
+    corner: corner("active-3wire", [ohms("plug.out.supply", "plug.out.ground", "47 kΩ", "plug")]),
+    proven: "nothing",
+    most: { sensor: 0.3 },
+  },
+  // Passive.
+  {
+    tells: "passive, hot from the road: 1446 Ω, sound to the body, 0.7 V at a hand spin",
+    corner: corner("passive", [
+      ohms("plug.out.a", "plug.out.b", "1446 Ω", "plug"),
+      insulated("plug.out.a", "OL"),
+      acVolts("plug.out.a", "plug.out.b", "0.7 V"),
+    ]),
+    proven: "nothing",
+    most: { sensor: 0.1, mounting: 0.2, harness: 0.3, connector: 0.3 },
+  },
+  {
+    tells: "passive: 38 kΩ from coil to body at its own open plug",
+    corner: corner("passive", [ohms("plug.out.a", "plug.out.b", "1.12 kΩ", "plug"), insulated("plug.out.a", "38 kΩ")]),
+    leads: ["sensor"],
+    least: { sensor: 0.5 },
+  },
+  {
+    tells: "passive: 90 Ω across the coil at its own plug: turns shorted",
+    corner: corner("passive", [ohms("plug.out.a", "plug.out.b", "90 Ω", "plug")]),
+    leads: ["sensor"],
+    least: { sensor: 0.85 },
+    most: { harness: 0.05 },
+  },
+  {
+    tells: "passive: coil good, 0.03 V at a hand spin, the other side 0.8 V, foot flat, ring whole",
+    corner: corner("passive", [
+      ohms("plug.out.a", "plug.out.b", "1.15 kΩ", "plug"),
+      acVolts("plug.out.a", "plug.out.b", "0.03 V"),
+      seen("compare", "other-side", "weaker", hand),
+      seen("eyes", "ring", "intact"),
+    ]),
+    // A bridge between the wires loads a coil as well.
+    leads: ["mounting"],
+    most: { harness: 0.15, connector: 0.2 },
+  },
+  {
+    tells: "passive: buzz in the last 5 mph, pulls right; fuse out and it is gone; foot lifted by rust",
+    corner: corner(
+      "passive",
+      [
+        seen("scan", "speed", "cuts-low", DRIVEN),
+        seen("hands", "fuse-out", "gone", DRIVEN),
+        seen("eyes", "foot", "lifted"),
+        ohms("c1.out.a", "c1.out.b", "1.2 kΩ", "c1"),
+      ],
+      { complaint: { symptoms: ["false-abs-low-speed"] } },
+    ),
+    leads: ["mounting"],
+    least: { mounting: 0.85 },
+    most: { sensor: 0.1 },
+  },
+  {
+    tells: "passive: a tooth cracked through, seen and in the recording",
+    corner: corner("passive", [seen("eyes", "ring", "cracked"), capture("c1.out.a", "cracked-ring")]),
+    proven: "ring",
+  },
+  {
+    tells: "passive: hash with the wheel at rest, coil whole and sound to the body: no part is named by it",
+    corner: corner("passive", [
+      capture("c1.out.a", "noise-at-rest"),
+      ohms("plug.out.a", "plug.out.b", "1.1 kΩ", "plug"),
+      insulated("plug.out.a", "OL"),
+    ]),
+    proven: "nothing",
+    most: { ring: 0.4, mounting: 0.3, sensor: 0.2 },
+  },
+  {
+    tells: "passive: good volts at the sensor, good at the module's pin, live speed there",
+    corner: corner("passive", [
+      acVolts("plug.out.a", "plug.out.b", "0.9 V"),
+      acVolts("module.in.a", "module.in.b", "0.88 V"),
+      seen("scan", "speed", "follows", DRIVEN),
+    ]),
+    proven: "nothing",
+    most: { sensor: 0.06, harness: 0.2, connector: 0.2, module: 0.03 },
+  },
+  {
+    tells: "passive: coil typed with a comma and a small k",
+    corner: corner("passive", [ohms("plug.out.a", "plug.out.b", "1,15 k", "plug")]),
+    proven: "nothing",
+    most: { sensor: 0.2 },
+  },
+  // Shorts and weak wires.
+  {
+    tells: "both wires of a two-wire sensor stand at supply with the plug undone: chafed together",
+    corner: corner("active-2wire", [
+      volts("plug.in.supply", "11.4 V", OPEN_PLUG),
+      volts("plug.in.return", "9.8 V", OPEN_PLUG),
+      ohms("plug.in.supply", "plug.in.return", "3 Ω", "module", "plug"),
+    ]),
+    leads: ["harness"],
+    least: { harness: 0.75 },
+    most: { sensor: 0.02 },
+  },
+  {
+    tells: "return at 12.4 V with both ends undone: chafed to a live wire",
+    corner: corner("active-2wire", [volts("plug.in.return", "12.4 V", { key: "on", unplugged: [...IN_OUT] })]),
+    leads: ["harness"],
+    least: { harness: 0.8 },
+    most: { sensor: 0.02 },
+  },
+  {
+    tells: "supply 11.4 V open, 5.1 V with the sensor joined; 11.3 V at C1 at the same time",
+    corner: corner("active-2wire", [
+      volts("plug.in.supply", "11.4 V", OPEN_PLUG),
+      volts("plug.in.supply", "5.1 V", still),
+      volts("c1.out.supply", "11.3 V", still),
+    ]),
+    leads: ["harness"],
+    most: { sensor: 0.1, "module-feed": 0.05 },
+  },
+  {
+    tells: "3.2 V lost across C1's own contact with everything joined",
+    corner: corner("active-2wire", [volts("c1.in.supply", "3.2 V", still, "c1.out.supply")]),
+    leads: ["connector"],
+    least: { connector: 0.6 },
+  },
+  {
+    tells: "1.1 V lost across C1's own contact, read again and the same: corroded, however well it works today",
+    corner: corner("active-2wire", [
+      volts("c1.in.supply", "1.1 V", still, "c1.out.supply"),
+      volts("c1.in.supply", "1.1 V", still, "c1.out.supply"),
+    ]),
+    leads: ["connector"],
+    least: { connector: 0.8 },
+  },
+  {
+    tells: "supply pulled down with the sensor joined, back with it undone, and 64 mA into it",
+    corner: corner("active-2wire", [
+      volts("plug.in.supply", "11.5 V", OPEN_PLUG),
+      volts("plug.in.supply", "10.3 V", still),
+      volts("plug.in.return", "7.6 V", still),
+      amps("64 mA"),
+    ]),
+    leads: ["sensor"],
+    least: { sensor: 0.7 },
+  },
+  {
+    tells: "no current at all into the sensor, 11.5 V at its open plug",
+    corner: corner("active-2wire", [volts("plug.in.supply", "11.5 V", OPEN_PLUG), amps("0.0 mA")]),
+    leads: ["sensor", "harness", "connector"],
+    most: { ring: 0.02, mounting: 0.02, bearing: 0.02 },
+  },
+  {
+    tells: "7 mA, then 14 mA as it is turned: the sensor works, and so do its wires here",
+    corner: corner("active-2wire", [amps("7.1 mA", creep), amps("14.0 mA", creep)]),
+    proven: "nothing",
+    most: { sensor: 0.1, mounting: 0.2, harness: 0.2, connector: 0.25 },
+  },
+  {
+    tells: "the same supply read three times over is one reading, not three",
+    corner: corner("active-2wire", [
+      volts("c1.out.supply", "11.3 V", still),
+      volts("c1.out.supply", "11.3 V", still),
+      volts("c1.out.supply", "11.3 V", still),
+    ]),
+    proven: "nothing",
+    most: { sensor: 0.45, mounting: 0.45, ring: 0.5 },
+  },
+  {
+    tells: "probes the wrong way round: minus 11.4 V is 11.4 V",
+    corner: corner("active-2wire", [volts("plug.in.supply", "-11.4 V", OPEN_PLUG)]),
+    proven: "nothing",
+    most: { harness: 0.2, connector: 0.25 },
+  },
+  {
+    tells: "MIN/MAX left on over a hand spin: 0.81 … 1.69 V",
+    corner: corner("active-2wire", [volts("plug.out.return", "0.81…1.69 V", hand)]),
+    proven: "nothing",
+    most: { sensor: 0.15, mounting: 0.2 },
+  },
+  {
+    tells: "a meter too slow for the spin: 1.24 V, 52 Hz",
+    corner: corner("active-2wire", [volts("plug.out.return", "1.24 V", hand), hertz("plug.out.return", "52 Hz")]),
+    proven: "nothing",
+    most: { sensor: 0.1, mounting: 0.25, harness: 0.25, connector: 0.25 },
+  },
+  {
+    tells: "ohms of a wire with the key on: refused, no part the wiser",
+    corner: corner("active-2wire", [
+      {
+        instrument: "ohms",
+        red: "c1.out.supply",
+        black: "plug.in.supply",
+        state: { key: "on", unplugged: ["plug"] },
+        value: "4.7 kΩ",
+      },
+    ]),
+    proven: "nothing",
+    unread: [0],
+    most: { harness: 0.25 },
+  },
+  {
+    tells: "the wire reads 0.3 Ω end to end and lights the lamp; to body and to its neighbour OL: the loom is good",
+    corner: corner("active-2wire", [
+      ohms("module.out.supply", "plug.in.supply", "0.3 Ω", ...IN_OUT),
+      lamp("module.out.supply", "plug.in.supply", "bright", ...IN_OUT),
+      ohms("module.out.return", "plug.in.return", "0.3 Ω", ...IN_OUT),
+      lamp("module.out.return", "plug.in.return", "bright", ...IN_OUT),
+      ohms("plug.in.supply", "plug.in.return", "OL", ...IN_OUT),
+      ohms("plug.in.supply", "body", "OL", ...IN_OUT),
+      ohms("plug.in.return", "body", "OL", ...IN_OUT),
+    ]),
+    most: { harness: 0.02 },
+    proven: "nothing",
+  },
+  // Connectors.
+  {
+    tells: "comes and goes in the wet; green bloom in the sensor plug, reading jumps as it is wiggled",
+    corner: corner("active-2wire", [seen("eyes", "plug", "bad"), seen("hands", "wiggle-plug", "jumps", still)], {
+      complaint: { presence: "intermittent", symptoms: ["when-wet"] },
+    }),
+    leads: ["connector"],
+    least: { connector: 0.8 },
+  },
+  {
+    tells: "one terminal in the sensor plug falls through in the drag test, supply drops out there while recorded",
+    corner: corner(
+      "active-2wire",
+      [seen("hands", "drag-test", "loose"), capture("plug.out.return", "random-dropout")],
+      { complaint: { presence: "intermittent" } },
+    ),
+    leads: ["connector"],
+    least: { connector: 0.6 },
+  },
+  // Ring, mounting, bearing, tyre.
+  {
+    tells: "new bearing, its encoder face away from the sensor: no stripes on this side",
+    corner: corner("active-2wire", [seen("scan", "speed", "zero", DRIVEN), seen("film", "encoder", "no-stripes")], {
+      complaint: { recentWork: ["bearing"] },
+    }),
+    leads: ["ring"],
+    least: { ring: 0.85 },
+  },
+  {
+    tells: "steady ratio after a new bearing, 44 pulses counted where 48 belong",
+    corner: corner(
+      "active-2wire",
+      [seen("scan", "speed", "ratio-off", DRIVEN), seen("eyes", "count", "other"), seen("eyes", "tyres", "alike")],
+      { complaint: { recentWork: ["bearing"] } },
+    ),
+    leads: ["ring"],
+    least: { ring: 0.85 },
+    most: { tyre: 0.1 },
+  },
+  {
+    tells: "slow wave once a turn, bearing rocks, recording eccentric",
+    corner: corner("active-2wire", [capture("plug.out.return", "eccentric"), seen("hands", "bearing", "play")]),
+    leads: ["bearing"],
+    most: { sensor: 0.02, harness: 0.02, connector: 0.02 },
+  },
+  {
+    tells: "slow wave once a turn, bearing tight: the ring runs out",
+    corner: corner("passive", [
+      capture("plug.out.a", "eccentric"),
+      seen("hands", "bearing", "tight"),
+      gauge("runout", "0.45 mm"),
+    ]),
+    leads: ["ring"],
+    most: { bearing: 0.15 },
+  },
+  {
+    tells: "active: pulses lost more and more, foot lifted, 3 mm of air",
+    corner: corner("active-2wire", [
+      capture("plug.out.return", "duty-shift"),
+      seen("eyes", "foot", "lifted"),
+      gauge("gap", "3.0 mm"),
+    ]),
+    leads: ["mounting"],
+    least: { mounting: 0.9 },
+  },
+  {
+    tells: "sensor moves in its bore by hand after brake work",
+    corner: corner("active-2wire", [seen("hands", "sensor", "rocks"), seen("scan", "speed", "drops-out", DRIVEN)], {
+      complaint: { recentWork: ["brakes"] },
+    }),
+    leads: ["mounting"],
+  },
+  {
+    tells: "this wheel turned by hand and another corner answers",
+    corner: corner("active-2wire", [seen("scan", "which", "another", still)]),
+    leads: ["connector"],
+    most: { sensor: 0.15, ring: 0.2 },
+  },
+  // Module and feeds.
+  {
+    tells: "1.2 V on the module's ground under load, its feed good",
+    corner: corner("active-2wire", [
+      volts("module.in.earth", "1.2 V", still),
+      volts("module.in.power", "12.3 V", still),
+      volts("module.in.earth", "1.2 V", still),
+    ]),
+    leads: ["module-feed"],
+    least: { "module-feed": 0.6 },
+  },
+  {
+    tells: "10.1 V at the module's feed pin, 12.4 V at the battery: 2.3 V lost between them",
+    corner: corner("active-2wire", [
+      volts("module.in.power", "10.1 V", still),
+      volts("battery.positive", "12.4 V", still),
+      volts("battery.positive", "2.3 V", still, "module.in.power"),
+    ]),
+    leads: ["module-feed"],
+    least: { "module-feed": 0.7 },
+  },
+  {
+    tells: "toggles at the module's own pin, its feed and ground good, live speed zero: the channel",
+    corner: corner("active-2wire", [
+      volts("module.in.return", "0.84 / 1.68 V", creep),
+      seen("scan", "speed", "zero", DRIVEN),
+      volts("module.in.power", "12.2 V", still),
+      volts("module.in.earth", "8 mV", still),
+      seen("scan", "others", "only-this", still),
+    ]),
+    leads: ["module"],
+    most: { sensor: 0.05, harness: 0.1, ring: 0.15, mounting: 0.3 },
+  },
+  {
+    tells: "battery worn down by an hour of key on: 9.7 V there, 8.4 V at both sensors' supplies",
+    corner: corner("active-2wire", [
+      volts("battery.positive", "9.7 V", still),
+      volts("c1.out.supply", "8.4 V", still),
+      seen("compare", "other-supply", "low", still),
+    ]),
+    proven: "nothing",
+    most: { sensor: 0.3, harness: 0.1, connector: 0.1, module: 0.05 },
+  },
+  {
+    tells: "no supply at C1 nor at the module's pin with C1 undone, feed and ground good, other corners good",
+    corner: corner("active-2wire", [
+      volts("c1.in.supply", "2 mV", OPEN_C1),
+      volts("module.in.supply", "3 mV", OPEN_C1),
+      volts("module.in.power", "12.3 V", still),
+      volts("module.in.earth", "6 mV", still),
+      seen("scan", "others", "only-this", still),
+    ]),
+    leads: ["module", "harness"],
+    most: { sensor: 0.02, ring: 0.02, mounting: 0.02 },
+  },
+  // Codes that mislead.
+  {
+    tells: "a code for the sensor's circuit, and the signal recorded clean at the module's pin, live speed there",
+    corner: corner("active-2wire", [capture("module.in.return", "clean"), seen("scan", "speed", "follows", DRIVEN)], {
+      complaint: { codes: ["C003A-13"] },
+    }),
+    proven: "nothing",
+    most: { sensor: 0.1, harness: 0.3, module: 0.05 },
+  },
+  {
+    tells: "a code of another corner weighs nothing here",
+    corner: corner("active-2wire", [], { complaint: { codes: ["C0031-13"] } }),
+    proven: "nothing",
+    most: { harness: 0.25, sensor: 0.3 },
+  },
+  {
+    tells: "everything good on a passive corner: no part is made of it",
+    corner: corner("passive", [
+      ohms("c1.out.a", "c1.out.b", "1.08 kΩ", "c1"),
+      acVolts("c1.out.a", "c1.out.b", "1.1 V"),
+      seen("compare", "other-side", "alike", hand),
+      capture("c1.out.a", "clean"),
+      seen("scan", "speed", "follows", DRIVEN),
+      seen("hands", "bearing", "tight"),
+    ]),
+    // All of it was read on the sensor's side of C1.
+    proven: "nothing",
+    most: { sensor: 0.05, mounting: 0.1, ring: 0.1, connector: 0.35, harness: 0.3 },
+  },
+];
