@@ -1,11 +1,12 @@
 /**
  * Every bench story through the public verdict. usage: npm run bench:stories
  */
-import { otherHands } from "./stories/other-hands";
+import { partsAndCodes } from "./stories/parts-and-codes";
 import { stories } from "./stories/stories";
+import { wiresAndSensors } from "./stories/wires-and-sensors";
 import { wrongIn } from "./stories/story";
 
-const all = [...stories, ...otherHands];
+const all = [...stories, ...wiresAndSensors, ...partsAndCodes];
 let right = 0;
 for (const story of all) {
   const wrong = wrongIn(story);
