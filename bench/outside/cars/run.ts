@@ -36,18 +36,33 @@ const MOST_READINGS = 16;
 const LEAST_SHARE = 1e-4;
 
 /** A car somebody complained of: what is wrong with it shows in the live speed. */
-async function noticedCar(d: Dice, comesAndGoes: boolean): Promise<Corner> {
+async function noticedCar(d: Dice, comesAndGoes: boolean, says?: string): Promise<Corner> {
   for (;;) {
     const make = drawMake(d);
     const trouble = drawTrouble(make, d, comesAndGoes);
+    if (says && trouble.says !== says) continue;
     if (trouble.part === "none" || (await moduleSees({ make, trouble })) !== "follows") return { make, trouble };
   }
 }
 
-/** Diagnoses one outside car by the public command alone, until a part is proven or the readings are too many. */
-export async function diagnoseOutsideCar(seed: number, analyse: Analyse, comesAndGoes = false): Promise<CarOutcome> {
+/** A trouble of this world and the fault of the catalogue that stands for it. */
+export interface Unknown {
+  says: string;
+  code: string;
+}
+
+/**
+ * Diagnoses one outside car by the public command alone, until a part is proven or the readings are too many.
+ * @param unknown the trouble it has, and the fault that the command then does not know
+ */
+export async function diagnoseOutsideCar(
+  seed: number,
+  analyse: Analyse,
+  comesAndGoes = false,
+  unknown?: Unknown,
+): Promise<CarOutcome> {
   const d = carDice(seed);
-  const { make, trouble } = await noticedCar(d, comesAndGoes);
+  const { make, trouble } = await noticedCar(d, comesAndGoes, unknown?.says);
   const file = {
     ...writtenDown(make, d.chance(0.5)),
     complaint: {
@@ -57,7 +72,7 @@ export async function diagnoseOutsideCar(seed: number, analyse: Analyse, comesAn
     },
     readings: [] as unknown[],
   };
-  const { diagnosing } = openDiagnosis(JSON.stringify(file), "outside.json");
+  const { diagnosing } = openDiagnosis(JSON.stringify(file), "outside.json", unknown ? [unknown.code] : []);
   const steps: string[] = [];
   let minutes = 0;
   let readings = 0;

@@ -17,7 +17,7 @@ import { Localisation } from "./localisation";
 import { pairsCalledFor } from "./pairs";
 import type { Particles } from "./particles";
 import type { PlanningTable, Posterior, Weighed } from "./posterior";
-import { UNLISTED_PRIOR, unlistedLikelihood } from "./unlisted";
+import { isSameAgain, UNLISTED_PRIOR, unlistedLikelihood } from "./unlisted";
 import { settleGroup, type Pull } from "./weigh";
 import { weighIn, type Bench, type Moment } from "./weigh-in";
 
@@ -30,6 +30,8 @@ export interface BeliefOptions {
   ratios?: OwnRatios | undefined;
   /** Shares to begin with, for a car of which more is known than a complaint says. */
   given?: (one: Suspectable) => number;
+  /** Faults of the catalogue that it does not know: what becomes of a car that has one. */
+  without?: readonly string[];
   /** What spoke against driving before the last repair and still does. */
   carried?: Danger | null;
   /** Where to go on from; made with the same set-up, complaint, seed and shares. */
@@ -76,13 +78,13 @@ export class Belief implements Posterior {
   constructor(
     setup: CornerSetup,
     complaint: Complaint,
-    { seed, perGroup = 96, priors = defaultPriors, ratios, given, carried, resume }: BeliefOptions,
+    { seed, perGroup = 96, priors = defaultPriors, ratios, given, without, carried, resume }: BeliefOptions,
   ) {
     this.setup = setup;
     this.complaint = complaint;
     this.carried = carried;
     const size = PLANNING_STRIDE * Math.ceil(perGroup / PLANNING_STRIDE);
-    this.#population = { setup, complaint, priors, ratios, perGroup: size, seed, given };
+    this.#population = { setup, complaint, priors, ratios, perGroup: size, seed, given, without };
     this.#begin([]);
     if (resume) this.#goOn(resume);
   }
@@ -336,7 +338,8 @@ export class Belief implements Posterior {
     return forecasts.want(hookups, (g) => shares[g]! > FORECAST_SHARE).map((table) => this.#answered.changed(table));
   }
 
-  #weighUnlisted({ value }: Observation, overall: number, table: ForecastTable): void {
+  #weighUnlisted({ hookup, value }: Observation, overall: number, table: ForecastTable): void {
+    if (isSameAgain(this.readBefore(hookup), value, hookup)) return;
     const broad = unlistedLikelihood(value, overall, table.kind === "words" ? table.words.length : 1);
     this.#unlisted = (this.#unlisted * broad) / (this.#unlisted * broad + (1 - this.#unlisted) * overall);
   }

@@ -58,6 +58,8 @@ export interface Population {
   seed: number;
   /** Shares to begin with in place of those that priors and complaint give, for a car of which more is known. */
   given?: ((one: Suspectable) => number) | undefined;
+  /** Faults of the catalogue that are left out of the running. */
+  without?: readonly string[] | undefined;
   /** Two faults together, each with its own share to begin with, where the readings call for them. */
   pairs?: readonly Suspectable[];
 }
@@ -71,10 +73,12 @@ export function drawCandidates({
   perGroup,
   seed,
   given,
+  without = [],
   pairs = [],
 }: Population): Candidates {
   const random = seeded(seed);
-  const weighed = suspectables(setup, priors).map((one) => ({
+  const known = suspectables(setup, priors).filter(({ fault }) => !without.includes(fault.code));
+  const weighed = known.map((one) => ({
     ...one,
     prior: given ? given(one) : one.prior * complaintWeight(one.fault, complaint, setup.corner, ratios),
   }));

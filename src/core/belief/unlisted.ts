@@ -1,5 +1,7 @@
-import { ANYWHERE } from "../observation/likelihood";
+import type { Hookup } from "../checks/hookup";
+import { ANYWHERE, SAME_ERRORS } from "../observation/likelihood";
 import type { ObservedValue } from "../observation/observation";
+import { scaleError, toScale } from "../observation/scale";
 
 /**
  * Something that stands in no list is always in the running. Its forecast is broad: mostly what all listed cars
@@ -28,4 +30,15 @@ export function unlistedLikelihood(value: ObservedValue, overall: number, answer
           ? ANYWHERE * ANYWHERE
           : ANYWHERE;
   return (1 - ANYTHING) * overall + ANYTHING * any;
+}
+
+/** Whether a hook-up showed once more what it had shown before: something not listed would as surely as anything listed. */
+export function isSameAgain(before: ObservedValue | null, now: ObservedValue, hookup: Hookup): boolean {
+  if (before?.kind !== now.kind) return false;
+  if (now.kind === "word") return before.kind === "word" && before.word === now.word;
+  if (now.kind === "number" && before.kind === "number") {
+    const apart = toScale(hookup.instrument, now.value) - toScale(hookup.instrument, before.value);
+    return Math.abs(apart) < SAME_ERRORS * scaleError(hookup, now.value, now.resolution);
+  }
+  return now.kind === "over-limit";
 }

@@ -5,6 +5,7 @@ import {
   matchNumber,
   matchOverLimit,
   overLimitAgain,
+  SAME_ERRORS,
   slipChance,
   slipDensity,
   slipLikelihood,
@@ -92,7 +93,7 @@ export function weighNumber(
   const made = new Float64Array(slots);
   const earlierX = before && toScale(hookup.instrument, before.value);
   // What reads otherwise than before is news like any other.
-  const beforeX = earlierX !== null && Math.abs(x - earlierX) < SAME * error ? earlierX : null;
+  const beforeX = earlierX !== null && Math.abs(x - earlierX) < SAME_ERRORS * error ? earlierX : null;
   for (let k = 0; k < size; k++) {
     const row = first + k;
     const slipped = slip * slipOf(observed, table, candidates.cars[row]!);
@@ -121,9 +122,6 @@ export function weighNumber(
   // Read again it tells whether the first was a slip; where the car stands it has told already.
   return gradient && beforeX === null ? pull(perSlot, slot, trusted, candidates, group, cloud, x, error) : null;
 }
-
-/** Two readings nearer than so many errors of the instrument are the same. */
-const SAME = 3;
 
 /** One of a sequence of numbers between 0 and 1 that fills it evenly (Weyl, golden ratio), another for each reading. */
 function drawn(turn: number, k: number): number {

@@ -50,8 +50,12 @@ export function diagnoseFile(text: string, name: string): Diagnosis & { unread: 
   return { ...diagnosing.diagnosis(), unread };
 }
 
-/** The corner a file describes, before its readings are weighed. @throws UnusableInput as `diagnoseFile` */
-export function openDiagnosis(text: string, name: string): { diagnosing: Diagnosing; readings: (Reading | Repair)[] } {
+/** The corner a file describes, before its readings are weighed. @param without faults of the catalogue left out of the running @throws UnusableInput as `diagnoseFile` */
+export function openDiagnosis(
+  text: string,
+  name: string,
+  without: readonly string[] = [],
+): { diagnosing: Diagnosing; readings: (Reading | Repair)[] } {
   const parsed = parseJson(text, name);
   checkVersion(parsed, "diagnose/1", name, t`corner to diagnose`);
   const head = diagnoseSchema.safeParse(withUsualStates(parsed));
@@ -63,7 +67,7 @@ export function openDiagnosis(text: string, name: string): { diagnosing: Diagnos
   const { complaint, readings } = head.data;
   const policy = { ...head.data.policy, tools: head.data.tools ?? head.data.policy.tools };
   const setup = corner.data;
-  let belief = new Belief(setup, complaint, { seed: seedFrom(JSON.stringify(setup)) });
+  let belief = new Belief(setup, complaint, { seed: seedFrom(JSON.stringify(setup)), without });
   const done = new Set<string>();
   let told = 0;
   const read = (reading: Reading | Repair): Unread | null => {

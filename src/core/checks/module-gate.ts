@@ -23,3 +23,10 @@ function isLoomAlone({ red, black, state }: Extract<Hookup, { black: Point }>): 
   if (!state.unplugged.includes("module") || red.at !== "face") return false;
   return black.at === "body" || (black.at === "face" && black.conductor !== red.conductor);
 }
+
+/** Whether a reading is of what feeds the module: its supply, its ground, or the battery. */
+export function isFeedReading(hookup: Hookup): boolean {
+  const pin = gatePinOf(hookup);
+  if (pin === "power" || pin === "earth") return true;
+  return "black" in hookup && hookup.red.at === "battery" && hookup.black.at === "battery";
+}

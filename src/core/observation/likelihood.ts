@@ -101,6 +101,9 @@ export interface NumberMatch {
   slot: number;
 }
 
+/** Two readings nearer than so many errors of the instrument are the same. */
+export const SAME_ERRORS = 3;
+
 /** A number read with the same hook-up before, on its scale, and the density a slip gave it on this car. */
 export interface ReadBefore {
   x: number;

@@ -10,12 +10,9 @@ import { canBeMadeWith } from "../checks/made-with";
 import type { Policy } from "../complaint/policy";
 import { costOf, type Scored } from "./check-cost";
 import { isPlaceSought, minutesToPlace, rankForPlace } from "./place-search";
-import { isAtSensorPlug } from "../checks/sensor-gate";
-import { gatePinOf, gatePins } from "../checks/module-gate";
 import { isDriven } from "../checks/interlocks";
 import { dangerOfDriving } from "../verdict/do-not-drive";
-import { isAtModulePlug, moduleFeedRead } from "../verdict/module-gate";
-import { sensorGatePassed } from "../verdict/sensor-gate";
+import { unmetNeeds } from "../verdict/needs";
 import { hangsOn, sharesWithout } from "../verdict/leave-one-out";
 import { PROOF_SHARE } from "../verdict/suspects";
 import { informationTable, outcomesByCandidate, type Outcomes } from "./information";
@@ -104,7 +101,7 @@ export function proposeChecks(
   const shortlist = sought
     ? rankForPlace(single, planning, progress.done, policy)
     : rankByWorth(single, planned, progress.done, policy);
-  const gate = [...sensorGateChecks(posterior, shares, single), ...gateChecks(posterior, shares, single)];
+  const gate = neededChecks(posterior, shares, single);
   const rest = shortlist.filter((one) => !gate.includes(one));
   const useful = rest.filter(({ bits }) => bits > LEAST_BITS);
   const telling = [...gate, ...(useful.length + gate.length > 0 ? useful : rest.slice(0, 1))];
@@ -185,33 +182,25 @@ function sharesToConfirm(posterior: Posterior, shares: Float64Array): Float64Arr
   return pivot ? sharesWithout(posterior, pivot) : shares;
 }
 
-/** What the module still lacks before it may be named, where it leads: at each pin the reading that tells most. */
-function gateChecks(posterior: Posterior, shares: Float64Array, single: readonly Scored[]): Scored[] {
-  const feedOpen = !moduleFeedRead(posterior);
-  let [module, feed, plug] = [0, 0, 0];
-  posterior.hypotheses.forEach(({ fault: { part }, place }, h) => {
-    if (part === "module") module += shares[h]!;
-    else if (part === "module-feed" && feedOpen) feed += shares[h]!;
-    else if (isAtModulePlug(part, place)) plug += shares[h]!;
+/** What the leading part is not named without and has not been read: for each need the check that tells most for its minutes. */
+function neededChecks(posterior: Posterior, shares: Float64Array, single: readonly Scored[]): Scored[] {
+  const part = [...sharesByPart(posterior, shares)].find(([, share]) => share >= GATE_SHARE)?.[0];
+  if (!part) return [];
+  let lead = -1;
+  posterior.hypotheses.forEach(({ fault, of }, h) => {
+    if (!of && fault.part === part && (lead < 0 || shares[h]! > shares[lead]!)) lead = h;
   });
-  // A terminal of the module's plug waits for the corner's own pin alone, a feed for the feed's.
-  const askedBy = { power: module + feed, earth: module + feed, corner: module + plug, loom: module };
-  const read = new Set(posterior.log.map(({ observation: { hookup } }) => gatePinOf(hookup)));
-  return gatePins.flatMap((pin) => {
-    if (read.has(pin) || askedBy[pin] < GATE_SHARE) return [];
-    const there = single.filter(({ check }) => gatePinOf(check.hookup) === pin);
-    return there.length > 0 ? [there.reduce((best, one) => (one.bits > best.bits ? one : best))] : [];
+  if (lead < 0) return [];
+  const { needs, taken } = unmetNeeds(posterior, lead);
+  const value = ({ bits, cost }: Scored) => (bits + LEAST_BITS) / cost;
+  const chosen = needs.flatMap((need) => {
+    const there = single.filter(({ check }) => need.helps(check.hookup, taken));
+    return there.length > 0 ? [there.reduce((best, one) => (value(one) > value(best) ? one : best))] : [];
   });
+  return [...new Set(chosen)];
 }
 
-/** What must be read at the sensor's own plug before it may be named, where it leads. */
-function sensorGateChecks(posterior: Posterior, shares: Float64Array, single: readonly Scored[]): Scored[] {
-  const sensor = sharesByPart(posterior, shares).get("sensor") ?? 0;
-  if (sensor < GATE_SHARE || sensorGatePassed(posterior)) return [];
-  const there = single.filter(({ check }) => isAtSensorPlug(check.hookup, posterior.setup.family));
-  return there.length > 0 ? [there.reduce((best, one) => (one.worth > best.worth ? one : best))] : [];
-}
-
+/** From this share on what a part still lacks before it may be named comes first. */
 const GATE_SHARE = 0.9;
 
 /** Every check worth proposing on this corner, made once. */

@@ -1,13 +1,10 @@
 import { sharesByPart, type Posterior } from "../belief/posterior";
 import type { Hookup } from "../checks/hookup";
-import { suspectId } from "../faults/catalogue";
-import { HEALTHY } from "../faults/fault";
 import { parts, type Part } from "../faults/parts/parts";
 import { includes } from "../faults/pair";
 import { hangsOn } from "./leave-one-out";
 import { misfitOf } from "./misfit";
-import { sensorGatePassed } from "./sensor-gate";
-import { isAtModulePlug, moduleFeedRead, moduleGatePassed, modulePinRead } from "./module-gate";
+import { speakingEntries, unmetNeeds } from "./needs";
 
 export type Verdict = "suspect" | "proven" | "cleared";
 
@@ -39,8 +36,6 @@ const MOST_UNLISTED = 0.05;
 /** Below this share, and down from at least four times as much, a suspect is cleared. */
 const CLEARED_SHARE = 0.004;
 const CLEARED_RATIO = 4;
-/** A direct reading is this many times likelier under the fault than on a healthy corner. */
-const DIRECT_RATIO = 8;
 /** Nothing wrong is said only after so many readings. */
 const HEALTHY_READINGS = 3;
 
@@ -115,11 +110,8 @@ function judge(
   const open = { verdict: "suspect", hangsOn: null } as const;
   const leader = leaders.find(({ lead }) => lead === h);
   if (!leader) return open;
-  const { fault, place } = posterior.hypotheses[h]!;
-  if (fault.part === "module" && !moduleGatePassed(posterior)) return open;
-  if (fault.part === "module-feed" && !moduleFeedRead(posterior)) return open;
-  if (fault.part === "sensor" && !sensorGatePassed(posterior)) return open;
-  if (isAtModulePlug(fault.part, place) && !modulePinRead(posterior)) return open;
+  const { fault } = posterior.hypotheses[h]!;
+  if (unmetNeeds(posterior, h).needs.length > 0) return open;
   if (fault.part === "none" ? posterior.log.length < HEALTHY_READINGS : provenBy.length === 0) return open;
   return leader.pivot === null ? { verdict: "proven", hangsOn: null } : { verdict: "suspect", hangsOn: leader.pivot };
 }
@@ -160,15 +152,11 @@ export function rankParts(suspects: readonly Suspect[]): PartShare[] {
     .sort((a, b) => b.share - a.share);
 }
 
-/** Readings that tell this fault from a car without it: a healthy one, or, in a pair, one with the other fault alone. */
+/** Direct readings that tell this fault from a car without it. */
 function directEntries(posterior: Posterior, h: number, lead: number): string[] {
-  const { id } = posterior.hypotheses[h]!;
-  const other = posterior.hypotheses[lead]!.of?.find(({ fault, place }) => suspectId(fault, place) !== id);
-  const without = posterior.indexOf(other ? suspectId(other.fault, other.place) : HEALTHY);
-  return posterior.log.flatMap(({ byHypothesis, observation }) =>
-    isDirect(observation.hookup) && byHypothesis[lead]! > DIRECT_RATIO * byHypothesis[without]!
-      ? [observation.entryId]
-      : [],
+  const speaking = new Set(speakingEntries(posterior, h, lead));
+  return posterior.log.flatMap(({ observation: { hookup, entryId } }) =>
+    isDirect(hookup) && speaking.has(entryId) ? [entryId] : [],
   );
 }
 

@@ -1,0 +1,29 @@
+import type { Posterior } from "../belief/posterior";
+import { ownReadings, type Need, type Taken } from "../checks/own-readings";
+import { suspectId } from "../faults/catalogue";
+import { HEALTHY } from "../faults/fault";
+
+/** A direct reading is this many times likelier under the fault than on a healthy corner. */
+const DIRECT_RATIO = 8;
+
+/** What is still to be read before a fault may be named, whatever its share (see `ownReadings`). */
+export function unmetNeeds(posterior: Posterior, h: number): { needs: Need[]; taken: Taken[] } {
+  const { fault, place } = posterior.hypotheses[h]!;
+  const direct = new Set(speakingEntries(posterior, h, h));
+  const taken = posterior.log.map(({ observation: { hookup, entryId } }) => ({ hookup, speaks: direct.has(entryId) }));
+  const all = ownReadings(fault.part, fault.code, place, posterior.setup);
+  return { needs: all.filter((need) => !need.isMet(taken)), taken };
+}
+
+/**
+ * Entries that tell this fault from a car without it: a healthy one, or, in a pair, one with the other fault alone.
+ * @param lead the hypothesis the fault is likeliest in
+ */
+export function speakingEntries(posterior: Posterior, h: number, lead: number): string[] {
+  const { id } = posterior.hypotheses[h]!;
+  const other = posterior.hypotheses[lead]!.of?.find(({ fault, place }) => suspectId(fault, place) !== id);
+  const without = posterior.indexOf(other ? suspectId(other.fault, other.place) : HEALTHY);
+  return posterior.log.flatMap(({ byHypothesis, observation }) =>
+    byHypothesis[lead]! > DIRECT_RATIO * byHypothesis[without]! ? [observation.entryId] : [],
+  );
+}
