@@ -21,15 +21,21 @@ const OVER_LIMIT = 0.3;
  * @param overall how well all listed hypotheses together did @param answers how many words there are to choose from
  */
 export function unlistedLikelihood(value: ObservedValue, overall: number, answers: number): number {
-  const any =
-    value.kind === "word"
-      ? 1 / answers
-      : value.kind === "over-limit"
-        ? OVER_LIMIT
-        : value.kind === "range"
-          ? ANYWHERE * ANYWHERE
-          : ANYWHERE;
-  return (1 - ANYTHING) * overall + ANYTHING * any;
+  return (1 - ANYTHING) * overall + ANYTHING * anythingLikelihood(value, answers);
+}
+
+/** How well something that may show anything predicts what was observed: a density on the scale for numbers. */
+export function anythingLikelihood(value: ObservedValue, answers: number): number {
+  switch (value.kind) {
+    case "word":
+      return 1 / answers;
+    case "over-limit":
+      return OVER_LIMIT;
+    case "range":
+      return ANYWHERE * ANYWHERE;
+    case "number":
+      return ANYWHERE;
+  }
 }
 
 /** Whether a hook-up showed once more what it had shown before: something not listed would as surely as anything listed. */

@@ -135,7 +135,7 @@ export const wireFaults: Fault[] = [
     0.15,
     "ground",
     (_, where) => t`Wires shorted together in ${where}`,
-    { kind: "to-neighbour", from: 0.2, to: 1500 },
+    { kind: "to-neighbour", from: 0.2, to: 300 },
     (where) => t`OL between the wires of ${where}, both ends unplugged.`,
   ),
   {

@@ -1,20 +1,36 @@
 import { t } from "../words/words";
-import type { Posterior } from "../belief/posterior";
+import type { Posterior, Weighed } from "../belief/posterior";
+import { anythingLikelihood } from "../belief/unlisted";
+import { answersFor } from "../checks/answers";
+import { hookupKey } from "../checks/hookup";
 
 export interface Contradiction {
   entryId: string;
-  slipChance: number;
+  /** Read again with the same hook-up, it fitted. */
+  settled: boolean;
 }
 
 /** Over this chance a reading is called a likely slip. */
 const SUSPICIOUS = 0.5;
+/** A reading that all there is in the running expects less than this often, beside what shows anything at all, fits none of it (engineering judgement). */
+const ODD = 0.25;
 
-/** Readings that no candidate explains better than a slip would; they should be taken again. */
+/** Readings that no suspect explains: those only a slip does, and those that anything at all would have shown sooner. They should be taken again. */
 export function contradictions(posterior: Posterior): Contradiction[] {
-  return posterior.log.flatMap((weighed) => {
-    const slipChance = posterior.slipShare(weighed);
-    return slipChance < SUSPICIOUS ? [] : [{ entryId: weighed.observation.entryId, slipChance }];
+  const shares = posterior.shares();
+  const odd = posterior.log.map((weighed) => isOdd(weighed, posterior, shares));
+  return posterior.log.flatMap(({ observation: { entryId, hookup } }, i) => {
+    if (!odd[i]) return [];
+    const last = posterior.log.findLastIndex(({ observation }) => hookupKey(observation.hookup) === hookupKey(hookup));
+    return [{ entryId, settled: !odd[last] }];
   });
+}
+
+function isOdd(weighed: Weighed, posterior: Posterior, shares: Float64Array): boolean {
+  if (posterior.slipShare(weighed) >= SUSPICIOUS) return true;
+  const { hookup, value } = weighed.observation;
+  const expected = shares.reduce((sum, share, h) => sum + share * weighed.byHypothesis[h]!, 0);
+  return expected < ODD * anythingLikelihood(value, answersFor(hookup)?.words.length ?? 1);
 }
 
 /** What to do about one, told by its number in the log as shown. */

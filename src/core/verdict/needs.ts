@@ -1,18 +1,33 @@
 import type { Posterior } from "../belief/posterior";
 import { ownReadings, type Need, type Taken } from "../checks/own-readings";
+import { hookupKey } from "../checks/hookup";
+import { turnsWheel } from "../checks/turns-wheel";
+import { contradictions } from "./contradictions";
 import { suspectId } from "../faults/catalogue";
 import { HEALTHY } from "../faults/fault";
 
 /** A direct reading is this many times likelier under the fault than on a healthy corner. */
 const DIRECT_RATIO = 8;
 
-/** What is still to be read before a fault may be named, whatever its share (see `ownReadings`). */
+/**
+ * What is still to be read before a fault may be named, whatever its share: its own readings (see `ownReadings`), and once
+ * more whatever fits no suspect.
+ */
 export function unmetNeeds(posterior: Posterior, h: number): { needs: Need[]; taken: Taken[] } {
   const { fault, place } = posterior.hypotheses[h]!;
   const direct = new Set(speakingEntries(posterior, h, h));
   const taken = posterior.log.map(({ observation: { hookup, entryId } }) => ({ hookup, speaks: direct.has(entryId) }));
   const all = ownReadings(fault.part, fault.code, place, posterior.setup);
-  return { needs: all.filter((need) => !need.isMet(taken)), taken };
+  return { needs: [...all.filter((need) => !need.isMet(taken)), ...readAgain(posterior)], taken };
+}
+
+/** A reading that no suspect explains is taken again where that tells anything: not at another place of a turned wheel. */
+function readAgain(posterior: Posterior): Need[] {
+  const open = new Set(contradictions(posterior).flatMap(({ entryId, settled }) => (settled ? [] : [entryId])));
+  const odd = posterior.log.flatMap(({ observation: { entryId, hookup, value } }) =>
+    open.has(entryId) && (value.kind === "word" || !turnsWheel(hookup)) ? [hookupKey(hookup)] : [],
+  );
+  return [...new Set(odd)].map((key) => ({ isMet: () => false, helps: (hookup) => hookupKey(hookup) === key }));
 }
 
 /**
