@@ -83,6 +83,31 @@ export const partsAndCodes: readonly Story[] = [
     leads: ["connector"],
     most: { sensor: 0.15, ring: 0.2 },
   },
+  {
+    tells: "high and low uneven, nothing else read: the gap before all else",
+    corner: corner("active-2wire", [capture("plug.out.return", "duty-shift")]),
+    leads: ["mounting"],
+    proven: "nothing",
+  },
+  {
+    tells: "the supply sinks with the signal, and nobody said that it comes and goes: contacts and wires, no bearing",
+    corner: corner("active-2wire", [capture("plug.out.return", "supply-dip")]),
+    leads: ["connector", "harness"],
+    most: { bearing: 0.1, mounting: 0.15, ring: 0.25 },
+    proven: "nothing",
+  },
+  {
+    tells: "losses at no fixed place, nobody having said that it comes and goes, bearing tight, sensor firm: wires",
+    corner: corner("active-2wire", [
+      capture("plug.out.return", "random-dropout"),
+      seen("hands", "bearing", "tight"),
+      seen("hands", "sensor", "firm"),
+      gauge("gap", "1.0 mm"),
+    ]),
+    leads: ["connector", "harness", "sensor"],
+    most: { bearing: 0.2, mounting: 0.25, ring: 0.2 },
+    proven: "nothing",
+  },
   // Module and feeds.
   {
     tells: "1.2 V on the module's ground under load, its feed good",

@@ -9,6 +9,8 @@ export interface Whereabouts {
   place: Place;
   part: Part;
   comesAndGoes: boolean;
+  /** It makes and breaks as it is moved, however steadily it seems to be there. */
+  flickers: boolean;
   wakes: Record<Wake, number>;
   /** The second fault of two. */
   and?: Whereabouts;
@@ -20,7 +22,7 @@ export function whereaboutsOf(
   comesAndGoes: boolean,
 ): Whereabouts {
   if (of) return { ...whereaboutsOf(of[0], comesAndGoes), and: whereaboutsOf(of[1], comesAndGoes) };
-  return { place, part: fault.part, comesAndGoes, wakes: wakeChances(fault) };
+  return { place, part: fault.part, comesAndGoes, flickers: fault.flickers ?? false, wakes: wakeChances(fault) };
 }
 
 /** A hard fault that sits nowhere in particular. */
@@ -28,5 +30,6 @@ export const UNKNOWN_PLACE: Whereabouts = {
   place: { id: "none", share: 1 },
   part: "none",
   comesAndGoes: false,
+  flickers: false,
   wakes: { bump: 0, turn: 0, wet: 0, heat: 0 },
 };

@@ -10,6 +10,8 @@ import { isAtSensorPlug } from "./sensor-gate";
 export interface Taken {
   hookup: Hookup;
   speaks: boolean;
+  /** The word it was answered by; null for numbers. */
+  word: string | null;
 }
 
 /** Something a fault is not named without. */
@@ -75,7 +77,7 @@ function harnessNeeds(fault: string, span: number, setup: CornerSetup): Need[] {
       { station: far, face: "in" },
       (hookup) => alongIt(hookup) || isOn(hookup, span),
     ),
-    ...plugs.map((plug) => anyOf(isLook(plug))),
+    ...plugs.map((plug) => foundSound(isLook(plug))),
   ];
 }
 
@@ -86,6 +88,13 @@ function pin(wanted: GatePin): Need {
 function anyOf(helps: (hookup: Hookup) => boolean): Need {
   return { helps, isMet: (taken) => taken.some(({ hookup }) => helps(hookup)) };
 }
+
+/** A plug that was looked into, and the last look found nothing. */
+function foundSound(helps: (hookup: Hookup) => boolean): Need {
+  return { helps, isMet: (taken) => taken.findLast(({ hookup }) => helps(hookup))?.word === SOUND };
+}
+
+const SOUND = "clean";
 
 /** A look that must have found something; one that found nothing is not asked for again. */
 function speaking(helps: (hookup: Hookup) => boolean): Need {

@@ -115,6 +115,8 @@ export interface Fault {
   words(place: Place, setup: CornerSetup): string;
   /** What is measured now may be milder than what lit the lamp: contacts, leaks and feeds change from hour to hour. */
   varies?: true;
+  /** A contact or break that makes and breaks as it is moved, though it was said to be there all the time. */
+  flickers?: true;
   /** What would clear it, in one sentence. */
   clearedBy(place: Place, setup: CornerSetup): string;
   /** How it is repaired where that is not its part's repair. */

@@ -12,6 +12,7 @@ export const sensorFaults: Fault[] = [
     weight: 0.42,
     families: everyFamily,
     intermittent: true,
+    flickers: true,
     effect: "open",
     places: atSensor,
     apply: (car) => {

@@ -54,6 +54,7 @@ function wireFault(
     families: everyFamily,
     intermittent: true,
     ...(damage.to === Infinity ? {} : { varies: true as const }),
+    ...(damage.kind === "series" ? { flickers: true as const } : {}),
     effect,
     places: damage.kind === "to-neighbour" ? everySpanOnce : everySpan,
     apply: (car, place, draw) => {
@@ -97,6 +98,7 @@ export const wireFaults: Fault[] = [
     weight: 0.08,
     families: activeFamilies,
     intermittent: true,
+    flickers: true,
     effect: "open",
     places: everySpan,
     apply: (car, place, draw) => {
@@ -144,6 +146,7 @@ export const wireFaults: Fault[] = [
     weight: 0.42,
     families: everyFamily,
     intermittent: true,
+    flickers: true,
     effect: "open",
     places: everyTerminal,
     apply: (car, place, draw) => {
@@ -160,6 +163,7 @@ export const wireFaults: Fault[] = [
     weight: 0.38,
     families: everyFamily,
     intermittent: true,
+    flickers: true,
     varies: true,
     effect: "open",
     places: everyTerminal,

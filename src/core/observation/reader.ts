@@ -88,14 +88,7 @@ export class StateReader {
       case "scope":
         return {
           kind: "words",
-          chances: scopeChances(
-            car,
-            this.trace(hookup.red),
-            hookup,
-            this.setup.family,
-            where.comesAndGoes,
-            this.moduleView(),
-          ),
+          chances: scopeChances(car, this.trace(hookup.red), hookup, this.setup.family, where, this.moduleView()),
         };
       default:
         return this.looked(hookup, where);

@@ -3,6 +3,7 @@ import { scopeWords } from "../checks/scope-answers";
 import type { Hookup } from "../checks/hookup";
 import type { Trace } from "../checks/looks/look";
 import type { ModuleView } from "../car/signal";
+import type { Whereabouts } from "../car/whereabouts";
 import type { Family } from "../circuit/setup";
 import type { CarCondition } from "../faults/fault";
 import { findingChances } from "./finding-chances";
@@ -23,18 +24,52 @@ export function scopeChances(
   volts: Trace,
   hookup: Hookup,
   family: Family,
-  comesAndGoes: boolean,
+  where: Whereabouts,
   view: ModuleView,
 ): number[] {
-  const expected = expectedFinding(car, volts, hookup, comesAndGoes, view);
+  const expected = expectedFinding(car, volts, hookup, where.comesAndGoes, view);
+  const instead = shownInstead(car, expected, family, where, view);
   const seen = findingChances[family][expected] ?? {};
   const total = Object.values(seen).reduce((sum, chance) => sum + chance, 0) || 1;
+  const left = 1 - Object.values(instead).reduce((sum, chance) => sum + chance, 0);
   return scopeWords.map((word) => {
     const analysed = (seen[word] ?? 0) / total;
     const byEye = word === expected ? 1 : 0;
-    return ANALYSED * analysed + BY_EYE * byEye + (1 - ANALYSED - BY_EYE) / scopeWords.length;
+    const shown = left * (ANALYSED * analysed + BY_EYE * byEye) + (instead[word] ?? 0) * (ANALYSED + BY_EYE);
+    return shown + (1 - ANALYSED - BY_EYE) / scopeWords.length;
   });
 }
+
+/**
+ * What a recording of the same car shows as well: the supply's own trace beside a signal that is lost with it, a contact
+ * that makes and breaks although the fault was said to be there all the time, an uneven duty before poles are lost.
+ */
+function shownInstead(
+  { ring }: CarCondition,
+  expected: string,
+  family: Family,
+  { comesAndGoes, flickers, place, part }: Whereabouts,
+  { lostShare }: ModuleView,
+): Record<string, number> {
+  const onSupply = family !== "passive" && (part === "module-feed" || place.conductor === "supply");
+  const lost = comesAndGoes && expected === "random-dropout" ? 1 : !comesAndGoes && flickers ? FLICKERS : 0;
+  if (lost > 0)
+    return {
+      ...(onSupply ? { "supply-dip": lost * SUPPLY_RECORDED } : {}),
+      ...(comesAndGoes ? {} : { "random-dropout": lost * (onSupply ? 1 - SUPPLY_RECORDED : 1) }),
+    };
+  if (family !== "passive" && ring.wobble === 0 && lostShare > LEAST_LOST && lostShare < MOST_LOST)
+    return { "duty-shift": UNEVEN_FIRST };
+  return {};
+}
+
+/** How often a break that was called hard makes and breaks in a recording of a few turns (engineering judgement). */
+const FLICKERS = 0.12;
+/** How often the supply is recorded with the signal (engineering judgement). */
+const SUPPLY_RECORDED = 0.35;
+/** How often a field near the switching points shows in the duty before it does in lost poles, of those that lose this share. */
+const UNEVEN_FIRST = 0.45;
+const [LEAST_LOST, MOST_LOST] = [0.005, 0.6];
 
 /** The finding a perfect eye would have in a capture of this car; what the analysis has instead is in finding-chances.ts. */
 export function expectedFinding(

@@ -1,12 +1,12 @@
 import { t } from "../words/words";
 import type { Posterior, Weighed } from "../belief/posterior";
-import { anythingLikelihood } from "../belief/unlisted";
+import { anythingLikelihood, isSameAgain } from "../belief/unlisted";
 import { answersFor } from "../checks/answers";
 import { hookupKey } from "../checks/hookup";
 
 export interface Contradiction {
   entryId: string;
-  /** Read again with the same hook-up, it fitted. */
+  /** Read again with the same hook-up it showed something else, and that fits. */
   settled: boolean;
 }
 
@@ -19,10 +19,11 @@ const ODD = 0.25;
 export function contradictions(posterior: Posterior): Contradiction[] {
   const shares = posterior.shares();
   const odd = posterior.log.map((weighed) => isOdd(weighed, posterior, shares));
-  return posterior.log.flatMap(({ observation: { entryId, hookup } }, i) => {
+  return posterior.log.flatMap(({ observation: { entryId, hookup, value } }, i) => {
     if (!odd[i]) return [];
     const last = posterior.log.findLastIndex(({ observation }) => hookupKey(observation.hookup) === hookupKey(hookup));
-    return [{ entryId, settled: !odd[last] }];
+    const again = posterior.log[last]!.observation.value;
+    return [{ entryId, settled: !odd[last] && !isSameAgain(value, again, hookup) }];
   });
 }
 

@@ -105,7 +105,7 @@ describe("other parts", () => {
   it.each<[string, object[], object[]]>([
     ["bearing-play@bearing", [recorded("eccentric"), rocked("tight")], [rocked("play")]],
     ["ring-missing@ring", [rocked("tight"), seen("ring", "intact")], [recorded("missing-pulses")]],
-    ["mounting-gap@mounting", [recorded("duty-shift")], [seen("foot", "lifted")]],
+    ["mounting-gap@mounting", [recorded("flat")], [seen("foot", "lifted")]],
     ["tyre-size@tyre", [{ instrument: "scan", look: "speed", value: "ratio-off" }], [seen("tyres", "different")]],
     ["wire-open@span1.supply", [volts("plug.in.supply", "0 V", ["plug"])], [volts("module.out.supply", "11.4 V")]],
     ["terminal-open@plug.supply", [volts("plug.in.supply", "11.4 V")], [volts("plug.out.supply", "0 V")]],

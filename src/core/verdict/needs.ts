@@ -16,7 +16,11 @@ const DIRECT_RATIO = 8;
 export function unmetNeeds(posterior: Posterior, h: number): { needs: Need[]; taken: Taken[] } {
   const { fault, place } = posterior.hypotheses[h]!;
   const direct = new Set(speakingEntries(posterior, h, h));
-  const taken = posterior.log.map(({ observation: { hookup, entryId } }) => ({ hookup, speaks: direct.has(entryId) }));
+  const taken = posterior.log.map(({ observation: { hookup, entryId, value } }) => ({
+    hookup,
+    speaks: direct.has(entryId),
+    word: value.kind === "word" ? value.word : null,
+  }));
   const all = ownReadings(fault.part, fault.code, place, posterior.setup);
   return { needs: [...all.filter((need) => !need.isMet(taken)), ...readAgain(posterior)], taken };
 }

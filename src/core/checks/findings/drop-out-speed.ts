@@ -8,6 +8,6 @@ export const dropOutSpeed = {
   say: ({ kmh }) =>
     t`Falls under a usual module threshold at ${kmh.toFixed(1)} km/h: the module would see a locking wheel on every slow stop.`,
   ringLocked: false,
-  rank: 5,
+  rank: 6,
   as: "low-amplitude",
 } as const satisfies FindingKind<{ kmh: number }>;

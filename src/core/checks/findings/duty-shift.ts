@@ -8,6 +8,6 @@ export const dutyShift = {
   say: ({ dutyPct }) =>
     t`High for ${Math.round(dutyPct)} % of the time instead of about half: the air gap is too large, or the encoder is weak.`,
   ringLocked: false,
-  rank: 9,
-  as: "low-amplitude",
+  rank: 10,
+  answer: { say: () => t`high and low uneven`, short: () => t`duty shift` },
 } as const satisfies FindingKind<{ dutyPct: number }>;

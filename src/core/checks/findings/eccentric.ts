@@ -17,7 +17,7 @@ export const eccentric = {
           : t`The high share of a pulse swings by ${(swing * 100).toFixed(1)} % of a pulse, the gap with it,`
     } once a turn: excessive ring runout, or bearing play. Not a wire.`,
   ringLocked: true,
-  rank: 7,
+  rank: 8,
   answer: { say: () => t`slow wave once a turn`, short: () => t`eccentric` },
   raster: () => t`A slow wave once a turn: excessive ring runout, or bearing play.`,
   shows: ({ car }) => car.ring.runoutMm > SEEN_FROM_MM,

@@ -11,7 +11,7 @@ export const lowAmplitude = {
   say: ({ rmsV, kmh, share }) =>
     t`${rmsV.toFixed(2)} V RMS at ${kmh.toFixed(1)} km/h is ${Math.round(100 * share)} % of the usual: too large a gap, or a weak coil. The ring itself is even.`,
   ringLocked: false,
-  rank: 4,
+  rank: 5,
   answer: { say: () => t`good shape but too small`, short: () => t`low amplitude` },
   shows: ({ volts }) => volts.share < SMALL,
 } as const satisfies FindingKind<{ rmsV: number; kmh: number; share: number }>;

@@ -8,7 +8,7 @@ export const oddTooth = {
   say: ({ higher }) =>
     t`One tooth stands ${Math.round(Math.abs(higher) * 100)} % ${higher < 0 ? t`lower` : t`higher`} than its neighbours, each turn: debris or a bent tooth.`,
   ringLocked: true,
-  rank: 6,
+  rank: 7,
   answer: { say: () => t`one odd tooth each turn`, short: () => t`odd tooth` },
   raster: () => t`A dark column: one place of the ring is odd on every turn. Ring, not wire.`,
   shows: ({ car }) => Boolean(car.ring.odd),

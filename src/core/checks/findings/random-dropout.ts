@@ -16,7 +16,7 @@ export const randomDropout = {
     return t`${lost} The level goes to ${levelV.toFixed(1)} V meanwhile, which no sensor makes: a wire or contact opens or touches.`;
   },
   ringLocked: false,
-  rank: 2,
+  rank: 3,
   answer: { say: () => t`losses at random places`, short: () => t`random dropout` },
   raster: () => t`Scatter: the loss does not turn with the wheel. A connection, not the ring.`,
   // Play or a loose seat opens the gap beyond use at any tooth, as weak poles lose pulses.

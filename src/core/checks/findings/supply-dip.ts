@@ -12,5 +12,7 @@ export const supplyDip = {
         : t`; the signal lives through it`
     }.`,
   ringLocked: false,
-  as: "random-dropout",
+  rank: 2,
+  answer: { say: () => t`supply sinks now and then`, short: () => t`supply dip` },
+  raster: () => t`Scatter: the loss comes with the supply and not with the wheel.`,
 } as const satisfies FindingKind<{ usualV: number; leastV: number; times: number; withSignal: boolean }>;

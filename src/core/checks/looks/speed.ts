@@ -22,10 +22,16 @@ export const speed = {
     ],
     chances: (seen) => {
       const word = speedWord(seen);
-      return { "drops-out": 0.02, ...told(word, word === "follows" ? swingSeen(seen) : 0) };
+      return {
+        "drops-out": seen.where.flickers ? FLICKERS : 0.02,
+        ...told(word, word === "follows" ? swingSeen(seen) : 0),
+      };
     },
   },
 } as const satisfies Look;
+
+/** How often a break that was called hard is seen to come and go on a drive (engineering judgement). */
+const FLICKERS = 0.08;
 
 function speedWord({ car, where: { comesAndGoes }, module, state }: Seen): string {
   const { circuitOk, lostShare, dropOutKmh } = module();
