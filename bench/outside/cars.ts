@@ -134,6 +134,7 @@ function reportTwo(outcomes: TwoFaultOutcome[]): void {
     shareWithInterval(outcomes.filter(fits).length, outcomes.length);
   console.log(`both found and mended  ${share(({ mended, wrong }) => mended && wrong.length === 0)}`);
   console.log(`a sound part repaired  ${share(({ wrong }) => wrong.length > 0)}`);
+  console.log(`an act of the card on a sound part ${share(({ inVain }) => inVain.length > 0)}`);
 }
 
 function quantile(all: CarOutcome[], share: number): number {

@@ -145,8 +145,10 @@ export interface TwoFaultOutcome {
   says: string;
   /** Both were found and mended. */
   mended: boolean;
-  /** Parts repaired that were sound. */
+  /** Parts proven and repaired that were sound. */
   wrong: string[];
+  /** Acts the card put first, done on a sound part. */
+  inVain: string[];
   readings: number;
   steps: string[];
 }
@@ -168,16 +170,19 @@ export async function mendOutsideCar(seed: number, analyse: Analyse): Promise<Tw
   const { diagnosing } = openDiagnosis(JSON.stringify(file), "outside.json");
   const steps: string[] = [];
   const wrong: string[] = [];
+  const inVain: string[] = [];
   let readings = 0;
   for (; readings < MOST_READINGS_TWO && wrong.length < 2; readings++) {
-    const { parts, suspects, next } = diagnosing.diagnosis();
-    const sure = suspects.find(({ verdict, part }) => verdict === "proven" && part !== "none");
+    const { parts, suspects, next, acts } = diagnosing.diagnosis();
+    const proven = suspects.find(({ verdict, part }) => verdict === "proven" && part !== "none");
+    const act = acts.find((one) => one.now && !inVain.includes(one.part))?.suspect;
+    const sure = proven ?? act;
     if (sure) {
       const meant = left.filter(({ part }) => part === sure.part);
-      if (meant.length === 0) wrong.push(sure.part);
+      if (meant.length === 0) (proven ? wrong : inVain).push(sure.part);
       left = left.filter(({ part }) => part !== sure.part);
       diagnosing.read({ repair: sure.part, place: sure.place });
-      steps.push(`REPAIRED ${sure.part}`);
+      steps.push(`${proven ? "REPAIRED" : "TRIED"} ${sure.part}`);
       const live = await moduleSees(corner());
       if (left.length === 0 || live === "follows") break;
       // Whoever is not done drives it again and says what the live speed does.
@@ -198,7 +203,7 @@ export async function mendOutsideCar(seed: number, analyse: Analyse): Promise<Tw
     steps.push(`${leaders.join(", ")} | ${instrument} ${look ?? `${red} > ${black}`} = ${Object.values(seen)[0]}`);
   }
   const mended = left.length === 0 || (left.length < 2 && (await moduleSees(corner())) === "follows");
-  return { seed, family: make.family, says: `${first.says} + ${second.says}`, mended, wrong, readings, steps };
+  return { seed, family: make.family, says: `${first.says} + ${second.says}`, mended, wrong, inVain, readings, steps };
 }
 
 /** Two troubles in one netlist: neither says what the other does. */

@@ -66,7 +66,7 @@ export function diagnosisOf(posterior: Posterior, policy: Policy, progress: Prog
 }
 
 function describeCheck(
-  { check, bits, minutes, todo, toPlaceMinutes }: Proposal,
+  { check, bits, minutes, needed, todo, toPlaceMinutes }: Proposal,
   posterior: Posterior,
   suspects: Suspect[],
 ): NextCheck {
@@ -76,7 +76,7 @@ function describeCheck(
     ...(posterior.times(check.hookup) > 0 ? { check: onceMore(check.hookup, described.check) } : {}),
     minutes,
     bits: Math.round(bits * 100) / 100,
-    why: whyThis(suspects, bits),
+    why: whyThis(suspects, bits, needed),
     todo: todo.map(({ say }) => say),
     toPlaceMinutes: toPlaceMinutes === null ? null : Math.round(toPlaceMinutes),
   };
@@ -92,8 +92,9 @@ function onceMore(hookup: Hookup, sentence: string): string {
   return LIT.has(hookup.instrument) ? t`Once more, in better light: ${said}` : t`Once more: ${said}`;
 }
 
-function whyThis(suspects: Suspect[], bits: number): string {
+function whyThis(suspects: Suspect[], bits: number, needed: string | null): string {
   const [first, second] = suspects;
+  if (needed && first) return t`Before condemning “${midSentence(first.words)}”: ${needed}.`;
   if (bits < LEAST_BITS)
     return t`More testing will not separate these: what is left looks alike to every check that is allowed now. Act on the likeliest, or take a doubtful reading again.`;
   const strength = bits > MUCH_BITS ? t`Best test now` : bits > SOME_BITS ? t`Tells much` : t`Tells a little`;

@@ -114,7 +114,7 @@ function wordChances(posterior: Posterior, id: string, chances: Float64Array, co
 
 const TICKS: Record<Quantity, number[]> = {
   volts: [-5, -1, 0, 0.05, 0.2, 0.5, 1, 2, 5, 10, 14],
-  ohms: [0, 1, 10, 100, 1e3, 1e4, 1e5, 1e6, 1e7],
+  ohms: [0, 1, 10, 100, 1e3, 1e4, 1e5, 1e6, 1e7, 1e8, 1e9],
   farads: [0, 2e-11, 5e-11, 1e-10, 2e-10, 5e-10, 1e-9],
   amps: [0, 0.001, 0.003, 0.007, 0.014, 0.03, 0.1],
   length: [0, 0.2, 0.5, 1, 2, 4],

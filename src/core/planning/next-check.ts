@@ -26,6 +26,8 @@ export interface Proposal {
   minutes: number;
   /** Bits per minute, looking two checks ahead where it is the part that is sought. */
   worth: number;
+  /** What the leading part is not named without and this would do; null for a check that is proposed for what it tells. */
+  needed: string | null;
   todo: Check["access"];
   /** Minutes expected from here until the place of damage is found; null where not asked for or the part is sought. */
   toPlaceMinutes: number | null;
@@ -101,7 +103,8 @@ export function proposeChecks(
   const shortlist = sought
     ? rankForPlace(single, planning, progress.done, policy)
     : rankByWorth(single, planned, progress.done, policy);
-  const gate = neededChecks(posterior, shares, single);
+  const needed = neededChecks(posterior, shares, single);
+  const gate = [...needed.keys()];
   const rest = shortlist.filter((one) => !gate.includes(one));
   const useful = rest.filter(({ bits }) => bits > LEAST_BITS);
   const telling = [...gate, ...(useful.length + gate.length > 0 ? useful : rest.slice(0, 1))];
@@ -112,7 +115,8 @@ export function proposeChecks(
   return telling.slice(0, most).map(({ check, bits, worth }) => {
     const todo = check.access.filter(({ id }) => !progress.done.has(id));
     const toPlaceMinutes = toPlace.get(check) ?? null;
-    return { check, bits, worth, todo, minutes: minutesFrom(check, progress.done), toPlaceMinutes };
+    const need = needed.get(single.find((one) => one.check === check)!) ?? null;
+    return { check, bits, worth, needed: need, todo, minutes: minutesFrom(check, progress.done), toPlaceMinutes };
   });
 }
 
@@ -183,21 +187,24 @@ function sharesToConfirm(posterior: Posterior, shares: Float64Array): Float64Arr
 }
 
 /** What the leading part is not named without and has not been read: for each need the check that tells most for its minutes. */
-function neededChecks(posterior: Posterior, shares: Float64Array, single: readonly Scored[]): Scored[] {
+function neededChecks(posterior: Posterior, shares: Float64Array, single: readonly Scored[]): Map<Scored, string> {
+  const chosen = new Map<Scored, string>();
   const part = [...sharesByPart(posterior, shares)].find(([, share]) => share >= GATE_SHARE)?.[0];
-  if (!part) return [];
+  if (!part) return chosen;
   let lead = -1;
   posterior.hypotheses.forEach(({ fault, of }, h) => {
     if (!of && fault.part === part && (lead < 0 || shares[h]! > shares[lead]!)) lead = h;
   });
-  if (lead < 0) return [];
+  if (lead < 0) return chosen;
   const { needs, taken } = unmetNeeds(posterior, lead);
   const value = ({ bits, cost }: Scored) => (bits + LEAST_BITS) / cost;
-  const chosen = needs.flatMap((need) => {
+  for (const need of needs) {
     const there = single.filter(({ check }) => need.helps(check.hookup, taken));
-    return there.length > 0 ? [there.reduce((best, one) => (value(one) > value(best) ? one : best))] : [];
-  });
-  return [...new Set(chosen)];
+    if (there.length === 0) continue;
+    const best = there.reduce((most, one) => (value(one) > value(most) ? one : most));
+    if (!chosen.has(best)) chosen.set(best, need.say());
+  }
+  return chosen;
 }
 
 /** From this share on what a part still lacks before it may be named comes first. */

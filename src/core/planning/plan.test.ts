@@ -247,7 +247,7 @@ describe("act or check", () => {
   it("a cheap repair is tried at 98 %, a bought part only when it is proven", () => {
     const suspect = (part: Part, fault: string, share: number, verdict: Verdict = "suspect"): Suspect => ({
       ...{ id: `${fault}@${part}`, fault, place: part, part, words: fault, clearedBy: "", initialShare: 0.1 },
-      ...{ share, verdict, provenBy: [], hangsOn: null },
+      ...{ share, verdict, provenBy: [], hangsOn: null, lacks: [] },
     });
     const belief = new Belief(setupOf("passive"), complaintSchema.parse({}), { seed: 5, perGroup: 12 });
     const proposals = proposeChecks(belief, policy, { done: new Set(), skipped: new Set() });

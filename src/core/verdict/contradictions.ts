@@ -6,16 +6,14 @@ import { hookupKey } from "../checks/hookup";
 
 export interface Contradiction {
   entryId: string;
-  /** Read again with the same hook-up it showed something else, and that fits. */
-  settled: boolean;
 }
 
 /** Over this chance a reading is called a likely slip. */
 const SUSPICIOUS = 0.5;
-/** A reading that all there is in the running expects less than this often, beside what shows anything at all, fits none of it (engineering judgement). */
+/** A word that all there is in the running expects less than this often, beside one word as often as another, fits none of it (engineering judgement). */
 const ODD = 0.25;
 
-/** Readings that no suspect explains: those only a slip does, and those that anything at all would have shown sooner. They should be taken again. */
+/** Readings that no suspect explains: those only a slip does, and those that anything at all would have shown sooner. They should be taken again, and are settled where the same hook-up then shows something else that fits. */
 export function contradictions(posterior: Posterior): Contradiction[] {
   const shares = posterior.shares();
   const odd = posterior.log.map((weighed) => isOdd(weighed, posterior, shares));
@@ -23,13 +21,15 @@ export function contradictions(posterior: Posterior): Contradiction[] {
     if (!odd[i]) return [];
     const last = posterior.log.findLastIndex(({ observation }) => hookupKey(observation.hookup) === hookupKey(hookup));
     const again = posterior.log[last]!.observation.value;
-    return [{ entryId, settled: !odd[last] && !isSameAgain(value, again, hookup) }];
+    return odd[last] || isSameAgain(value, again, hookup) ? [{ entryId }] : [];
   });
 }
 
 function isOdd(weighed: Weighed, posterior: Posterior, shares: Float64Array): boolean {
   if (posterior.slipShare(weighed) >= SUSPICIOUS) return true;
   const { hookup, value } = weighed.observation;
+  // A number may lie anywhere on a wide forecast; only a slip's share tells that it fits none.
+  if (value.kind !== "word") return false;
   const expected = shares.reduce((sum, share, h) => sum + share * weighed.byHypothesis[h]!, 0);
   return expected < ODD * anythingLikelihood(value, answersFor(hookup)?.words.length ?? 1);
 }

@@ -1,3 +1,4 @@
+import { t } from "../words/words";
 import type { Posterior } from "../belief/posterior";
 import { ownReadings, type Need, type Taken } from "../checks/own-readings";
 import { hookupKey } from "../checks/hookup";
@@ -27,11 +28,15 @@ export function unmetNeeds(posterior: Posterior, h: number): { needs: Need[]; ta
 
 /** A reading that no suspect explains is taken again where that tells anything: not at another place of a turned wheel. */
 function readAgain(posterior: Posterior): Need[] {
-  const open = new Set(contradictions(posterior).flatMap(({ entryId, settled }) => (settled ? [] : [entryId])));
+  const open = new Set(contradictions(posterior).map(({ entryId }) => entryId));
   const odd = posterior.log.flatMap(({ observation: { entryId, hookup, value } }) =>
     open.has(entryId) && (value.kind === "word" || !turnsWheel(hookup)) ? [hookupKey(hookup)] : [],
   );
-  return [...new Set(odd)].map((key) => ({ isMet: () => false, helps: (hookup) => hookupKey(hookup) === key }));
+  return [...new Set(odd)].map((key) => ({
+    say: () => t`the reading that fits no suspect taken again`,
+    isMet: () => false,
+    helps: (hookup) => hookupKey(hookup) === key,
+  }));
 }
 
 /**

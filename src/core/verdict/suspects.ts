@@ -23,6 +23,8 @@ export interface Suspect {
   provenBy: string[];
   /** The one entry the verdict hangs on, where all else is there for a proof: it wants confirming by another check. */
   hangsOn: string | null;
+  /** What is still to be read or looked at before it is named, where its share would do. */
+  lacks: string[];
 }
 
 /**
@@ -104,16 +106,17 @@ function judge(
   posterior: Posterior,
   leaders: readonly Leader[],
   provenBy: readonly string[],
-): Pick<Suspect, "verdict" | "hangsOn"> {
+): Pick<Suspect, "verdict" | "hangsOn" | "lacks"> {
   if (share < CLEARED_SHARE && share * CLEARED_RATIO < posterior.initial[h]!)
-    return { verdict: "cleared", hangsOn: null };
-  const open = { verdict: "suspect", hangsOn: null } as const;
+    return { verdict: "cleared", hangsOn: null, lacks: [] };
+  const open: Pick<Suspect, "verdict" | "hangsOn" | "lacks"> = { verdict: "suspect", hangsOn: null, lacks: [] };
   const leader = leaders.find(({ lead }) => lead === h);
   if (!leader) return open;
   const { fault } = posterior.hypotheses[h]!;
-  if (unmetNeeds(posterior, h).needs.length > 0) return open;
+  const { needs } = unmetNeeds(posterior, h);
+  if (needs.length > 0) return { ...open, lacks: needs.map(({ say }) => say()) };
   if (fault.part === "none" ? posterior.log.length < HEALTHY_READINGS : provenBy.length === 0) return open;
-  return leader.pivot === null ? { verdict: "proven", hangsOn: null } : { verdict: "suspect", hangsOn: leader.pivot };
+  return leader.pivot === null ? { ...open, verdict: "proven" } : { ...open, hangsOn: leader.pivot };
 }
 
 /** The part that is proven, if one is. */

@@ -38,7 +38,7 @@ export function SuspectsPanel({
       )}
       <ol>
         {/* By rank, not by suspect: a new order changes words in place and moves nothing. */}
-        {suspects.slice(0, SHOWN).map(({ id, words, share, verdict, clearedBy, provenBy, hangsOn }, rank) => (
+        {suspects.slice(0, SHOWN).map(({ id, words, share, verdict, clearedBy, provenBy, hangsOn, lacks }, rank) => (
           <li key={rank} className="border-b border-rule py-2" data-suspect={id}>
             <p className="flex min-h-[2lh] items-end leading-snug font-semibold">
               <span>
@@ -62,7 +62,9 @@ export function SuspectsPanel({
                 ? t`Proven by reading ${provenBy.map(numberOf).join(", ")}.`
                 : hangsOn
                   ? t`All of it hangs on reading ${numberOf(hangsOn)}: confirm it another way before anything is fitted.`
-                  : t`Cleared by: ${clearedBy}`}
+                  : lacks.length > 0
+                    ? t`Before condemning it: ${lacks.join("; ")}.`
+                    : t`Cleared by: ${clearedBy}`}
             </p>
           </li>
         ))}
