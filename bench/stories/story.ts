@@ -1,4 +1,4 @@
-import { diagnoseFile } from "../../src/core/bench/diagnose-file";
+import { openDiagnosis } from "../../src/core/bench/diagnose-file";
 import type { Part } from "../../src/core/faults/parts/parts";
 
 /** What is expected of a verdict on one story from the bench. */
@@ -19,7 +19,9 @@ export interface Story {
 
 /** What a verdict on a story gets wrong, in words; empty when it is as expected. */
 export function wrongIn({ corner, leads, proven, most = {}, least = {}, unread = [] }: Story): string[] {
-  const { parts, unread: unreadHere } = diagnoseFile(JSON.stringify(corner), "story.json");
+  const { diagnosing, readings } = openDiagnosis(JSON.stringify(corner), "story.json");
+  const unreadHere = readings.flatMap((reading) => diagnosing.read(reading) ?? []);
+  const { parts } = diagnosing.ranking();
   const share = (part: string) => parts.find((one) => one.part === part)?.share ?? 0;
   const percent = (part: string) => `${part} ${(100 * share(part)).toFixed(1)} %`;
   const top = parts[0]!;

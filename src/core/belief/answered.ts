@@ -51,7 +51,10 @@ export class Answered {
     const at = table.words.indexOf(last.word);
     const chances = new Float64Array(table.chances.length);
     for (let start = 0; start < chances.length; start += table.words.length)
-      chances.set(secondLook([...table.chances.subarray(start, start + table.words.length)], at), start);
+      chances.set(
+        secondLook([...table.chances.subarray(start, start + table.words.length)], at, table.hookup.instrument),
+        start,
+      );
     return { ...table, chances };
   }
 }

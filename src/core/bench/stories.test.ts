@@ -4,9 +4,9 @@ import { stories } from "../../../bench/stories/stories";
 import { wiresAndSensors } from "../../../bench/stories/wires-and-sensors";
 import { wrongIn } from "../../../bench/stories/story";
 
-it.each([...stories, ...wiresAndSensors, ...partsAndCodes].map((story) => [story.tells, story] as const))(
-  "%s",
-  (_, story) => {
-    expect(wrongIn(story)).toEqual([]);
-  },
-);
+/** All of them run by `npm run bench:stories`; here the first, and one in three of the rest. */
+const told = [...stories, ...[...wiresAndSensors, ...partsAndCodes].filter((_, i) => i % 3 === 0)];
+
+it.each(told.map((story) => [story.tells, story] as const))("%s", (_, story) => {
+  expect(wrongIn(story)).toEqual([]);
+});

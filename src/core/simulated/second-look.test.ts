@@ -33,8 +33,9 @@ const SLIP = slipChance({ instrument: "hands" });
 
 describe("a second look at the same thing", () => {
   it("is half the first one over again, half a new chance: by hand", () => {
-    expect(secondLook([0.9, 0.1], 0)).toEqual([0.95, 0.05]);
-    expect(secondLook([0.2, 0.3, 0.5], 2)).toEqual([0.1, 0.15, 0.75]);
+    expect(secondLook([0.9, 0.1], 0, "eyes")).toEqual([0.95, 0.05]);
+    expect(secondLook([0.2, 0.3, 0.5], 2, "film")).toEqual([0.1, 0.15, 0.75]);
+    expect(secondLook([0.9, 0.1], 1, "hands")[1]).toBeCloseTo(0.325);
   });
 
   it("is answered by a simulated car as often as that", () => {

@@ -85,7 +85,8 @@ export function readCar(car: SimulatedCar, hookup: Hookup): string {
   if (outlook.kind === "words") {
     const { words } = answersFor(hookup)!;
     const before = words.indexOf(car.said.get(hookupKey(hookup)) ?? "");
-    const word = words[draw(before < 0 ? outlook.chances : secondLook(outlook.chances, before), car.random)]!;
+    const word =
+      words[draw(before < 0 ? outlook.chances : secondLook(outlook.chances, before, hookup.instrument), car.random)]!;
     car.said.set(hookupKey(hookup), word);
     return word;
   }
