@@ -54,7 +54,7 @@ const kinds = [
   { kind: "wire", family: "active-3wire", fault: "wire-open@span2.signal", seed: 8, step: /splice|bright copper/i },
   { kind: "terminal", family: "active-2wire", fault: "terminal-open@plug.supply", seed: 9, step: /terminal|pigtail/i },
   { kind: "feed", family: "active-2wire", fault: "feed-missing@module-power", seed: 10, step: /feed|fuse|supply/i },
-  { kind: "tyre", family: "active-2wire", fault: "tyre-size@tyre", seed: 22, step: /tyre/i },
+  { kind: "tyre", family: "active-2wire", fault: "tyre-size@tyre", seed: 23, step: /tyre/i },
 ] as const;
 
 for (const { kind, family, fault, seed, step } of kinds)
