@@ -163,16 +163,25 @@ export class StateReader {
     const { wheel } = this.state;
     if (sensor.mode === "noisy") return among([low, high, (low + high) / 2], [0.4, 0.4, 0.2]);
     const switched = this.switchedShare();
-    if (sensor.mode === "stuck" || switched === 0)
-      return among(sensor.restsHigh ? [high, low] : [low, high], [1 - COMES_UP_ANEW, COMES_UP_ANEW]);
+    if (sensor.mode === "stuck" || switched === 0) return this.atLevels(low, high, COMES_UP_ANEW);
     if (car.pulseCoded) return sure(wheel === "still" || wheel === "creep" ? low : low + CODED_DUTY * (high - low));
     // Where a weak field loses pulses it stays at one level meanwhile.
-    const [rests, other] = sensor.restsHigh ? [high, low] : [low, high];
-    if (wheel === "still") return among([rests, other], [1 - switched / 2, switched / 2]);
-    const mean = rests + (switched * (other - rests)) / 2;
+    if (wheel === "still") return this.atLevels(low, high, switched / 2);
     const between = wheel === "creep" ? CREEP_BETWEEN * switched : TURNING_BETWEEN;
-    const once = ((1 - between) * switched) / 2;
-    return among([rests, other, mean], [1 - between - once, once, between]);
+    return this.atLevels(low, high, ((1 - between) * switched) / 2, between, switched);
+  }
+
+  /**
+   * The low level, the high one, and what lies between: in this order whichever the sensor rests at, as a standing wheel is
+   * remembered by it. @param once chance of the level it does not rest at @param between chance of the mean
+   */
+  private atLevels(low: number, high: number, once: number, between = 0, switched = 0): Outlook {
+    const { restsHigh } = this.solvedFor!.circuit.sensor;
+    const rests = 1 - between - once;
+    const levels = restsHigh ? [once, rests] : [rests, once];
+    if (between === 0) return among([low, high], levels);
+    const mean = restsHigh ? high - (switched * (high - low)) / 2 : low + (switched * (high - low)) / 2;
+    return among([low, high, mean], [...levels, between]);
   }
 
   /** A capacitance range counts what it takes to charge the wires; past a leak of a megohm or so, or on a live circuit, it gives up. */
