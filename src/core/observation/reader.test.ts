@@ -86,6 +86,17 @@ describe("active, two wires", () => {
     expect(checkCatalogue(high).some(({ id }) => id.startsWith("scope:c1.out.supply"))).toBe(true);
   });
 
+  it("the low level comes first and the high one second, whichever the sensor rests at", () => {
+    const point = "volts-dc:c1.out.return>battery";
+    const [low, high] = numbers(setup, usual(setup), point);
+    expect(high! / low!).toBeGreaterThan(1.7);
+    for (const mode of ["alive", "stuck"] as const) {
+      const rests = usual(setup, ({ circuit }) => Object.assign(circuit.sensor, { mode, restsHigh: true }));
+      expect(numbers(setup, rests, point)[0]).toBeCloseTo(low!, 6);
+      expect(numbers(setup, rests, point)[1]).toBeCloseTo(high!, 6);
+    }
+  });
+
   it("a magnet at the tip tells a dead sensor from one that stands too far off", () => {
     const far = usual(setup, ({ ring }) => (ring.gapMm = 6));
     const dead = usual(setup, ({ circuit }) => (circuit.sensor.mode = "stuck"));
