@@ -125,7 +125,7 @@ test("a job is exported, and imported again", async ({ page }) => {
     page.getByRole("button", { name: "Export Elverby Skua 03" }).click(),
   ]);
   const text = readFileSync(await file.path(), "utf8");
-  expect(JSON.parse(text)).toMatchObject({ tastatura: "job/3", id: "demo-skua" });
+  expect(JSON.parse(text)).toMatchObject({ tastatura: "job/4", id: "demo-skua" });
   await page
     .getByLabel("Job file")
     .setInputFiles({ name: "cut.json", mimeType: "application/json", buffer: Buffer.from(text.slice(0, 300)) });

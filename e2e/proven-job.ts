@@ -28,7 +28,7 @@ export function provenJob(
     ],
   });
   const empty = jobSchema.parse({
-    tastatura: "job/3",
+    tastatura: "job/4",
     id,
     createdAt: "2026-11-25T08:00:00.000Z",
     car: { name: `Halmer Teal ${id}`, plate: "island 7" },

@@ -37,7 +37,7 @@ async function proposedInstrument(page: Page): Promise<string> {
 function frameRailJob(pierce: boolean): Buffer {
   return Buffer.from(
     JSON.stringify({
-      tastatura: "job/3",
+      tastatura: "job/4",
       id: `rail-${pierce}`,
       createdAt: "2026-11-25T08:00:00.000Z",
       car: { name: `Rail ${pierce ? "pierced" : "whole"}` },

@@ -27,7 +27,7 @@ const goodCsv = `# rig\ntime (s);signal (V)\n${Array.from({ length: 40 }, (_, i)
 const goodScan = `time,FL,FR,RL,RR\n${Array.from({ length: 12 }, (_, i) => `${i},${i},${i},${i},${i}`).join("\n")}`;
 const path = [{ station: "module" }, { spanM: 1, mm2: 0.5 }, { station: "plug" }];
 const goodJob = JSON.stringify({
-  tastatura: "job/3",
+  tastatura: "job/4",
   id: "a",
   createdAt: "2026-01-01T00:00:00Z",
   car: { name: "x" },

@@ -13,7 +13,9 @@ import { observe, readingFrom, speedReading } from "../core/observation/read-obs
 import { analyseScan, liveSpeedWord } from "../core/scanlog/analyse-scan";
 import { driveLog } from "../core/simulated/drive-log";
 import type { ScanLog } from "../core/scanlog/scan-log";
+import { cornerJob, withCorner, withCornerJob } from "../core/job/corner-in-work";
 import { JOB_VERSION, type Job } from "../core/job/schema";
+import type { Corner } from "../core/units/corner";
 import { analyseCapture } from "../core/waveform/analyse";
 import { pointText } from "../core/circuit/point";
 
@@ -34,6 +36,8 @@ interface DemoCar {
   /** A drive logged with the scan tool. */
   drive?: "logged" | "to-drop";
   spin: { fromKmh: number; toKmh: number };
+  /** Another corner in work, of the same fault and the same car, and how many readings were taken there. */
+  beside?: { corner: Corner; readings: number };
 }
 
 const MINIBUS_PATH: CornerSetup["path"] = [
@@ -233,6 +237,25 @@ const cars: DemoCar[] = [
     capture: "logged",
     spin: { fromKmh: 9, toKmh: 3 },
   },
+  {
+    id: "demo-fulmar",
+    name: "Corrin Fulmar 33",
+    plate: "fleet 33",
+    hoursAgo: 3,
+    setup: { corner: "FL", family: "active-2wire" },
+    path: SHORT_PATH,
+    complaint: {
+      codes: ["C0031-01", "C0034-01"],
+      symptoms: ["lamp", "functions-lost"],
+      note: "Both fronts at once, since the battery was changed on the ferry.",
+    },
+    fault: "module-ground@module-earth",
+    seed: 15,
+    readings: 2,
+    capture: null,
+    spin: { fromKmh: 9, toKmh: 3 },
+    beside: { corner: "FR", readings: 1 },
+  },
 ];
 
 export interface DemoWorkshop {
@@ -262,7 +285,7 @@ export function demoWorkshop(now: Date): DemoWorkshop {
     if (car.capture) job = withCapture(job, car, simulated, workshop, at(4));
     if (car.drive) job = withDrive(job, car, simulated, workshop, at(5));
     job = withReadings(job, simulated, car.readings, (index) => at(6 + 3 * index));
-    workshop.jobs.push(job);
+    workshop.jobs.push(car.beside ? withCornerBeside(job, car, car.beside, at) : job);
   }
   return workshop;
 }
@@ -286,6 +309,25 @@ function withReadings(started: Job, car: SimulatedCar, readings: number, at: (in
     };
   }
   return job;
+}
+
+/** Another corner of the same car, measured on after the first. */
+function withCornerBeside(
+  job: Job,
+  { fault, seed, readings: before }: DemoCar,
+  { corner, readings }: NonNullable<DemoCar["beside"]>,
+  at: (minutes: number) => string,
+): Job {
+  const taken = withCorner(job, corner);
+  const simulated = { fault, seed, intermittent: false };
+  const both = { ...taken, others: { [corner]: { ...taken.others![corner]!, simulated } } };
+  const view = cornerJob(both, corner)!;
+  const car = simulateCar(view.setup, fault, simulated);
+  return withCornerJob(
+    both,
+    corner,
+    withReadings(view, car, readings, (index) => at(6 + 3 * (before + index))),
+  );
 }
 
 function withDrive(job: Job, car: DemoCar, simulated: SimulatedCar, workshop: DemoWorkshop, at: string): Job {

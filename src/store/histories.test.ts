@@ -145,7 +145,7 @@ async function carry(from: Tab, to: Tab, id: string): Promise<void> {
 
 function anew(id: string): Job {
   return jobSchema.parse({
-    ...{ tastatura: "job/3", id, createdAt: "2026-01-01T00:00:00Z", car: { name: "" }, complaint: {}, policy: {} },
+    ...{ tastatura: "job/4", id, createdAt: "2026-01-01T00:00:00Z", car: { name: "" }, complaint: {}, policy: {} },
     setup: {
       corner: "FL",
       family: "passive",

@@ -1,4 +1,5 @@
 import type { Capture } from "../core/capture/capture";
+import { ofAddress } from "../core/job/corner-in-work";
 import { mergeJobs } from "../core/job/merge";
 import { UnusableInput } from "../core/capture/capture";
 import { parseJob } from "../core/job/earlier-jobs";
@@ -74,6 +75,7 @@ function keptOrHeld(job: Job): Promise<Job> {
  * Rejects when the browser could not write; the caller keeps what was typed.
  */
 export function saveJob(job: Job): Promise<Job> {
+  if (ofAddress(job.id).corner) throw new RangeError(`${job.id} is one corner of a job, not the whole of it`);
   const next = saving.then(async () => {
     const write = async () => {
       const there = await jobs.getItem<unknown>(job.id);

@@ -12,7 +12,7 @@ async function tab() {
 
 const empty = (id: string): Job =>
   jobSchema.parse({
-    tastatura: "job/3",
+    tastatura: "job/4",
     id,
     createdAt: "2026-01-01T00:00:00Z",
     car: { name: "car" },
@@ -45,7 +45,7 @@ describe("the store", () => {
     expect(aged.entries[0]).toMatchObject({ reason: "not raised now", label: "tyres" });
     expect((await listJobs()).jobs.map(({ id }) => id)).toContain("aged");
     await saveJob({ ...aged, entries: [...aged.entries, note("later", 1)] });
-    expect(await shelf.getItem("aged")).toMatchObject({ tastatura: "job/3", entries: [{ id: "s" }, { id: "later" }] });
+    expect(await shelf.getItem("aged")).toMatchObject({ tastatura: "job/4", entries: [{ id: "s" }, { id: "later" }] });
   });
 
   it("two tabs on one job lose nothing of each other, whatever the order (against a plain set as model)", async () => {

@@ -1,3 +1,5 @@
+import { cornerAddress } from "../core/job/corner-in-work";
+import { corners } from "../core/units/corner";
 import { shelf } from "./shelf";
 
 /** Names the code that weighs, set when the app is built: what other code worked out is not taken up. */
@@ -10,7 +12,10 @@ export const workedOutShelves = {
   rows: "board-rows",
 } as const;
 
-/** Lets go of all that was worked out of a job. */
+/** Lets go of all that was worked out of a job, each corner's included. */
 export async function dropWorkedOut(jobId: string): Promise<void> {
-  await Promise.all(Object.values(workedOutShelves).map((name) => shelf(name).removeItem(jobId)));
+  const addresses = [jobId, ...corners.map((corner) => cornerAddress(jobId, corner))];
+  await Promise.all(
+    Object.values(workedOutShelves).flatMap((name) => addresses.map((address) => shelf(name).removeItem(address))),
+  );
 }

@@ -30,7 +30,7 @@ const entry = ([id, reading, value]: (typeof readings)[number]): Entry =>
   ({ id, at: `2026-01-01T10:0${id.charCodeAt(0) - 97}:00Z`, kind: "reading", reading: { ...reading, value } }) as Entry;
 const job = (entries: Entry[], parts: object = {}): Job =>
   jobSchema.parse({
-    tastatura: "job/3",
+    tastatura: "job/4",
     id: "j",
     createdAt: "2026-01-01T09:00:00Z",
     car: { name: "Sallow Plover 11" },

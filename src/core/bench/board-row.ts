@@ -1,11 +1,19 @@
 import type { BoardRow } from "../job/board";
+import { initialOfShared } from "../verdict/car-parts";
 import type { Diagnosis } from "./diagnosis";
 
-/** What of a diagnosis the board shows. */
-export function boardRowOf({ suspects, next }: Pick<Diagnosis, "suspects" | "next">): BoardRow {
+/** What of a diagnosis the board shows, and what the whole car is judged by. */
+export function boardRowOf({ suspects, parts, next }: Pick<Diagnosis, "suspects" | "parts" | "next">): BoardRow {
   const [lead] = suspects;
   return {
-    lead: lead ? { words: lead.words, share: lead.share, proven: lead.verdict === "proven" } : null,
+    lead: lead
+      ? {
+          ...{ words: lead.words, share: lead.share, proven: lead.verdict === "proven" },
+          ...{ fault: lead.fault, part: lead.part },
+        }
+      : null,
     next: next[0]?.label ?? null,
+    parts: parts.map(({ part, share, verdict }) => ({ part, share, verdict })),
+    initial: initialOfShared(suspects),
   };
 }

@@ -1,11 +1,10 @@
 import { t } from "../words/words";
 import * as z from "zod/mini";
 import { UnusableInput } from "../capture/capture";
-import { partOf, parts, type Part } from "../faults/parts/parts";
 import { checkVersion, firstIssue, parseJson } from "../job/document";
 import { corners, cornerWords, type Corner } from "../units/corner";
 import { parseRange } from "../units/reading";
-import type { Verdict } from "../verdict/suspects";
+import { carParts, initialOfShared, type CarPart } from "../verdict/car-parts";
 import type { NextCheck } from "./describe-hookup";
 import type { Diagnosis } from "./diagnosis";
 import { diagnoseFile } from "./diagnose-file";
@@ -29,14 +28,6 @@ const carSchema = z.object({
   shared: z.optional(z.looseObject({ readings: z._default(z.array(z.unknown()).check(z.maxLength(500)), []) })),
 });
 
-/** A part of the car that may be at fault: of one corner, or shared by all of them. */
-export interface CarPart {
-  part: Part;
-  corner?: Corner;
-  share: number;
-  verdict: Verdict;
-}
-
 export interface CarDiagnosis {
   corners: Partial<Record<Corner, Diagnosis & { unread: { entryId: string; say: string; mend: string }[] }>>;
   /** How many shared readings stand before a corner's own in the numbers of its entries. */
@@ -45,8 +36,6 @@ export interface CarDiagnosis {
   next: (NextCheck & { corner: Corner })[];
 }
 
-/** What feeds all corners alike: one fault of it speaks at every corner. */
-const SHARED: ReadonlySet<Part> = new Set(parts.filter((part) => partOf(part).shared));
 const MOST_NEXT = 8;
 
 /**
@@ -79,7 +68,12 @@ export function diagnoseCar(text: string, name: string): CarDiagnosis {
       return [corner, diagnoseFile(JSON.stringify(alone), `${name}, ${corner}`)];
     }),
   ) as CarDiagnosis["corners"];
-  return { corners: made, sharedReadings: common.length, parts: carParts(made), next: carNext(made) };
+  const each = (Object.entries(made) as [Corner, Diagnosis][]).map(([corner, { parts, suspects }]) => ({
+    corner,
+    parts,
+    initial: initialOfShared(suspects),
+  }));
+  return { corners: made, sharedReadings: common.length, parts: carParts(each), next: carNext(made) };
 }
 
 const OPPOSITE: Record<Corner, Corner> = { FL: "FR", FR: "FL", RL: "RR", RR: "RL" };
@@ -104,41 +98,6 @@ function knownFrom(readings: readonly unknown[], side: Corner): { from: string; 
       return { from: t`the other side, ${cornerWords[side]}`, lowV, highV };
   }
   return null;
-}
-
-/**
- * The parts of the whole car, likeliest first. A shared cause has the odds of its prior times what each corner's readings
- * add to them, as if the corners' readings were independent given the cause; what is a corner's own gives way to it.
- */
-function carParts(made: CarDiagnosis["corners"]): CarPart[] {
-  const all = Object.entries(made) as [Corner, Diagnosis][];
-  const list: CarPart[] = [];
-  let sharedShare = 0;
-  for (const part of SHARED) {
-    const each = all.map(([, { suspects, parts }]) => ({
-      now: parts.find((one) => one.part === part)?.share ?? 0,
-      initial: suspects.filter((one) => one.part === part).reduce((sum, one) => sum + one.initialShare, 0),
-      verdict: parts.find((one) => one.part === part)?.verdict ?? ("suspect" as const),
-    }));
-    const prior = each.reduce((most, { initial }) => Math.max(most, initial), 1e-6);
-    const odds = each.reduce((sum, { now, initial }) => sum * (oddsOf(now) / oddsOf(initial)), oddsOf(prior));
-    const share = odds / (1 + odds);
-    const verdict = each.find((one) => one.verdict === "proven")?.verdict ?? each[0]!.verdict;
-    list.push({ part, share, verdict });
-    sharedShare += share;
-  }
-  for (const [corner, { parts }] of all) {
-    const sharedHere = parts.filter(({ part }) => SHARED.has(part)).reduce((sum, { share }) => sum + share, 0);
-    const scale = (1 - Math.min(1, sharedShare)) / Math.max(1e-6, 1 - sharedHere);
-    for (const { part, share, verdict } of parts)
-      if (!SHARED.has(part)) list.push({ part, corner, share: Math.min(1, share * scale), verdict });
-  }
-  return list.sort((one, other) => other.share - one.share);
-}
-
-function oddsOf(share: number): number {
-  const inside = Math.min(1 - 1e-6, Math.max(1e-6, share));
-  return inside / (1 - inside);
 }
 
 /** The next checks of all corners, most told per minute first; what is the same for all stands once. */

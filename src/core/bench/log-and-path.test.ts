@@ -29,7 +29,7 @@ const at = () => `2026-01-01T10:${String(minute++ % 60).padStart(2, "0")}:00Z`;
 const read = (id: string, reading: object): Entry => ({ id, at: at(), kind: "reading", reading }) as Entry;
 const job = (...entries: Entry[]): Job =>
   jobSchema.parse({
-    tastatura: "job/3",
+    tastatura: "job/4",
     id: "j",
     createdAt: "2026-01-01T09:00:00Z",
     car: { name: "Orrin Gannet 17" },

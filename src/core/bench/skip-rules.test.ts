@@ -43,7 +43,7 @@ describe("a skipped check", () => {
     };
     const job = (entries: object[]) =>
       jobSchema.parse({
-        tastatura: "job/3",
+        tastatura: "job/4",
         id: "j",
         createdAt: "2026-01-01T00:00:00Z",
         car: { name: "" },

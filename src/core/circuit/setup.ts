@@ -159,12 +159,12 @@ export function signalConductor({ family, sense }: CornerSetup): Conductor {
 }
 
 /** The stations of a path, module first. */
-export function stationsOf(setup: CornerSetup): Station[] {
+export function stationsOf(setup: Pick<CornerSetup, "path">): Station[] {
   return setup.path.filter((part): part is Station => "station" in part);
 }
 
 /** The spans of a path, module first; span `i` runs from station `i` to station `i + 1`. */
-export function spansOf(setup: CornerSetup): Span[] {
+export function spansOf(setup: Pick<CornerSetup, "path">): Span[] {
   return setup.path.filter((part): part is Span => "spanM" in part);
 }
 

@@ -93,6 +93,11 @@ export function mayMean({ mayMean }: DecodedCode, corner: Corner): boolean {
   return mayMean.includes(corner);
 }
 
+/** Whether a code names a corner: this one alone, or this or another. */
+export function namesCorner({ mayMean }: DecodedCode, corner: Corner): boolean {
+  return mayMean.length < corners.length && mayMean.includes(corner);
+}
+
 /** Numbers that large families of makers use for a corner's sensor in their own way (from memory); there will be more. */
 const MAKERS_OWN: Partial<Record<string, Corner>> = {
   ...{ C0035: "FL", C0040: "FR", C0045: "RL", C0050: "RR" },

@@ -20,7 +20,7 @@ const repair = (n: number, part: string, place: string) => ({
 });
 const job = (entries: object[]) =>
   jobSchema.parse({
-    ...{ tastatura: "job/3", id: "twice", createdAt: at(0), car: { name: "Halmer Teal" }, complaint: {}, policy: {} },
+    ...{ tastatura: "job/4", id: "twice", createdAt: at(0), car: { name: "Halmer Teal" }, complaint: {}, policy: {} },
     setup: {
       corner: "RR",
       family: "active-2wire",

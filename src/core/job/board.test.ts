@@ -6,7 +6,7 @@ import { jobSchema, type Entry, type Job } from "./schema";
 const job = (parts: Partial<Job> = {}): Job =>
   jobSchema.parse({
     ...{
-      tastatura: "job/3",
+      tastatura: "job/4",
       id: "b",
       createdAt: "2026-01-01T00:00:00Z",
       car: { name: "Teal 2" },
@@ -29,7 +29,12 @@ const repair: Entry = {
   ...{ id: "x", at: "2026-01-01T11:00:00Z", kind: "repair", fault: "sensor-open", part: "sensor", words: "sensor" },
   ...{ share: 1, guess: false },
 };
-const proven: BoardRow = { lead: { words: "Coil open", share: 0.999, proven: true }, next: null };
+const proven: BoardRow = {
+  lead: { words: "Coil open", share: 0.999, proven: true, fault: "sensor-open", part: "sensor" },
+  next: null,
+  parts: [],
+  initial: {},
+};
 
 function jobState() {
   return { key: "off", unplugged: ["plug"], batteryOff: false, wheel: "still" } as const as never;

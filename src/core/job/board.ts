@@ -1,12 +1,19 @@
 import * as z from "zod/mini";
+import { parts } from "../faults/parts/parts";
+import { verdicts } from "../verdict/suspects";
 import { standingReadings, standingRepair } from "./derive";
 import type { Job } from "./schema";
 
 /** What the board says of a job: the likeliest fault of the car as it came, and what to do next. */
 export const boardRowSchema = z.object({
-  lead: z.nullable(z.object({ words: z.string(), share: z.number(), proven: z.boolean() })),
+  lead: z.nullable(
+    z.object({ words: z.string(), share: z.number(), proven: z.boolean(), fault: z.string(), part: z.enum(parts) }),
+  ),
   /** The next check in words; null where none is left. */
   next: z.nullable(z.string()),
+  /** Shares by part, and of shared parts those before anything was measured: the whole car is judged by them. */
+  parts: z.array(z.object({ part: z.enum(parts), share: z.number(), verdict: z.enum(verdicts) })),
+  initial: z.partialRecord(z.enum(parts), z.number()),
 });
 export type BoardRow = z.infer<typeof boardRowSchema>;
 
@@ -19,6 +26,12 @@ export function boardState(job: Job, row: BoardRow | null): BoardState {
   if (job.archived) return "archived";
   if (standingRepair(job)) return "repaired";
   return row?.lead?.proven ? "proven" : "open";
+}
+
+/** How far a whole car has come: as far as the corner that is least far. @param each its corners in work */
+export function carState(each: readonly { job: Job; row: BoardRow | null }[]): BoardState {
+  const states = each.map(({ job, row }) => boardState(job, row));
+  return boardStates.find((state) => states.includes(state)) ?? "open";
 }
 
 /** Names all that a row is made of: while it is the same, so is the row. @param model the code that weighs @param tag of the language */

@@ -118,8 +118,8 @@ describe("a job of an earlier version", () => {
   });
 
   it("one of a version to come is left alone and named", () => {
-    const later = { ...one, tastatura: "job/4" };
+    const later = { ...one, tastatura: "job/5" };
     expect(upToDate(later)).toBe(later);
-    expect(() => importJob(JSON.stringify(later), "later.json")).toThrow(/version “job\/4”.*Update the program/);
+    expect(() => importJob(JSON.stringify(later), "later.json")).toThrow(/version “job\/5”.*Update the program/);
   });
 });

@@ -66,7 +66,7 @@ describe("job files", () => {
     [exportJob(job([reading("a", "1")])).slice(0, 400), /cut short/],
     ["hello", /not JSON/],
     ['{"a":1}', /no Tastatura job/],
-    [exportJob(job([])).replace("job/3", "job/9"), /version “job\/9”.*Update/],
+    [exportJob(job([])).replace("job/4", "job/9"), /version “job\/9”.*Update/],
     [exportJob(job([])).replace('"family": "active-2wire"', '"family": "steam"'), /setup\.family/],
   ])("bad job file %# gets a sentence", (text, say) => {
     expect(() => importJob(text, "j.json")).toThrow(UnusableInput);

@@ -4,7 +4,7 @@ import { parseJob } from "./earlier-jobs";
 import { mendJob } from "./mend-job";
 
 const good = {
-  ...{ tastatura: "job/3", id: "b", createdAt: "2026-01-01T00:00:00Z", policy: {} },
+  ...{ tastatura: "job/4", id: "b", createdAt: "2026-01-01T00:00:00Z", policy: {} },
   car: { name: "Elverby Skua 03", plate: "" },
   complaint: { codes: [] as string[] },
   setup: {
@@ -30,6 +30,11 @@ describe("a record that does not read", () => {
     ["an entry dated in words", { ...good, entries: [{ ...reading("11.2 V"), at: "soon" }] }, 1],
     ["a complaint that is none", { ...good, complaint: 7 }, 1],
     ["a missing name and policy", { ...good, car: null, policy: undefined }, 0],
+    [
+      "another corner that is none, and a good one",
+      { ...good, others: { RR: { setup: 1 }, FL: { setup: good.setup } } },
+      1,
+    ],
     [
       "too many entries",
       { ...good, entries: Array.from({ length: 10_001 }, (_, i) => ({ ...reading("1 V"), id: `${i}` })) },

@@ -4,8 +4,9 @@ import * as z from "zod/mini";
 import { complaintSchema } from "../complaint/complaint";
 import { policySchema } from "../complaint/policy";
 import { cornerSetupSchema } from "../circuit/setup";
+import { corners } from "../units/corner";
 import { upToDate } from "./earlier-jobs";
-import { entrySchema, JOB_VERSION, jobSchema, type Entry, type Job } from "./schema";
+import { cornerInWorkSchema, entrySchema, JOB_VERSION, jobSchema, type Entry, type Job } from "./schema";
 
 /** What could be saved of a record that does not read, and what had to be left out. */
 export interface Mended {
@@ -42,6 +43,14 @@ export function mendJob(document: unknown, now: Date): Mended | null {
     dropped.push(t`${name}: ${issueWords(read.error.issues[0]!)}`);
     return otherwise;
   };
+  const others = Object.entries(carSchema.safeParse(raw.others).data ?? {}).flatMap(([corner, value]) => {
+    const read = cornerInWorkSchema.safeParse(value);
+    const known = corners.find((one) => one === corner);
+    if (known && read.success) return [[known, read.data] as const];
+    const why = read.success ? t`no corner of a car` : issueWords(read.error.issues[0]!);
+    dropped.push(t`corner ${corner.slice(0, 10)}: ${why}`);
+    return [];
+  });
   const car = carSchema.safeParse(raw.car);
   const job = jobSchema.safeParse({
     tastatura: JOB_VERSION,
@@ -56,6 +65,7 @@ export function mendJob(document: unknown, now: Date): Mended | null {
       kilometres: typeof car.data?.kilometres === "number" ? car.data.kilometres : undefined,
     },
     setup: setup.data,
+    ...(others.length > 0 ? { others: Object.fromEntries(others) } : {}),
     complaint: part(t`complaint`, complaintSchema, raw.complaint, complaintSchema.parse({})),
     policy: part(t`way of going about it`, policySchema, raw.policy, policySchema.parse({})),
     entries: entries.slice(-MOST_ENTRIES),

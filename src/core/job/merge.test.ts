@@ -1,11 +1,12 @@
 /** Two copies of one job joined: against what each of them says, in any order. */
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { cornerJob, withCorner, withCornerJob, withoutCorner } from "./corner-in-work";
 import { laterThan, mergeJobs, stamped } from "./merge";
 import { jobSchema, type Entry, type Job } from "./schema";
 
 const base = jobSchema.parse({
-  ...{ tastatura: "job/3", id: "m", createdAt: "2026-01-01T00:00:00Z", car: { name: "" }, complaint: {}, policy: {} },
+  ...{ tastatura: "job/4", id: "m", createdAt: "2026-01-01T00:00:00Z", car: { name: "" }, complaint: {}, policy: {} },
   setup: {
     corner: "FL",
     family: "passive",
@@ -18,14 +19,14 @@ const clock = (second: number) => new Date(Date.UTC(2026, 0, 2, 0, 0, second)).t
 
 interface Step {
   who: number;
-  what: "name" | "plate" | "note" | "entry";
+  what: "name" | "plate" | "note" | "entry" | "tyre" | "corner";
   /** Seconds the writer's clock shows: clocks differ and jump. */
   second: number;
 }
 const steps = fc.array(
   fc.record<Step>({
     who: fc.nat(2),
-    what: fc.constantFrom("name", "plate", "note", "entry"),
+    what: fc.constantFrom("name", "plate", "note", "entry", "tyre", "corner"),
     second: fc.nat(60),
   }),
   { maxLength: 12 },
@@ -37,13 +38,22 @@ function written(all: readonly Step[]): Job[] {
   all.forEach(({ who, what, second }, i) => {
     const job = copies[who]!;
     const text = `${what} ${i} by ${who}`;
-    const next =
-      what === "entry"
-        ? { ...job, entries: [...job.entries, note(`e${i}`)] }
-        : what === "note"
-          ? { ...job, complaint: { ...job.complaint, note: text } }
-          : { ...job, car: { ...job.car, [what]: text } };
-    copies[who] = stamped(job, next, clock(second));
+    const changes: Record<Step["what"], () => Job> = {
+      entry: () => ({ ...job, entries: [...job.entries, note(`e${i}`)] }),
+      note: () => ({ ...job, complaint: { ...job.complaint, note: text } }),
+      tyre: () => ({ ...job, setup: { ...job.setup, tyre: text } }),
+      // Another corner is taken in, out again, and has a tyre of its own.
+      corner: () => {
+        const other = withCorner(job, "RR");
+        const own = cornerJob(other, "RR")!;
+        return i % 3 === 0
+          ? withoutCorner(other, "RR")
+          : withCornerJob(other, "RR", { ...own, setup: { ...own.setup, tyre: text } });
+      },
+      name: () => ({ ...job, car: { ...job.car, name: text } }),
+      plate: () => ({ ...job, car: { ...job.car, plate: text } }),
+    };
+    copies[who] = stamped(job, changes[what](), clock(second));
   });
   return copies;
 }

@@ -14,7 +14,7 @@ const reading = (id: string, red: string, value: string) => ({
   reading: { instrument: "volts-dc", red, black: "battery.negative", state: { key: "on", unplugged: [] }, value },
 });
 const job = parseJob({
-  tastatura: "job/3",
+  tastatura: "job/4",
   id: "u",
   createdAt: "2026-11-26T08:00:00Z",
   car: { name: "Halmer Teal 3" },

@@ -25,7 +25,7 @@ const setup = cornerSetupSchema.parse({
   ],
 });
 const job = jobSchema.parse({
-  tastatura: "job/3",
+  tastatura: "job/4",
   id: "j",
   createdAt: "2026-01-01T00:00:00Z",
   car: { name: "x" },

@@ -6,6 +6,7 @@ import { readingSchema } from "../observation/reading";
 import { complaintSchema } from "../complaint/complaint";
 import { policySchema } from "../complaint/policy";
 import { typedText } from "../units/typed-text";
+import { corners } from "../units/corner";
 import { skipReasons } from "./skip-reasons";
 
 /** A moment as ISO 8601 writes it: anything a clock can make of it, nothing else. */
@@ -14,7 +15,12 @@ const momentSchema = z.string().check(
   z.refine((text) => !Number.isNaN(Date.parse(text)), "a date and time, as 2026-01-31T12:00:00Z"),
 );
 
-const stamp = { id: z.string().check(z.minLength(1), z.maxLength(60)), at: momentSchema };
+const stamp = {
+  id: z.string().check(z.minLength(1), z.maxLength(60)),
+  at: momentSchema,
+  /** The corner it was written at, where more than one is in work; the car's first corner where it is not said. */
+  of: z.optional(z.enum(corners)),
+};
 export const entrySchema = z.discriminatedUnion("kind", [
   z.object({ ...stamp, kind: z.literal("reading"), reading: readingSchema }),
   z.object({
@@ -85,8 +91,17 @@ export const ratiosSchema = z.record(
   z.number().check(z.gte(RATIO_LIMITS[0]), z.lte(RATIO_LIMITS[1])),
 );
 
+/** Another corner in work on the same car: a path, a log and a line-up of its own (see corner-in-work.ts). */
+export const cornerInWorkSchema = z.object({
+  setup: cornerSetupSchema,
+  simulated: z.optional(simulatedSchema),
+  /** Taken out of work; its log stays, to be taken up again. */
+  out: z.optional(z.boolean()),
+});
+export type CornerInWork = z.infer<typeof cornerInWorkSchema>;
+
 /** Every earlier version is read too, see earlier-jobs.ts. */
-export const JOB_VERSION = "job/3";
+export const JOB_VERSION = "job/4";
 
 export const jobSchema = z.object({
   tastatura: z.literal(JOB_VERSION),
@@ -101,7 +116,10 @@ export const jobSchema = z.object({
     order: z.optional(typedText("order")),
     customer: z.optional(typedText("customer")),
   }),
+  /** The corner the car came in for. */
   setup: cornerSetupSchema,
+  /** Others in work beside it, by the corner. */
+  others: z.optional(z.partialRecord(z.enum(corners), cornerInWorkSchema)),
   complaint: complaintSchema,
   policy: policySchema,
   /** How likely each part is by part before anything is known, where the shop uses other than the usual ones. */

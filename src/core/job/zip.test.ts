@@ -6,7 +6,7 @@ import { jobSchema } from "./schema";
 import { packJob, unpackJob } from "./zip";
 
 const job = jobSchema.parse({
-  tastatura: "job/3",
+  tastatura: "job/4",
   id: "z",
   createdAt: "2026-01-01T00:00:00Z",
   car: { name: "=HYPERLINK()" },

@@ -9,7 +9,7 @@ import { reportOf, reportSchema } from "./report";
 
 const job = (entries: object[]) =>
   jobSchema.parse({
-    tastatura: "job/3",
+    tastatura: "job/4",
     id: "r",
     createdAt: "2026-01-01T00:00:00Z",
     car: { name: "Drover 09", plate: "fleet 09" },

@@ -45,6 +45,9 @@ export const reportHeads = {
   get file() {
     return t`For the file`;
   },
+  get others() {
+    return t`Other corners of this car`;
+  },
   get readings() {
     return t`All readings`;
   },
@@ -75,6 +78,8 @@ export const reportSchema = z.object({
   done: z.array(line).check(z.maxLength(60)),
   verified: z.array(line).check(z.maxLength(60)),
   fixed: z.boolean(),
+  /** What was found at the car's other corners in work, a line each. */
+  others: z.optional(z.array(line).check(z.maxLength(4))),
   advice: line,
   readings: z
     .array(z.object({ at: line, what: line, state: line, value: line, phase: line }))
@@ -96,7 +101,7 @@ export function reportOf(
   diagnosis: Diagnosis,
   verification: Verification | null,
   now: Date,
-  trace?: Report["trace"],
+  { trace, others }: Partial<Pick<Report, "trace" | "others">> = {},
 ): Report {
   const lead = diagnosis.suspects[0]!;
   const repair = standingRepair(job);
@@ -150,6 +155,7 @@ export function reportOf(
         t`${check.label}: ${was} before, ${after ?? t`not measured`} after${passes === null ? "" : passes ? t`, good` : t`, still wrong`}`,
     ),
     fixed: verification?.fixed ?? false,
+    ...(others && others.length > 0 ? { others } : {}),
     advice: ADVICE(),
     readings: [
       ...before.map((entry) => ({

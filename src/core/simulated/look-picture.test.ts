@@ -8,7 +8,7 @@ import { readSimulatedCar } from "./simulated-reading";
 
 const job = (fault: string, entries: object[] = [], intermittent = false): Job =>
   jobSchema.parse({
-    tastatura: "job/3",
+    tastatura: "job/4",
     id: "p",
     createdAt: "2026-01-01T00:00:00Z",
     car: { name: "" },

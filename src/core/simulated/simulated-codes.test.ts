@@ -8,7 +8,7 @@ import { parsePoint } from "../circuit/point";
 
 const job = (fault: string, parts: object = {}): Job =>
   jobSchema.parse({
-    tastatura: "job/3",
+    tastatura: "job/4",
     id: "c",
     createdAt: "2026-01-01T00:00:00Z",
     car: { name: "Skua" },

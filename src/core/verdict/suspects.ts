@@ -6,7 +6,8 @@ import { hangsOn } from "./leave-one-out";
 import { misfitOf } from "./misfit";
 import { speakingEntries, unmetNeeds } from "./needs";
 
-export type Verdict = "suspect" | "proven" | "cleared";
+export const verdicts = ["suspect", "proven", "cleared"] as const;
+export type Verdict = (typeof verdicts)[number];
 
 export interface Suspect {
   id: string;

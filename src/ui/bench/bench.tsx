@@ -27,6 +27,8 @@ import type { SkipReason } from "@/core/job/skip-reasons";
 import type { Entry, Job } from "@/core/job/schema";
 import type { Reading } from "@/core/observation/reading";
 import type { NextCheck } from "@/core/bench/describe-hookup";
+import { cornersInWork } from "@/core/job/corner-in-work";
+import { useOpenCar } from "../jobs/open-job";
 import { repairOf, stamp, withEntry } from "../jobs/entries";
 import { AfterRepair } from "./after-repair";
 import type { ChangeJob } from "../jobs/use-job";
@@ -46,6 +48,7 @@ const KeySheet = dynamic(() => import("./key-sheet").then((module) => module.Key
 const NameItPanel = dynamic(() => import("../practice/name-it-panel").then((module) => module.NameItPanel), {
   ssr: false,
 });
+const WholeCar = dynamic(() => import("../jobs/whole-car").then((module) => module.WholeCar), { ssr: false });
 const LogPanel = dynamic(() => import("./log-panel").then((module) => module.LogPanel), { ssr: false });
 const CaughtPanel = dynamic(() => import("./caught-panel").then((module) => module.CaughtPanel), { ssr: false });
 const CapturePanel = dynamic(() => import("./capture-panel").then((module) => module.CapturePanel), {
@@ -57,6 +60,7 @@ const CapturePanel = dynamic(() => import("./capture-panel").then((module) => mo
 export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   const { diagnosis, before, working, failed, retry } = useDiagnosis(job);
   const queries = useQueryClient();
+  const open = useOpenCar();
   const { units } = useSettings().settings;
   const [chosen, setChosen] = useState(0);
   const [free, setFree] = useState<NextCheck | null>(null);
@@ -267,6 +271,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
           {job.simulated?.practice && <NameItPanel job={job} diagnosis={diagnosis} onAppend={append} />}
           {job.complaint.presence === "intermittent" && <CaughtPanel job={job} onAppend={append} />}
           {!alone && <SuspectsPanel diagnosis={diagnosis} before={before} numberOf={numberOf} />}
+          {open && cornersInWork(open.car).length > 1 && !alone && <WholeCar open={open} here="/bench" />}
           <PolicyPanel job={job} change={change} />
           <LogPanel
             job={job}

@@ -18,13 +18,13 @@ const Closing = dynamic(() => import("./closing").then((module) => module.Closin
 /** The end of a job: what is proven, how it is repaired, that it is fixed, what it costs, and the record. */
 export function CloseOutScreen() {
   const id = useSearchParams().get("job");
-  const { state, change } = useJob(id);
+  const { state, change, changeCar } = useJob(id);
   return (
-    <WithJob state={state}>
+    <WithJob state={state} changeCar={changeCar}>
       {(job) => (
         <>
           <JobHeader job={job} here="/close-out" />
-          <CloseOut job={job} change={change} />
+          <CloseOut key={job.id} job={job} change={change} />
         </>
       )}
     </WithJob>

@@ -7,6 +7,9 @@ import { retractedIds, standingRepair, standingTicks, tickText } from "@/core/jo
 import type { Entry, Job } from "@/core/job/schema";
 import type { Verification } from "@/core/bench/verify";
 import { repairPlan } from "@/core/repair/repair-plan";
+import { cornersInWork } from "@/core/job/corner-in-work";
+import { useOpenCar } from "../jobs/open-job";
+import { WholeCar } from "../jobs/whole-car";
 import { repairOf, stamp, withEntry } from "../jobs/entries";
 import type { ChangeJob } from "../jobs/use-job";
 import { EstimatePanel } from "./estimate-panel";
@@ -27,6 +30,7 @@ export function Closing({
   diagnosis: Diagnosis;
   verification: Verification | null;
 }) {
+  const open = useOpenCar();
   const proven = provenSuspect(diagnosis.suspects);
   const lead = diagnosis.suspects[0]!;
   const repair = standingRepair(job);
@@ -65,6 +69,7 @@ export function Closing({
           lead={lead}
           onRepaired={markRepaired}
         />
+        {open && cornersInWork(open.car).length > 1 && <WholeCar open={open} here="/close-out" />}
         <EstimatePanel job={job} diagnosis={diagnosis} plan={plan} part={target.part} />
         <ReportPanel job={job} diagnosis={diagnosis} verification={verification} />
       </div>

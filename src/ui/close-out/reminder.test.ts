@@ -12,7 +12,7 @@ it("an iCalendar package reads the reminder back: the car, the day, a quarter of
   });
   const car = { name: 'Osmund Drover; 09, "old"' };
   const job = jobSchema.parse({
-    tastatura: "job/3",
+    tastatura: "job/4",
     id: "j",
     createdAt: "2026-01-01T00:00:00Z",
     car,

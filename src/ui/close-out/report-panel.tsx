@@ -4,6 +4,8 @@ import { t } from "@/core/words/words";
 import { proxy } from "comlink";
 import { useState } from "react";
 import type { Diagnosis } from "@/core/bench/diagnosis";
+import { cornersInWork } from "@/core/job/corner-in-work";
+import { otherCornerLine } from "@/core/report/other-corner";
 import { exportJob } from "@/core/job/file";
 import type { Job } from "@/core/job/schema";
 import type { Verification } from "@/core/bench/verify";
@@ -13,6 +15,8 @@ import { reportOf, type Report } from "@/core/report/report";
 import { loadCapture } from "@/store/captures";
 import { capturesOf } from "../captures/use-capture";
 import { download } from "../jobs/download";
+import { useOpenCar } from "../jobs/open-job";
+import { useCornerRows } from "../jobs/use-corner-rows";
 import { downloadPdf } from "../jobs/download-pdf";
 import { Cap } from "../keys/cap";
 import { toast } from "../keys/toast";
@@ -29,17 +33,26 @@ export function ReportPanel({
 }) {
   const [busy, setBusy] = useState(false);
   const name = job.car.name || "job";
+  const open = useOpenCar();
+  // What is kept as a file is the whole car; what is printed is this corner, with a line on each other one.
+  const car = open?.car ?? job;
+  const rows = useCornerRows(cornersInWork(car).length > 1 ? car : null);
+  const others = () =>
+    rows.flatMap(({ corner, job: other, row }) =>
+      row && corner !== job.setup.corner ? [otherCornerLine(other, row)] : [],
+    );
   const pdf = async () => {
     setBusy(true);
     try {
-      await downloadPdf(reportOf(job, diagnosis, verification, new Date(), await traceOf(job)), `${name}-report.pdf`);
+      const extras = { trace: await traceOf(job), others: others() };
+      await downloadPdf(reportOf(job, diagnosis, verification, new Date(), extras), `${name}-report.pdf`);
     } finally {
       setBusy(false);
     }
   };
   const zip = async () => {
     const kept: KeptCapture[] = [];
-    for (const { id } of capturesOf(job)) {
+    for (const { id } of capturesOf(car)) {
       const capture = await loadCapture(id);
       if (capture) kept.push({ id, capture });
     }
@@ -48,7 +61,7 @@ export function ReportPanel({
       const told = proxy((done: number, of: number) =>
         toast.loading(t`Packing capture ${done} of ${of}…`, { id: busy }),
       );
-      download(`${name}.zip`, await captureWorker.ask((remote) => remote.pack(job, kept, told)), "application/zip");
+      download(`${name}.zip`, await captureWorker.ask((remote) => remote.pack(car, kept, told)), "application/zip");
     } finally {
       toast.dismiss(busy);
     }
@@ -65,7 +78,7 @@ export function ReportPanel({
           {busy ? t`setting it…` : t`report as PDF`}
         </Cap>
         <Cap onClick={() => download(`${name}-readings.csv`, readingsCsv(job), "text/csv")}>{t`readings as CSV`}</Cap>
-        <Cap onClick={() => download(`${name}.json`, exportJob(job))}>{t`job as a file`}</Cap>
+        <Cap onClick={() => download(`${name}.json`, exportJob(car))}>{t`job as a file`}</Cap>
         <Cap
           onClick={() => void zip().catch((error: unknown) => toast.error(t`No ZIP: ${String(error)}`))}
         >{t`all of it as ZIP`}</Cap>

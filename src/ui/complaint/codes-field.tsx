@@ -11,13 +11,19 @@ export function CodesField({
   field,
   corner: own,
   codes,
+  inWork,
   onChange,
+  onTake,
 }: {
   /** The field's name among all fields of the shop. */
   field: string;
   corner: Corner;
   codes: string[];
+  /** The car's corners in work. */
+  inWork: readonly Corner[];
   onChange: (codes: string[]) => void;
+  /** Takes another corner into work. */
+  onTake: (corner: Corner) => void;
 }) {
   const decoded = decodeCodes(codes);
   const elsewhere = codesElsewhere(codes, own);
@@ -68,9 +74,12 @@ export function CodesField({
             <li key={text} className="pt-1">
               <b className="font-mono">{code?.code ?? text}</b> {sayCode(text)}
               {elsewhere.includes(text) && (
-                <span className="block text-plum" role="status">
-                  {t`? It names ${cornerWords[code!.mayMean[0]!]}; this job is ${cornerWords[own]}. It is not used here: check the corner above, or start a job for that one.`}
-                </span>
+                <Elsewhere
+                  corner={code!.mayMean[0]!}
+                  own={own}
+                  taken={inWork.includes(code!.mayMean[0]!)}
+                  onTake={onTake}
+                />
               )}
               {code?.maker && !code.corner && (
                 <span className="flex flex-wrap gap-2 py-1">
@@ -89,5 +98,29 @@ export function CodesField({
         })}
       </ul>
     </div>
+  );
+}
+
+/** That a code names another corner than the one worked on, and what to do about it. */
+function Elsewhere({
+  corner,
+  own,
+  taken,
+  onTake,
+}: {
+  corner: Corner;
+  own: Corner;
+  taken: boolean;
+  onTake: (corner: Corner) => void;
+}) {
+  if (taken)
+    return (
+      <span className="block text-muted">{t`It names ${cornerWords[corner]}, which is in work too: it is used there.`}</span>
+    );
+  return (
+    <span className="block text-plum" role="status">
+      {t`? It names ${cornerWords[corner]}; this corner is ${cornerWords[own]}. It is not used here.`}{" "}
+      <Cap onClick={() => onTake(corner)}>{t`take ${corner} into work`}</Cap>
+    </span>
   );
 }

@@ -13,6 +13,7 @@ import {
   type Family,
 } from "@/core/circuit/setup";
 import { withConnectors } from "@/core/harness/edit-path";
+import { cornersInWork, withCorner } from "@/core/job/corner-in-work";
 import { stationsRead } from "@/core/job/stations-read";
 import type { Job } from "@/core/job/schema";
 import { defaultPriors } from "@/core/faults/parts/parts";
@@ -20,10 +21,11 @@ import { complaintReasons } from "@/core/complaint/complaint-reasons";
 import { type Complaint } from "@/core/complaint/complaint";
 import { recentWorks } from "@/core/complaint/recent-works";
 import { symptoms } from "@/core/complaint/symptoms/symptoms";
-import { corners, cornerWords } from "@/core/units/corner";
+import { corners, cornerWords, type Corner } from "@/core/units/corner";
 import { parseTyre } from "@/core/tyre/tyre";
 import { LONGEST } from "@/core/units/typed-text";
 import { changeSetup } from "../jobs/change-setup";
+import { useOpenCar } from "../jobs/open-job";
 import type { ChangeJob } from "../jobs/use-job";
 import { useDiagnosis } from "../jobs/use-lineup";
 import { Cap } from "../keys/cap";
@@ -60,6 +62,12 @@ export function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) 
   const setup = (parts: Partial<Job["setup"]>) => changeSetup(change, () => parts);
   const complain = (parts: Partial<Complaint>) =>
     change((newest) => ({ ...newest, complaint: { ...newest.complaint, ...parts } }));
+  const open = useOpenCar();
+  // A corner beside the first is what it is; the first may still be named anew, as long as no other is in work there.
+  const isFree = (corner: Corner) =>
+    corner === job.setup.corner ||
+    open === null ||
+    (open.corner === open.car.setup.corner && open.car.others?.[corner] === undefined);
   const setFamily = (family: Family) => setup({ family });
   useHotkeys("f", () =>
     change((newest) => ({
@@ -71,7 +79,7 @@ export function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) 
   corners.forEach((corner, i) => {
     // Four corners, four keys: the count never changes, so the hooks keep their order.
     // eslint-disable-next-line react-hooks/rules-of-hooks
-    useHotkeys(String(i + 1), () => setup({ corner }));
+    useHotkeys(String(i + 1), () => isFree(corner) && setup({ corner }));
   });
   const measured = job.entries.length > 0;
   return (
@@ -104,11 +112,13 @@ export function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) 
               key={corner}
               legend={String(i + 1)}
               aria-pressed={job.setup.corner === corner}
+              disabled={!isFree(corner)}
               onClick={() => setup({ corner })}
             >
               {corner} <span className="sr-only">{cornerWords[corner]}</span>
             </Cap>
           ))}
+          <p className="self-center text-sm text-muted">{t`More than one corner? Tap the car's mark above.`}</p>
         </Group>
         <Group label={t`Sensor family${measured ? t` (changing it goes through every reading again)` : ""}`}>
           {families.map((family) => (
@@ -151,7 +161,9 @@ export function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) 
           field={`${job.id}/codes`}
           corner={job.setup.corner}
           codes={job.complaint.codes}
+          inWork={open ? cornersInWork(open.car) : []}
           onChange={(codes) => complain({ codes })}
+          onTake={(corner) => open?.changeCar((car) => withCorner(car, corner))}
         />
         <Group label={t`What is noticed`}>
           {symptoms.map(({ id, say }) => (

@@ -12,6 +12,7 @@ import Link from "next/link";
 import { useEffect, useState } from "react";
 import { familyWords } from "@/core/circuit/setup";
 import { defaultPriors, partLabel, type Part } from "@/core/faults/parts/parts";
+import { cornerJobs } from "@/core/job/corner-in-work";
 import { historyRow, learntPriors, type HistoryRow } from "@/core/report/history";
 import { formulaSafe } from "@/core/units/formula-safe";
 import { formatShare } from "@/core/units/format";
@@ -78,7 +79,13 @@ export function HistoryScreen() {
   const [sorting, setSorting] = useState<SortingState>([{ id: "date", desc: true }]);
   useEffect(() => {
     listJobs().then(
-      ({ jobs }) => setRows(jobs.filter(({ simulated }) => !simulated?.practice).map(historyRow)),
+      ({ jobs }) =>
+        setRows(
+          jobs
+            .filter(({ simulated }) => !simulated?.practice)
+            .flatMap(cornerJobs)
+            .map(historyRow),
+        ),
       (error: unknown) => toast.error(t`The store cannot be read: ${String(error)}`),
     );
   }, []);

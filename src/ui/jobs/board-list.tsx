@@ -3,11 +3,20 @@ import clsx from "clsx";
 import { Archive, ArchiveRestore, Download, Trash2 } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { familyWords } from "@/core/circuit/setup";
-import { boardOrders, boardState, boardStates, inOrder, type BoardOrder, type BoardState } from "@/core/job/board";
+import {
+  boardOrders,
+  boardState,
+  boardStates,
+  carState,
+  inOrder,
+  type BoardOrder,
+  type BoardState,
+} from "@/core/job/board";
 import { standingReadings } from "@/core/job/derive";
+import { cornerJobs } from "@/core/job/corner-in-work";
 import { matchesJob } from "@/core/job/matches";
 import type { Job } from "@/core/job/schema";
 import { ago } from "@/core/units/ago";
@@ -20,6 +29,7 @@ import { jt } from "../keys/words";
 import { download } from "./download";
 import { RowBoundary } from "./row-boundary";
 import { useBoardRows, type WorkedOut } from "./use-board-rows";
+import type { CornerRow } from "./use-corner-rows";
 
 /** The jobs of the board, found, filtered and ordered; the first nine by their number. */
 export function BoardList({
@@ -35,8 +45,11 @@ export function BoardList({
   const [sought, setSought] = useState("");
   const [state, setState] = useState<BoardState | "all">("all");
   const [order, setOrder] = useState<BoardOrder>("worked-on");
-  const rows = useBoardRows(jobs);
-  const stateOf = (job: Job) => boardState(job, rows.get(job.id)?.row ?? null);
+  const corners = useMemo(() => new Map(jobs.map((job) => [job, cornerJobs(job)])), [jobs]);
+  const rows = useBoardRows(useMemo(() => [...corners.values()].flat(), [corners]));
+  const cornersOf = (job: Job): CornerRow[] =>
+    corners.get(job)!.map((one) => ({ corner: one.setup.corner, job: one, ...(rows.get(one.id) ?? NOT_YET) }));
+  const stateOf = (job: Job) => carState(cornersOf(job));
   const isShown = (job: Job, wanted: BoardState | "all") =>
     wanted === "all" ? stateOf(job) !== "archived" : stateOf(job) === wanted;
   const found = jobs.filter((job) => matchesJob(job, sought));
@@ -113,7 +126,7 @@ export function BoardList({
             <RowBoundary key={job.id} name={job.car.name || job.id}>
               <JobRow
                 job={job}
-                worked={rows.get(job.id) ?? NOT_YET}
+                corners={cornersOf(job)}
                 at={at}
                 onArchive={() => onArchive(job)}
                 onDelete={() => onDelete([named(job)])}
@@ -158,18 +171,17 @@ const ORDER_WORDS: Record<BoardOrder, () => string> = {
 
 function JobRow({
   job,
-  worked: { row, failed },
+  corners,
   at,
   onArchive,
   onDelete,
 }: {
   job: Job;
-  worked: WorkedOut;
+  corners: readonly CornerRow[];
   at: number;
   onArchive: () => void;
   onDelete: () => void;
 }) {
-  const lead = row?.lead;
   return (
     <li className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 rounded-2xl border border-rule bg-card p-3 lg:grid-cols-[auto_17rem_1fr_auto]">
       <Link href={`/bench?job=${job.id}`} className="cap row-span-2 self-center lg:row-span-1">
@@ -180,31 +192,16 @@ function JobRow({
       </Link>
       <div className="self-center">
         <div className="flex items-center gap-3 text-lg font-semibold">
-          {job.car.name || t`unnamed car`} <CarMark corner={job.setup.corner} />
+          {job.car.name || t`unnamed car`}{" "}
+          <CarMark corner={job.setup.corner} inWork={corners.map(({ corner }) => corner)} />
         </div>
         <div className="text-sm text-muted">{t`${familyWords[job.setup.family]} · ${standingReadings(job).length} readings`}</div>
       </div>
-      <div className="self-center">
-        {failed ? (
-          <p className="text-brick">{t`Not worked out: ${failed.message}`}</p>
-        ) : job.simulated?.practice?.alone ? (
+      <div className="grid gap-2 self-center">
+        {job.simulated?.practice?.alone ? (
           <p className="text-muted">{t`practice, alone`}</p>
-        ) : lead ? (
-          <>
-            <p className="font-medium">
-              <span className="mr-2 font-bold tabular-nums">{formatShare(lead.share)}</span>
-              {lead.words} {lead.proven && <b className="text-verdigris">{t`✓ proven`}</b>}
-            </p>
-            <p className="text-sm text-muted">
-              {boardState(job, row) === "repaired"
-                ? t`Repaired; see Close-out for the proof of it.`
-                : lead.proven
-                  ? t`Ready to repair.`
-                  : t`Next: ${row.next ?? t`nothing left to measure`}`}
-            </p>
-          </>
         ) : (
-          <p className="text-muted">{t`Working out the suspects…`}</p>
+          corners.map((one) => <CornerLine key={one.corner} {...one} named={corners.length > 1} />)
         )}
       </div>
       <div className="col-span-2 flex items-center justify-end gap-3 self-center text-sm text-muted lg:col-span-1">
@@ -223,5 +220,45 @@ function JobRow({
         </Cap>
       </div>
     </li>
+  );
+}
+
+/** What is believed of one corner. @param named the car has several in work: which it is, and the way to it */
+function CornerLine({ corner, job, row, failed, named }: CornerRow & { named: boolean }) {
+  const lead = row?.lead;
+  const which = named && (
+    <Link className="mr-2 inline-block min-w-8 font-bold underline" href={`/bench?job=${job.id}`}>
+      {corner}
+    </Link>
+  );
+  if (failed)
+    return (
+      <p className="text-brick">
+        {which}
+        {t`Not worked out: ${failed.message}`}
+      </p>
+    );
+  if (!lead)
+    return (
+      <p className="text-muted">
+        {which}
+        {t`Working out the suspects…`}
+      </p>
+    );
+  return (
+    <div>
+      <p className="font-medium">
+        {which}
+        <span className="mr-2 font-bold tabular-nums">{formatShare(lead.share)}</span>
+        {lead.words} {lead.proven && <b className="text-verdigris">{t`✓ proven`}</b>}
+      </p>
+      <p className="text-sm text-muted">
+        {boardState(job, row) === "repaired"
+          ? t`Repaired; see Close-out for the proof of it.`
+          : lead.proven
+            ? t`Ready to repair.`
+            : t`Next: ${row.next ?? t`nothing left to measure`}`}
+      </p>
+    </div>
   );
 }

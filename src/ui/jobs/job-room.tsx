@@ -19,13 +19,14 @@ export function jobRoom(
 ): ComponentType {
   const Room = dynamic(load, { ssr: false, loading: roomLoading });
   return function JobRoom() {
-    const { state, change } = useJob(useSearchParams().get("job"));
+    const { state, change, changeCar } = useJob(useSearchParams().get("job"));
     return (
-      <WithJob state={state}>
+      <WithJob state={state} changeCar={changeCar}>
         {(job) => (
           <>
             <JobHeader job={job} here={here} />
-            <Room job={job} change={change} />
+            {/* Another corner is another job to the room: nothing half typed goes with it. */}
+            <Room key={job.id} job={job} change={change} />
           </>
         )}
       </WithJob>

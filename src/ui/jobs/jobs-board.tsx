@@ -19,9 +19,11 @@ import { Cap } from "../keys/cap";
 import { FileCap } from "../keys/file-cap";
 import { places } from "../keys/rooms";
 import { download } from "./download";
+import type { Pair } from "./join-dialog";
 import { useSettings } from "../settings/use-settings";
 import { toast } from "../keys/toast";
 
+const JoinDialog = dynamic(() => import("./join-dialog").then((module) => module.JoinDialog), { ssr: false });
 const BoardList = dynamic(() => import("./board-list").then((module) => module.BoardList), {
   ssr: false,
   loading: () => <p className="py-16 text-center text-muted">{t`Opening the workshop…`}</p>,
@@ -31,6 +33,7 @@ const BoardList = dynamic(() => import("./board-list").then((module) => module.B
 export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
   const router = useRouter();
   const { settings } = useSettings();
+  const [pairs, setPairs] = useState<Pair[]>([]);
   const [list, setList] = useState<{ jobs: Job[]; unreadable: Unreadable[] } | null>(null);
   const refresh = useCallback(
     () =>
@@ -86,15 +89,15 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
     });
   };
   const archive = async (job: Job) => {
-    const put = async (from: Job, archived: boolean): Promise<Job> => {
+    const moved = async (from: Job, archived: boolean): Promise<Job> => {
       const saved = await saveJob(stamped(from, { ...from, archived }, new Date().toISOString()));
       await refresh();
       return saved;
     };
-    const saved = await put(job, !job.archived);
+    const saved = await moved(job, !job.archived);
     const name = job.car.name || t`unnamed car`;
     toast(job.archived ? t`${name} is back on the board.` : t`${name} put away: found under “archived”.`, {
-      action: { label: t`undo`, onClick: () => void put(saved, job.archived ?? false) },
+      action: { label: t`undo`, onClick: () => void moved(saved, job.archived ?? false) },
     });
   };
   const mend = async ({ id, raw }: Unreadable) => {
@@ -119,19 +122,35 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
       if (place) router.push(place.path);
     },
   );
+  const put = async (jobs: readonly Job[]) => {
+    try {
+      for (const job of jobs) await saveJob(job);
+      await refresh();
+      const [first] = jobs;
+      if (first)
+        toast.success(
+          jobs.length === 1
+            ? t`${first.car.name || t`unnamed car`} is on the board; readings already here were kept.`
+            : t`${jobs.length} jobs are on the board; readings already here were kept.`,
+        );
+    } catch (error) {
+      toast.error(t`Not imported: ${String(error)}`, { duration: 20000 });
+    }
+  };
   const take = async (file: File) => {
     try {
       const { jobs, refused } = /\.zip$/i.test(file.name)
         ? { jobs: [await takeZip(file)], refused: [] }
         : (await import("@/core/job/file")).importJobs(await file.text(), file.name);
-      for (const job of jobs) await saveJob(job);
-      await refresh();
-      const [first] = jobs;
-      toast.success(
-        jobs.length === 1
-          ? t`${first!.car.name || t`unnamed car`} is on the board; readings already here were kept.`
-          : t`${jobs.length} jobs are on the board; readings already here were kept.`,
-      );
+      const { differences } = await import("@/core/job/differences");
+      const present = new Map((await listJobs()).jobs.map((job) => [job.id, job]));
+      const told = jobs.flatMap((coming): Pair[] => {
+        const here = present.get(coming.id);
+        return here && differences(here, coming).length > 0 ? [{ here, coming }] : [];
+      });
+      const asked = new Set(told.map(({ coming }) => coming));
+      await put(jobs.filter((job) => !asked.has(job)));
+      setPairs(told);
       if (refused.length > 0) toast.error(t`Not taken: ${refused.slice(0, 3).join("; ")}`, { duration: 20000 });
     } catch (error) {
       toast.error(error instanceof UnusableInput ? error.message : t`Not imported: ${String(error)}`, {
@@ -164,6 +183,19 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
           <Cap legend="N" lead onClick={() => void start()}>{t`New job`}</Cap>
         </div>
       </header>
+      {pairs.length > 0 && (
+        <JoinDialog
+          pairs={pairs}
+          onJoin={(jobs) => {
+            setPairs([]);
+            void put(jobs);
+          }}
+          onLeave={() => {
+            setPairs([]);
+            toast(t`Left out: the jobs stand as they were.`);
+          }}
+        />
+      )}
       {list?.unreadable.map((one) => (
         <div key={one.id} role="alert" className="mb-2 rounded-lg border border-brick bg-brick-wash px-4 py-2">
           <p>{t`A stored job (${one.id}) cannot be read: ${one.why}. It is kept untouched.`}</p>

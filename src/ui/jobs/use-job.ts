@@ -1,31 +1,47 @@
 "use client";
 import { t } from "@/core/words/words";
 import { useCallback, useEffect, useRef, useState } from "react";
+import { cornerJob, ofAddress, withCornerJob } from "@/core/job/corner-in-work";
 import { parseJob } from "@/core/job/earlier-jobs";
 import { exportJob } from "@/core/job/file";
 import { firstIssue } from "@/core/job/document";
 import { stamped } from "@/core/job/merge";
 import type { Job } from "@/core/job/schema";
+import type { Corner } from "@/core/units/corner";
 import { journalJob } from "@/store/journal";
 import { loadJob, onOtherTab, saveJob } from "@/store/jobs";
 import { toast } from "../keys/toast";
 import { download } from "./download";
 
+/** A job as it is kept, and the corner of it that a room works on. */
+export interface OpenJob {
+  /** The whole car: every corner in work. */
+  car: Job;
+  corner: Corner;
+  /** That corner as a job of its own. */
+  job: Job;
+}
+
 export type JobState =
-  { status: "loading" } | { status: "missing" } | { status: "failed"; say: string } | { status: "ready"; job: Job };
+  { status: "loading" } | { status: "missing" } | { status: "failed"; say: string } | ({ status: "ready" } & OpenJob);
 
 /** Changes a job by a function of its newest state. */
 export type ChangeJob = (update: (job: Job) => Job) => void;
 
-/** A stored job, kept in step with other tabs. `change` shows at once and saves behind; a failed write is told. */
-export function useJob(id: string | null): { state: JobState; change: ChangeJob } {
+/**
+ * A stored job by its address (see corner-in-work.ts), kept in step with other tabs. Changes show at once and are saved
+ * behind; a failed write is told.
+ * @returns `change` for the corner the address names, `changeCar` for the whole
+ */
+export function useJob(address: string | null): { state: JobState; change: ChangeJob; changeCar: ChangeJob } {
+  const { id, corner } = address ? ofAddress(address) : { id: null, corner: null };
   const [state, setState] = useState<JobState>({ status: "loading" });
   useEffect(() => {
     if (!id) return;
     let live = true;
     const load = () =>
       loadJob(id).then(
-        (job) => live && setState(job ? { status: "ready", job } : { status: "missing" }),
+        (car) => live && setState(car ? opened(car, corner) : { status: "missing" }),
         (error: unknown) =>
           live && setState({ status: "failed", say: error instanceof Error ? error.message : String(error) }),
       );
@@ -35,41 +51,82 @@ export function useJob(id: string | null): { state: JobState; change: ChangeJob 
       live = false;
       stop();
     };
-  }, [id]);
-  const latest = useRef<Job | null>(null);
+  }, [id, corner]);
+  const latest = useRef<OpenJob | null>(null);
   useEffect(() => {
-    latest.current = state.status === "ready" ? state.job : null;
+    latest.current = state.status === "ready" ? state : null;
   }, [state]);
-  const change = useCallback((update: (job: Job) => Job) => {
-    // From the newest job, not from the one last drawn: two keys may come within one frame.
-    if (!latest.current) return;
-    const job = stamped(latest.current, update(latest.current), new Date().toISOString());
-    // A job is written only in a form that its own reader accepts.
-    const readable = parseJob(job);
-    if (!readable.success) return void toast.error(t`Not taken: ${firstIssue(readable.error)}.`, { id: "not-taken" });
-    latest.current = job;
-    journalJob(job);
-    setState({ status: "ready", job });
-    saveJob(job).then(
-      (merged) => {
-        const grown = merged.entries.length !== job.entries.length;
-        const changed = JSON.stringify(merged.stamps) !== JSON.stringify(job.stamps);
-        if ((grown || changed) && latest.current === job) setState({ status: "ready", job: merged });
-      },
-      (error: unknown) =>
-        toast.error(
-          t`Not saved: ${error instanceof Error ? error.message : t`the browser refused the write`}. Nothing typed is lost while this tab is open.`,
-          {
-            id: "not-saved",
-            duration: Infinity,
-            action: {
-              label: t`export it now`,
-              onClick: () =>
-                latest.current && download(`${latest.current.car.name || "job"}.json`, exportJob(latest.current)),
+  const take = useCallback(
+    (next: Job, view: Job | null) => {
+      // From the newest job, not from the one last drawn: two keys may come within one frame.
+      if (!latest.current) return;
+      const car = stamped(latest.current.car, next, new Date().toISOString());
+      // A job is written only in a form that its own reader accepts.
+      const readable = parseJob(car);
+      if (!readable.success) return void toast.error(t`Not taken: ${firstIssue(readable.error)}.`, { id: "not-taken" });
+      const now = opened(car, corner, view);
+      latest.current = now.status === "ready" ? now : null;
+      journalJob(car);
+      setState(now);
+      saveJob(car).then(
+        (merged) => {
+          const grown = merged.entries.length !== car.entries.length;
+          const changed = JSON.stringify(merged.stamps) !== JSON.stringify(car.stamps);
+          if ((grown || changed) && latest.current?.car === car) setState(opened(merged, corner));
+        },
+        (error: unknown) =>
+          toast.error(
+            t`Not saved: ${error instanceof Error ? error.message : t`the browser refused the write`}. Nothing typed is lost while this tab is open.`,
+            {
+              id: "not-saved",
+              duration: Infinity,
+              action: {
+                label: t`export it now`,
+                onClick: () =>
+                  latest.current &&
+                  download(`${latest.current.car.car.name || "job"}.json`, exportJob(latest.current.car)),
+              },
             },
-          },
-        ),
-    );
-  }, []);
-  return { state: id ? state : { status: "missing" }, change };
+          ),
+      );
+    },
+    [corner],
+  );
+  const change = useCallback(
+    (update: (job: Job) => Job) => {
+      if (!latest.current) return;
+      const view = update(latest.current.job);
+      take(withCornerJob(latest.current.car, latest.current.corner, view), view);
+    },
+    [take],
+  );
+  const changeCar = useCallback(
+    (update: (job: Job) => Job) => latest.current && take(update(latest.current.car), null),
+    [take],
+  );
+  return { state: id ? state : { status: "missing" }, change, changeCar };
+}
+
+/**
+ * A job opened at a corner, its first where none is named.
+ * @param view what that corner was just changed to: kept as the very object where it is what the car now says, so that
+ *   what was asked of it already is not asked anew
+ */
+function opened(car: Job, corner: Corner | null, view: Job | null = null): JobState {
+  const at = corner ?? car.setup.corner;
+  const job = cornerJob(car, at);
+  if (!job) return { status: "missing" };
+  return { status: "ready", car, corner: at, job: view && isSameView(view, job) ? view : job };
+}
+
+function isSameView(view: Job, job: Job): boolean {
+  return (
+    view.setup === job.setup &&
+    view.complaint === job.complaint &&
+    view.policy === job.policy &&
+    view.car === job.car &&
+    view.archived === job.archived &&
+    view.entries.length === job.entries.length &&
+    view.entries.every(({ id, at }, i) => id === job.entries[i]!.id && at === job.entries[i]!.at)
+  );
 }

@@ -1,11 +1,22 @@
 import { t } from "@/core/words/words";
 import Link from "next/link";
+import { useMemo } from "react";
 import type { Job } from "@/core/job/schema";
-import type { JobState } from "./use-job";
+import { OpenCarContext } from "./open-job";
+import type { ChangeJob, JobState } from "./use-job";
 
 /** Loading, missing and failed states, the same on every job screen. */
-export function WithJob({ state, children }: { state: JobState; children: (job: Job) => React.ReactNode }) {
-  if (state.status === "ready") return children(state.job);
+export function WithJob({
+  state,
+  changeCar,
+  children,
+}: {
+  state: JobState;
+  changeCar: ChangeJob;
+  children: (job: Job) => React.ReactNode;
+}) {
+  const open = useMemo(() => (state.status === "ready" ? { ...state, changeCar } : null), [state, changeCar]);
+  if (open) return <OpenCarContext value={open}>{children(open.job)}</OpenCarContext>;
   return (
     <p role={state.status === "failed" ? "alert" : "status"} className="p-12 text-center">
       {state.status === "loading" && t`Opening the job…`}

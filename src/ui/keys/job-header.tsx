@@ -7,7 +7,7 @@ import type { ReactNode } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { Job } from "@/core/job/schema";
 import { Palette } from "./palette";
-import { CarMark } from "./car-mark";
+import { CornerSwitch } from "./corner-switch";
 import { jobRooms, places } from "./rooms";
 
 /** Name of the car, its corner, and the caps that lead from screen to screen. */
@@ -27,7 +27,7 @@ export function JobHeader({ job, here, children }: { job: Job; here: string; chi
         tastatura
       </Link>
       <span className="font-semibold">{job.car.name}</span>
-      <CarMark corner={job.setup.corner} />
+      <CornerSwitch here={here} />
       <span className="rounded-full border border-rule px-3 py-1 text-sm max-sm:hidden">
         {job.complaint.presence === "hard" ? t`hard fault · here now` : t`intermittent · comes and goes`}
       </span>

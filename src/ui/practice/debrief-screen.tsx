@@ -18,8 +18,12 @@ import { keepScore } from "./history-store";
 /** What a practice car showed: each step's worth, the best plan on the same car, and the money. */
 export function DebriefScreen() {
   const id = useSearchParams().get("job");
-  const { state } = useJob(id);
-  return <WithJob state={state}>{(job) => <Debriefing job={job} />}</WithJob>;
+  const { state, changeCar } = useJob(id);
+  return (
+    <WithJob state={state} changeCar={changeCar}>
+      {(job) => <Debriefing job={job} />}
+    </WithJob>
+  );
 }
 
 function Debriefing({ job }: { job: Job }) {

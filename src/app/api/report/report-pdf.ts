@@ -49,6 +49,10 @@ function customerPage(page: PDFKit.PDFDocument, report: Report): void {
     section(page, report.fixed ? heads.good : heads.checked);
     report.verified.forEach((text) => bullet(page, text));
   }
+  if (report.others) {
+    section(page, heads.others);
+    report.others.forEach((text) => bullet(page, text));
+  }
   write(page.moveDown(0.8).fontSize(9).fillColor(MUTED), "text", report.advice);
 }
 
