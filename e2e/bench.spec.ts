@@ -5,25 +5,7 @@ import { readCar, simulateCar, type SimulatedCar } from "../src/core/simulated/s
 import { observe, hookupOf } from "../src/core/observation/read-observation";
 import type { Hookup } from "../src/core/checks/hookup";
 import type { Job } from "../src/core/job/schema";
-
-/** Tells which hook-up the card proposes, from the demo of what the log stores after Enter. */
-async function storedJob(page: Page, id: string): Promise<Job> {
-  return page.evaluate(
-    (key) =>
-      new Promise((resolve, reject) => {
-        const open = indexedDB.open("tastatura");
-        open.onerror = () => reject(open.error);
-        open.onsuccess = () => {
-          const get = open.result.transaction("jobs").objectStore("jobs").get(key);
-          get.onsuccess = () => {
-            open.result.close();
-            resolve(get.result);
-          };
-        };
-      }),
-    id,
-  );
-}
+import { storedJob } from "./stored-job";
 
 async function proposed(page: Page): Promise<Hookup> {
   await expect(page.locator("[data-hookup]")).toBeVisible({ timeout: 60_000 });
@@ -51,7 +33,7 @@ for (const { family, keys, fault, seed, said } of jobs)
       const hookup = await proposed(page);
       if (await page.getByText(/^✓ Proven:/).isVisible()) break;
       const id = new URL(page.url()).searchParams.get("job")!;
-      car ??= simulateCar((await storedJob(page, id)).setup, fault, { seed });
+      car ??= simulateCar(((await storedJob(page, id)) as Job).setup, fault, { seed });
       const typed = readCar(car, hookup);
       await page.keyboard.press("0");
       await page.keyboard.press("Control+A");
@@ -64,7 +46,7 @@ for (const { family, keys, fault, seed, said } of jobs)
     expect(readings).toBeLessThanOrEqual(8);
     await page.reload();
     await expect(page.getByText(/^✓ Proven:/)).toContainText(said, { timeout: 60_000 });
-    const stored = await storedJob(page, new URL(page.url()).searchParams.get("job")!);
+    const stored = (await storedJob(page, new URL(page.url()).searchParams.get("job")!)) as Job;
     for (const entry of stored.entries)
       if (entry.kind === "reading")
         expect(observe(entry.reading, stored.setup).ok && hookupOf(entry.reading, stored.setup).ok).toBe(true);

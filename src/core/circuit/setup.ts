@@ -1,5 +1,6 @@
 import { t } from "../words/words";
 import * as z from "zod/mini";
+import { numberField, positiveField, wholeField } from "../units/number-field";
 import { typedText } from "../units/typed-text";
 import { corners } from "../units/corner";
 
@@ -42,6 +43,20 @@ export function protocolWords(protocol: Protocol): string {
   return words[protocol];
 }
 
+/** The numbers of a set-up that are typed. */
+export const setupFields = {
+  supplyV: numberField(3, 30),
+  pullUpV: numberField(3, 30),
+  pulsesPerRevolution: wholeField(8, 400),
+  accessMin: numberField(0, 600),
+  spanM: positiveField(30),
+  mm2: numberField(0.1, 10),
+  faceRows: wholeField(1, 4),
+  faceColumns: wholeField(1, 60),
+  inputMegohm: numberField(0.01, 1000),
+  leadOhms: numberField(0, 5),
+};
+
 /** A connector on the path. Its name is its own: it stays when others are put before it, taken out or changed about. */
 export type StationId = "module" | "plug" | `c${number}`;
 const STATION = /^(?:module|plug|c[1-9]\d?)$/;
@@ -51,7 +66,7 @@ const stationSchema = z.object({
     (value) => typeof value === "string" && STATION.test(value),
     "a station is module, c1 … c99 or plug",
   ),
-  accessMin: z.optional(z.number().check(z.gte(0), z.lte(600))),
+  accessMin: z.optional(setupFields.accessMin.schema),
   landmark: z.optional(typedText("landmark")),
   /** Terminal and colour of each conductor here, as the diagram or a look has them. */
   pins: z.optional(
@@ -60,16 +75,16 @@ const stationSchema = z.object({
   /** The connector's face, to find a terminal by counting. */
   face: z.optional(
     z.object({
-      rows: z.int().check(z.gte(1), z.lte(4)),
-      columns: z.int().check(z.gte(1), z.lte(60)),
+      rows: setupFields.faceRows.schema,
+      columns: setupFields.faceColumns.schema,
       /** The side it is looked at from; the mating side shows each row the other way round. */
       seen: z.optional(z.enum(["wire", "mating"])),
     }),
   ),
 });
 const spanSchema = z.object({
-  spanM: z.number().check(z.positive(), z.lte(30)),
-  mm2: z.number().check(z.gte(0.1), z.lte(10)),
+  spanM: setupFields.spanM.schema,
+  mm2: setupFields.mm2.schema,
   landmark: z.optional(typedText("landmark")),
   /** How rough this stretch is on a wire, 1 = ordinary; multiplies its share of the prior. */
   exposure: z.optional(z.number().check(z.gte(0.1), z.lte(20))),
@@ -96,8 +111,8 @@ const pathSchema = z.array(z.union([stationSchema, spanSchema])).check(
 );
 
 export const meterSchema = z.object({
-  inputMegohm: z.number().check(z.gte(0.01), z.lte(1000)),
-  leadOhms: z.number().check(z.gte(0), z.lte(5)),
+  inputMegohm: setupFields.inputMegohm.schema,
+  leadOhms: setupFields.leadOhms.schema,
   averageResponding: z.boolean(),
 });
 
@@ -108,13 +123,13 @@ export const cornerSetupSchema = z.object({
   corner: z.enum(corners),
   family: z.enum(families),
   sense: z._default(z.enum(["low", "high"]), "low"),
-  supplyV: z._default(z.number().check(z.gte(3), z.lte(30)), 12),
-  pullUpV: z._default(z.number().check(z.gte(3), z.lte(30)), 5),
+  supplyV: z._default(setupFields.supplyV.schema, 12),
+  pullUpV: z._default(setupFields.pullUpV.schema, 5),
   /** How a two-wire active sensor says a pole has passed: half of the time at each level, or in short pulses. */
   protocol: z._default(z.enum(protocols), "unknown"),
   /** Passive only: whether the module puts a small bias on both legs to detect opens. */
   bias: z._default(z.boolean(), true),
-  pulsesPerRevolution: z._default(z.int().check(z.gte(8), z.lte(400)), 48),
+  pulsesPerRevolution: z._default(setupFields.pulsesPerRevolution.schema, 48),
   tyre: z._default(typedText("tyre"), "205/55R16"),
   /** The other axle's tyre, where it is another size. */
   otherAxleTyre: z.optional(typedText("tyre")),

@@ -1,3 +1,4 @@
+import { numberField } from "../units/number-field";
 import type { Fault } from "../faults/fault";
 import type { Part } from "../faults/parts/parts";
 import { type Wake } from "../faults/wake";
@@ -66,4 +67,4 @@ function fits({ effects, parts, faults }: RatioRow, { effect, part, code }: Faul
 }
 
 /** How far a shop may move a ratio from 1: a hundredfold either way (engineering judgement). */
-export const RATIO_LIMITS = [0.01, 100] as const;
+export const ratioField = numberField(0.01, 100);

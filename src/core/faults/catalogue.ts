@@ -5,6 +5,7 @@ import { defaultPriors, type Part } from "./parts/parts";
 import { ringFaults } from "./ring-faults";
 import { sensorFaults } from "./sensor-faults";
 import { wireFaults } from "./wire-faults";
+import { numberField } from "../units/number-field";
 
 /** Every fault the line-up knows. */
 export const faults: readonly Fault[] = [...sensorFaults, ...ringFaults, ...wireFaults, ...moduleFaults];
@@ -26,6 +27,9 @@ export function withShare(shares: Record<Part, number>, part: Part, percent: num
   if (!(total > 0)) return null;
   return Object.fromEntries(Object.entries(changed).map(([one, share]) => [one, share / total])) as typeof changed;
 }
+
+/** A share of a part as it is typed, in per cent. */
+export const shareField = numberField(0, 100);
 
 /** Every fault × place this corner can have, with priors that sum to 1. */
 export function suspectables(setup: CornerSetup, priors: Record<Part, number> = defaultPriors): Suspectable[] {

@@ -1,10 +1,11 @@
 import * as z from "zod/mini";
-import { RATIO_LIMITS } from "../complaint/ratio";
+import { ratioField } from "../complaint/ratio";
 import { cornerSetupSchema } from "../circuit/setup";
 import { parts } from "../faults/parts/parts";
 import { readingSchema } from "../observation/reading";
 import { complaintSchema } from "../complaint/complaint";
 import { policySchema } from "../complaint/policy";
+import { kilometresField } from "../units/mileage";
 import { typedText } from "../units/typed-text";
 import { corners } from "../units/corner";
 import { skipReasons } from "./skip-reasons";
@@ -86,10 +87,7 @@ export const simulatedSchema = z.object({
 export const priorsSchema = z.record(z.enum(parts), z.number().check(z.gte(0), z.lte(1)));
 
 /** Ratios of the complaint that the shop has set itself, by the name of their row (see complaint/ratio-table.ts). */
-export const ratiosSchema = z.record(
-  z.string().check(z.maxLength(60)),
-  z.number().check(z.gte(RATIO_LIMITS[0]), z.lte(RATIO_LIMITS[1])),
-);
+export const ratiosSchema = z.record(z.string().check(z.maxLength(60)), ratioField.schema);
 
 /** Another corner in work on the same car: a path, a log and a line-up of its own (see corner-in-work.ts). */
 export const cornerInWorkSchema = z.object({
@@ -110,7 +108,7 @@ export const jobSchema = z.object({
   car: z.object({
     name: typedText("carName"),
     plate: z._default(typedText("plate"), ""),
-    kilometres: z.optional(z.number().check(z.gte(0), z.lte(5e6))),
+    kilometres: z.optional(kilometresField.schema),
     vin: z.optional(typedText("vin")),
     /** The shop's order number, and the customer's own reference. */
     order: z.optional(typedText("order")),

@@ -1,3 +1,13 @@
+import { numberField } from "../units/number-field";
+
+/** The figures of an estimate that the shop may set. */
+export const estimateFields = {
+  labourRate: numberField(0, 1000),
+  taxPct: numberField(0, 100),
+  seizedPct: numberField(0, 100),
+  seizedMin: numberField(0, 600),
+};
+
 /** What an estimate is made with; the shop may set each. */
 export interface EstimateSettings {
   currency: string;

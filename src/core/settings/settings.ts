@@ -3,17 +3,17 @@ import { typedText } from "../units/typed-text";
 import { meterSchema } from "../circuit/setup";
 import { policySchema } from "../complaint/policy";
 import { priorsSchema, ratiosSchema } from "../job/schema";
-import { usualEstimate } from "../repair/usual-estimate";
+import { estimateFields, usualEstimate } from "../repair/usual-estimate";
 import { languages } from "./language";
 
 export const settingsSchema = z.object({
   estimate: z._default(
     z.object({
       currency: typedText("currency").check(z.minLength(1)),
-      labourRate: z.number().check(z.gte(0), z.lte(1000)),
-      taxPct: z.number().check(z.gte(0), z.lte(100)),
-      seizedPct: z.number().check(z.gte(0), z.lte(100)),
-      seizedMin: z.number().check(z.gte(0), z.lte(600)),
+      labourRate: estimateFields.labourRate.schema,
+      taxPct: estimateFields.taxPct.schema,
+      seizedPct: estimateFields.seizedPct.schema,
+      seizedMin: estimateFields.seizedMin.schema,
     }),
     usualEstimate,
   ),

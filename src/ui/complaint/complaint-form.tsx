@@ -1,6 +1,6 @@
 "use client";
 import { t } from "@/core/words/words";
-import { useState } from "react";
+import type { ComponentProps } from "react";
 import { useRouter } from "next/navigation";
 import { useHotkeys } from "react-hotkeys-hook";
 import {
@@ -9,6 +9,7 @@ import {
   protocols,
   protocolWords,
   meterOf,
+  setupFields,
   stationsOf,
   type Family,
 } from "@/core/circuit/setup";
@@ -29,6 +30,8 @@ import { useOpenCar } from "../jobs/open-job";
 import type { ChangeJob } from "../jobs/use-job";
 import { useDiagnosis } from "../jobs/use-lineup";
 import { Cap } from "../keys/cap";
+import { DraftInput } from "../keys/draft-input";
+import { NumberInput } from "../keys/number-input";
 import { AdvicePanel } from "./advice-panel";
 import { CodesField } from "./codes-field";
 import { FamilyFinder } from "./family-finder";
@@ -210,36 +213,42 @@ export function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) 
           ))}
         </Group>
         <div className="grid items-end gap-4 md:grid-cols-4">
-          <Checked
-            key={`t${job.id}`}
+          <Line
             label={t`Tyre, this axle`}
+            field={`${job.id}/tyre`}
             value={job.setup.tyre}
+            maxLength={LONGEST.tyre}
             check={(text) => (parseTyre(text) ? null : t`Write it as 205/55R16.`)}
-            onChange={(tyre) => setup({ tyre })}
+            onTake={(tyre) => setup({ tyre })}
           />
-          <Checked
-            key={`o${job.id}`}
+          <Line
             label={t`Tyre, other axle if not alike`}
+            field={`${job.id}/other-tyre`}
             value={job.setup.otherAxleTyre ?? ""}
+            maxLength={LONGEST.tyre}
             check={(text) => (text === "" || parseTyre(text) ? null : t`Write it as 205/55R16, or leave it empty.`)}
-            onChange={(text) => setup({ otherAxleTyre: text || undefined })}
+            onTake={(text) => setup({ otherAxleTyre: text || undefined })}
           />
-          <Checked
-            key={`n${job.id}`}
-            label={t`Pulses per turn`}
-            value={String(job.setup.pulsesPerRevolution)}
-            check={(text) =>
-              /^\d+$/.test(text) && Number(text) >= 8 && Number(text) <= 400 ? null : t`A whole number from 8 to 400.`
-            }
-            onChange={(text) => setup({ pulsesPerRevolution: Number(text) })}
-          />
-          <Checked
-            key={`v${job.id}`}
-            label={t`Sensor supply, V`}
-            value={String(job.setup.supplyV)}
-            check={(text) => (Number(text) >= 3 && Number(text) <= 30 ? null : t`Volts from 3 to 30.`)}
-            onChange={(text) => setup({ supplyV: Number(text) })}
-          />
+          <label className="grid gap-1">
+            <span className="text-sm text-muted">{t`Pulses per turn`}</span>
+            <NumberInput
+              field={`${job.id}/pulses`}
+              of={setupFields.pulsesPerRevolution}
+              value={job.setup.pulsesPerRevolution}
+              className={MONO}
+              onTake={(pulsesPerRevolution) => setup({ pulsesPerRevolution })}
+            />
+          </label>
+          <label className="grid gap-1">
+            <span className="text-sm text-muted">{t`Sensor supply, V`}</span>
+            <NumberInput
+              field={`${job.id}/supply`}
+              of={setupFields.supplyV}
+              value={job.setup.supplyV}
+              className={MONO}
+              onTake={(supplyV) => setup({ supplyV })}
+            />
+          </label>
         </div>
         <MeterFields field={job.id} meter={meterOf(job.setup)} onChange={(meter) => setup({ meter })} />
         <Group label={t`Inline connectors between module and sensor plug`}>
@@ -297,33 +306,14 @@ function Text({
   );
 }
 
-/** A field that keeps what is typed and only passes on what can be used. */
-function Checked({
-  label,
-  value,
-  check,
-  onChange,
-}: {
-  label: string;
-  value: string;
-  check: (text: string) => string | null;
-  onChange: (text: string) => void;
-}) {
-  const [problem, setProblem] = useState<string | null>(null);
+const MONO = "min-h-12 w-full min-w-0 rounded-lg border border-rule bg-paper px-3 font-mono text-lg";
+
+/** One labelled line that only passes on what can be used. */
+function Line({ label, ...input }: { label: string } & ComponentProps<typeof DraftInput>) {
   return (
     <label className="grid gap-1">
       <span className="text-sm text-muted">{label}</span>
-      <input
-        className="min-h-12 w-full min-w-0 rounded-lg border border-rule bg-paper px-3 font-mono text-lg"
-        defaultValue={value}
-        aria-invalid={problem !== null}
-        onChange={(event) => {
-          const now = check(event.target.value.trim());
-          setProblem(now);
-          if (!now) onChange(event.target.value.trim());
-        }}
-      />
-      {problem && <span className="text-sm text-brick">{t`${problem} Not used until then.`}</span>}
+      <DraftInput {...input} className={MONO} />
     </label>
   );
 }

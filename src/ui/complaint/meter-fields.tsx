@@ -1,8 +1,7 @@
 import { t } from "@/core/words/words";
-import { DraftInput } from "../keys/draft-input";
+import { NumberInput } from "../keys/number-input";
 import { jt } from "../keys/words";
-import type { Meter } from "@/core/circuit/setup";
-import { decimal } from "@/core/units/decimal";
+import { setupFields, type Meter } from "@/core/circuit/setup";
 
 /** The meter in use: its load and its leads are in every forecast. */
 export function MeterFields({
@@ -19,21 +18,21 @@ export function MeterFields({
     <fieldset className="grid grid-cols-[repeat(auto-fit,minmax(11rem,1fr))] items-end gap-4">
       <legend className="mb-1 text-sm text-muted">{t`Your meter`}</legend>
       <label className="text-sm text-muted">{jt`input, MΩ${(
-        <DraftInput
+        <NumberInput
           field={`${field}/meter/input`}
           className="block min-h-12 w-full rounded-lg border border-rule bg-paper px-3 font-mono text-lg text-ink"
-          inputMode="decimal"
-          value={String(meter.inputMegohm)}
-          onTake={(text) => onChange({ ...meter, inputMegohm: decimal(text) })}
+          of={setupFields.inputMegohm}
+          value={meter.inputMegohm}
+          onTake={(inputMegohm = meter.inputMegohm) => onChange({ ...meter, inputMegohm })}
         />
       )}`}</label>
       <label className="text-sm text-muted">{jt`leads held together, Ω (0 if nulled)${(
-        <DraftInput
+        <NumberInput
           field={`${field}/meter/leads`}
           className="block min-h-12 w-full rounded-lg border border-rule bg-paper px-3 font-mono text-lg text-ink"
-          inputMode="decimal"
-          value={String(meter.leadOhms)}
-          onTake={(text) => onChange({ ...meter, leadOhms: decimal(text) })}
+          of={setupFields.leadOhms}
+          value={meter.leadOhms}
+          onTake={(leadOhms = meter.leadOhms) => onChange({ ...meter, leadOhms })}
         />
       )}`}</label>
       <label className="flex items-center gap-2 self-end text-sm">{jt`${(

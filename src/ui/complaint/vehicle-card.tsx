@@ -1,11 +1,14 @@
-import type { ComponentProps } from "react";
+import { useState, type ComponentProps } from "react";
 import { t } from "@/core/words/words";
 import type { Job } from "@/core/job/schema";
 import { normalVin, vinDoubt } from "@/core/job/vin";
-import { kilometresTyped, mileageShown } from "@/core/units/mileage";
+import { ofAddress } from "@/core/job/corner-in-work";
+import { kilometresOf, mileageField, mileageShown } from "@/core/units/mileage";
 import type { ChangeJob } from "../jobs/use-job";
 import { LONGEST } from "@/core/units/typed-text";
+import { draftOf } from "@/store/drafts";
 import { DraftInput } from "../keys/draft-input";
+import { NumberInput } from "../keys/number-input";
 import { useSettings } from "../settings/use-settings";
 
 /** What the order is written with: kept with the job and its report, never with the library or exercises. */
@@ -13,28 +16,32 @@ export function VehicleCard({ job, change }: { job: Job; change: ChangeJob }) {
   const unit = useSettings().settings.units.speed;
   const { vin = "", order = "", customer = "", kilometres } = job.car;
   const set = (parts: Partial<Job["car"]>) => change((newest) => ({ ...newest, car: { ...newest.car, ...parts } }));
-  const driven = kilometres === undefined ? "" : mileageShown(kilometres, unit);
+  // What the order is written with belongs to the car, whichever corner is shown.
+  const { id } = ofAddress(job.id);
+  // A fold that hides what is filled in or half typed would lose it from sight.
+  const filled = Boolean(vin || order || customer || kilometres !== undefined);
+  const [open] = useState(() => filled || FIELDS.some((one) => draftOf(`${id}/${one}`) !== null));
   return (
-    <details className="rounded-lg border border-rule px-3" open={Boolean(vin || order || customer || driven)}>
+    <details className="rounded-lg border border-rule px-3" open={open}>
       <summary className="min-h-11 cursor-pointer content-center text-sm text-muted">{t`Order, VIN, mileage`}</summary>
       <div className="grid gap-3 pb-3 md:grid-cols-2">
         <Line
           label={t`Order number`}
-          field={`${job.id}/order`}
+          field={`${id}/order`}
           value={order}
           maxLength={LONGEST.order}
           onTake={(text) => set({ order: text || undefined })}
         />
         <Line
           label={t`Customer reference`}
-          field={`${job.id}/customer`}
+          field={`${id}/customer`}
           value={customer}
           maxLength={LONGEST.customer}
           onTake={(text) => set({ customer: text || undefined })}
         />
         <Line
           label={t`VIN`}
-          field={`${job.id}/vin`}
+          field={`${id}/vin`}
           value={vin}
           maxLength={LONGEST.vin}
           autoCapitalize="characters"
@@ -42,31 +49,32 @@ export function VehicleCard({ job, change }: { job: Job; change: ChangeJob }) {
           note={vinDoubt(vin)}
           onTake={(text) => set({ vin: normalVin(text) || undefined })}
         />
-        <Line
-          label={unit === "mph" ? t`Mileage, miles` : t`Mileage, km`}
-          field={`${job.id}/driven`}
-          value={driven}
-          inputMode="numeric"
-          maxLength={7}
-          onTake={(text) => {
-            const typed = kilometresTyped(text, unit);
-            if (text === "" || typed !== null) set({ kilometres: typed ?? undefined });
-          }}
-        />
+        <label className={LABEL}>
+          {unit === "mph" ? t`Mileage, miles` : t`Mileage, km`}
+          <NumberInput
+            field={`${id}/driven`}
+            of={mileageField(unit)}
+            optional
+            value={kilometres === undefined ? undefined : mileageShown(kilometres, unit)}
+            className={INPUT}
+            onTake={(mileage) => set({ kilometres: mileage === undefined ? undefined : kilometresOf(mileage, unit) })}
+          />
+        </label>
       </div>
     </details>
   );
 }
 
+const FIELDS = ["order", "customer", "vin", "driven"];
+const LABEL = "grid content-start gap-1 text-sm text-muted";
+const INPUT = "min-h-11 w-full rounded-lg border border-rule bg-paper px-3 font-mono text-ink";
+
 /** One labelled field, with what looks odd about what stands in it. */
 function Line({ label, note, ...input }: { label: string; note?: string | null } & ComponentProps<typeof DraftInput>) {
   return (
-    <label className="grid content-start gap-1 text-sm text-muted">
+    <label className={LABEL}>
       {label}
-      <DraftInput
-        {...input}
-        className="min-h-11 w-full rounded-lg border border-rule bg-paper px-3 font-mono text-ink"
-      />
+      <DraftInput {...input} className={INPUT} />
       {note && <span className="text-plum">{note}</span>}
     </label>
   );

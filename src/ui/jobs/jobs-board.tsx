@@ -13,12 +13,12 @@ import { stamped } from "@/core/job/merge";
 import type { Job } from "@/core/job/schema";
 import { listJobs, onOtherTab, removeJob, restoreRecord, saveJob, seedDemo, type Unreadable } from "@/store/jobs";
 import { saveCapture } from "@/store/captures";
-import { whyNothingKept } from "@/store/shelf";
 
 import { Cap } from "../keys/cap";
 import { FileCap } from "../keys/file-cap";
 import { places } from "../keys/rooms";
 import { download } from "./download";
+import { tellIfNothingKept } from "./keeps-nothing";
 import type { Pair } from "./join-dialog";
 import { useSettings } from "../settings/use-settings";
 import { toast } from "../keys/toast";
@@ -40,11 +40,7 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
       listJobs().then(
         (all) => {
           setList(all);
-          if (whyNothingKept() !== null)
-            toast.error(
-              t`This browser keeps nothing: allow site data for this page, or export each job before it is closed or loaded anew.`,
-              { id: "keeps-nothing", duration: Infinity },
-            );
+          tellIfNothingKept();
         },
         (error: unknown) =>
           toast.error(t`The store cannot be read: ${String(error)}. Check that this browser allows site data.`, {

@@ -12,6 +12,7 @@ import { journalJob } from "@/store/journal";
 import { loadJob, onOtherTab, saveJob } from "@/store/jobs";
 import { toast } from "../keys/toast";
 import { download } from "./download";
+import { tellIfNothingKept } from "./keeps-nothing";
 
 /** A job as it is kept, and the corner of it that a room works on. */
 export interface OpenJob {
@@ -41,7 +42,10 @@ export function useJob(address: string | null): { state: JobState; change: Chang
     let live = true;
     const load = () =>
       loadJob(id).then(
-        (car) => live && setState(car ? opened(car, corner) : { status: "missing" }),
+        (car) => {
+          if (live) setState(car ? opened(car, corner) : { status: "missing" });
+          tellIfNothingKept();
+        },
         (error: unknown) =>
           live && setState({ status: "failed", say: error instanceof Error ? error.message : String(error) }),
       );

@@ -9,18 +9,18 @@ import {
   verticalListSortingStrategy,
 } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
-import type { ReactNode } from "react";
-import { spansOf, stationsOf, type CornerSetup } from "@/core/circuit/setup";
+import type { ComponentProps, ReactNode } from "react";
+import { setupFields, spansOf, stationsOf, type CornerSetup } from "@/core/circuit/setup";
 import { withConnectorMoved, withConnectors, withSpan, withStation } from "@/core/harness/edit-path";
 import { stationsRead } from "@/core/job/stations-read";
 import { stationWords } from "@/core/faults/places";
 import type { Job } from "@/core/job/schema";
-import { decimal } from "@/core/units/decimal";
 import { changeSetup } from "../jobs/change-setup";
 import type { ChangeJob } from "../jobs/use-job";
 import { Cap } from "../keys/cap";
 import { LONGEST } from "@/core/units/typed-text";
 import { DraftInput } from "../keys/draft-input";
+import { NumberInput } from "../keys/number-input";
 
 const EXPOSURES: () => [number, string][] = () => [
   [0.6, "sheltered"],
@@ -74,39 +74,41 @@ export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
                     field={`${job.id}/${station.station}/landmark`}
                     label={t`landmark`}
                     value={station.landmark ?? ""}
-                    wide
                     onChange={(landmark) => setPath(withStation(job.setup, i, { landmark }))}
                   />
-                  <Field
+                  <Figure
                     field={`${job.id}/${station.station}/minutes`}
                     unit="min"
                     label={t`min to reach`}
-                    value={String(station.accessMin ?? "")}
-                    onChange={(text) => setPath(withStation(job.setup, i, { accessMin: decimal(text) }))}
+                    of={setupFields.accessMin}
+                    optional
+                    value={station.accessMin}
+                    onTake={(accessMin) => setPath(withStation(job.setup, i, { accessMin }))}
                   />
                 </div>
                 {spans[i] && (
                   <div className="mb-1 ml-3 flex flex-wrap items-center gap-2 border-l-4 border-rule py-1 pl-4">
                     <span className="w-24 text-sm text-muted">{t`span ${i + 1}`}</span>
-                    <Field
+                    <Figure
                       field={`${job.id}/span${i + 1}/metres`}
                       unit="m"
                       label={t`metres`}
-                      value={String(spans[i].spanM)}
-                      onChange={(text) => setPath(withSpan(job.setup, i, { spanM: decimal(text) }))}
+                      of={setupFields.spanM}
+                      value={spans[i].spanM}
+                      onTake={(spanM) => setPath(withSpan(job.setup, i, { spanM }))}
                     />
-                    <Field
+                    <Figure
                       field={`${job.id}/span${i + 1}/mm2`}
                       unit="mm²"
                       label={t`mm²`}
-                      value={String(spans[i].mm2)}
-                      onChange={(text) => setPath(withSpan(job.setup, i, { mm2: decimal(text) }))}
+                      of={setupFields.mm2}
+                      value={spans[i].mm2}
+                      onTake={(mm2) => setPath(withSpan(job.setup, i, { mm2 }))}
                     />
                     <Field
                       field={`${job.id}/span${i + 1}/landmark`}
                       label={t`landmark`}
                       value={spans[i].landmark ?? ""}
-                      wide
                       onChange={(landmark) => setPath(withSpan(job.setup, i, { landmark }))}
                     />
                     <select
@@ -187,21 +189,16 @@ function Row({
 function Field({
   field,
   label,
-  unit,
   value,
-  wide = false,
   onChange,
 }: {
   field: string;
   label: string;
-  /** Shown behind a number. */
-  unit?: string;
   value: string;
-  wide?: boolean;
   onChange: (text: string) => void;
 }) {
   return (
-    <label className="flex items-center gap-1 text-sm text-muted">
+    <label className="flex flex-wrap items-center gap-1 text-sm text-muted">
       <span className="sr-only">{label}</span>
       <DraftInput
         field={field}
@@ -209,10 +206,25 @@ function Field({
         placeholder={label}
         title={label}
         maxLength={LONGEST.landmark}
-        className={`min-h-11 rounded-lg border border-rule bg-paper px-2 text-ink ${wide ? "w-40" : "w-16 text-right font-mono"}`}
+        className="min-h-11 w-40 rounded-lg border border-rule bg-paper px-2 text-ink"
         onTake={onChange}
       />
-      {unit && <span aria-hidden="true">{unit}</span>}
+    </label>
+  );
+}
+
+/** A number with its unit behind it. */
+function Figure({ label, unit, ...input }: { label: string; unit: string } & ComponentProps<typeof NumberInput>) {
+  return (
+    <label className="flex flex-wrap items-center gap-1 text-sm text-muted">
+      <span className="sr-only">{label}</span>
+      <NumberInput
+        {...input}
+        placeholder={label}
+        title={label}
+        className="min-h-11 w-16 rounded-lg border border-rule bg-paper px-2 text-right font-mono text-ink"
+      />
+      <span aria-hidden="true">{unit}</span>
     </label>
   );
 }

@@ -1,18 +1,18 @@
 "use client";
 import { t } from "@/core/words/words";
-import { useState } from "react";
+import { useState, type ComponentProps } from "react";
 import { parsePinTable } from "@/core/harness/pin-table";
-import { conductorsOf, stationsOf } from "@/core/circuit/setup";
+import { conductorsOf, setupFields, stationsOf } from "@/core/circuit/setup";
 import { countTerminal } from "@/core/checks/count-terminal";
 import { stationLabel } from "@/core/checks/station-label";
 import { withStation } from "@/core/harness/edit-path";
-import { decimal } from "@/core/units/decimal";
 import { conductorWord } from "@/core/faults/wire-faults";
 import type { Job } from "@/core/job/schema";
 import { changeSetup } from "../jobs/change-setup";
 import type { ChangeJob } from "../jobs/use-job";
 import { LONGEST } from "@/core/units/typed-text";
 import { DraftInput } from "../keys/draft-input";
+import { NumberInput } from "../keys/number-input";
 import { toast } from "../keys/toast";
 
 /** Which terminal and colour each conductor has at each connector, and where that terminal sits on the face. */
@@ -79,15 +79,17 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
                   <FaceNumber
                     field={`${field}/${station}/rows`}
                     label={t`rows of ${stationLabel(station)}`}
+                    of={setupFields.faceRows}
                     value={face?.rows}
-                    onChange={(rows) => set(at, { face: { ...face, rows, columns: face?.columns ?? 2 } })}
+                    onTake={(rows) => set(at, { face: { ...face, rows, columns: face?.columns ?? 2 } })}
                   />
                   ×
                   <FaceNumber
                     field={`${field}/${station}/columns`}
                     label={t`columns of ${stationLabel(station)}`}
+                    of={setupFields.faceColumns}
                     value={face?.columns}
-                    onChange={(columns) => set(at, { face: { ...face, rows: face?.rows ?? 1, columns } })}
+                    onTake={(columns) => set(at, { face: { ...face, rows: face?.rows ?? 1, columns } })}
                   />
                   {face && (
                     <select
@@ -196,28 +198,13 @@ function PastePins({ job, change }: { job: Job; change: ChangeJob }) {
   );
 }
 
-function FaceNumber({
-  field,
-  label,
-  value,
-  onChange,
-}: {
-  field: string;
-  label: string;
-  value: number | undefined;
-  onChange: (value: number) => void;
-}) {
+function FaceNumber({ label, ...input }: { label: string } & ComponentProps<typeof NumberInput>) {
   return (
-    <DraftInput
-      field={field}
+    <NumberInput
+      {...input}
       aria-label={label}
-      value={value === undefined ? "" : String(value)}
       inputMode="numeric"
       className="min-h-11 w-11 rounded-lg border border-rule bg-paper text-center font-mono text-ink"
-      onTake={(text) => {
-        const number = decimal(text);
-        if (!Number.isNaN(number) && number !== value) onChange(number);
-      }}
     />
   );
 }

@@ -1,10 +1,9 @@
 import { t } from "@/core/words/words";
-import { withShare } from "@/core/faults/catalogue";
+import { withShare, shareField } from "@/core/faults/catalogue";
 import { defaultPriors, parts, partLabel } from "@/core/faults/parts/parts";
-import { decimal } from "@/core/units/decimal";
 import { Cap } from "../keys/cap";
 import { toast } from "../keys/toast";
-import { Field } from "./field";
+import { Figure } from "./field";
 import { useSettings } from "./use-settings";
 
 /** Where new jobs begin: the usual shares, the shop's own, or as typed here. */
@@ -17,14 +16,15 @@ export function PriorsPanel() {
       <p className="pt-2 text-sm text-muted">{t`How likely each part is on a new job, in per cent; they are brought to 100 together. Jobs already begun keep theirs. ${settings.priors ? t`These are the shop's own.` : t`These are the usual ones: salt road, no recent work.`}`}</p>
       <div className="grid grid-cols-2 gap-x-3 gap-y-2 pt-2">
         {parts.map((part) => (
-          <Field
+          <Figure
             key={part}
             label={partLabel(part)}
-            value={String(Math.round(1000 * shares[part]) / 10)}
-            onSet={(text) => {
-              const next = withShare(shares, part, decimal(text));
+            of={shareField}
+            value={Math.round(1000 * shares[part]) / 10}
+            onTake={(percent) => {
+              const next = withShare(shares, part, percent);
               if (next) change({ priors: next });
-              else toast.error(t`A number from 0 to 100.`);
+              else toast.error(t`Not taken: some part must be likelier than nothing.`);
             }}
           />
         ))}

@@ -1,22 +1,16 @@
 "use client";
-import { RATIO_LIMITS } from "@/core/complaint/ratio";
+import { ratioField } from "@/core/complaint/ratio";
 import { meantWords, ratioTable } from "@/core/complaint/ratio-table";
-import { decimal } from "@/core/units/decimal";
 import { t } from "@/core/words/words";
 import { Cap } from "../keys/cap";
-import { DraftInput } from "../keys/draft-input";
-import { toast } from "../keys/toast";
+import { NumberInput } from "../keys/number-input";
 import { useSettings } from "./use-settings";
-
-const [LEAST, MOST] = RATIO_LIMITS;
 
 /** How much each answer of the complaint is believed: every number, with the usual one beside it. */
 export function RatiosPanel() {
   const { settings, change } = useSettings();
   const own = settings.ratios ?? {};
-  const set = (name: string, usual: number, text: string) => {
-    const value = decimal(text);
-    if (!(value >= LEAST && value <= MOST)) return toast.error(t`A number from ${LEAST} to ${MOST}.`);
+  const set = (name: string, usual: number, value: number) => {
     const rest = Object.fromEntries(Object.entries(own).filter(([one]) => one !== name));
     const next = value === usual ? rest : { ...rest, [name]: value };
     change({ ratios: Object.keys(next).length > 0 ? next : undefined });
@@ -42,13 +36,13 @@ export function RatiosPanel() {
                   <td className="py-1 pr-2 align-top">{i === 0 ? answer : ""}</td>
                   <td className="pr-2 align-top">{meant.length ? meant.map(meantWords).join(", ") : t`any other`}</td>
                   <td className="text-right">
-                    <DraftInput
+                    <NumberInput
                       field={`settings/ratios/${name}`}
-                      value={String(own[name] ?? usual)}
-                      inputMode="decimal"
+                      of={ratioField}
+                      value={own[name] ?? usual}
                       aria-label={`${answer}, ${meant.map(meantWords).join(", ") || t`any other`}`}
                       className={`min-h-11 w-20 rounded-lg border bg-paper px-2 text-right font-mono ${own[name] === undefined ? "border-rule" : "border-marigold"}`}
-                      onTake={(text) => set(name, usual, text)}
+                      onTake={(value) => set(name, usual, value)}
                     />
                   </td>
                 </tr>

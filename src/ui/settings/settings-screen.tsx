@@ -3,16 +3,15 @@ import dynamic from "next/dynamic";
 import { languages } from "@/core/settings/language";
 import { languageTag, t } from "@/core/words/words";
 import { approaches, approachWords } from "@/core/complaint/policy";
-import { firstIssue } from "@/core/job/document";
-import { meterSchema, usualMeter, type Meter } from "@/core/circuit/setup";
-import { decimal } from "@/core/units/decimal";
+import { usualMeter } from "@/core/circuit/setup";
 import { LONGEST } from "@/core/units/typed-text";
 import { MeterFields } from "../complaint/meter-fields";
+import { estimateFields } from "@/core/repair/usual-estimate";
 import { Cap } from "../keys/cap";
+import { DraftInput } from "../keys/draft-input";
 import { PlainHeader } from "../keys/plain-header";
-import { Field } from "./field";
+import { Figure } from "./field";
 import { useSettings } from "./use-settings";
-import { toast } from "../keys/toast";
 
 /** The long table of ratios, with all answers of the complaint, when it is wanted. */
 const RatiosPanel = dynamic(() => import("./ratios-panel").then((module) => module.RatiosPanel), { ssr: false });
@@ -24,11 +23,6 @@ const StorePanels = dynamic(() => import("./store-panels").then((module) => modu
 export function SettingsScreen() {
   const { settings, change } = useSettings();
   const { estimate } = settings;
-  const number = (key: "labourRate" | "taxPct" | "seizedPct" | "seizedMin", most: number) => (text: string) => {
-    const value = decimal(text);
-    if (!Number.isFinite(value) || value < 0 || value > most) return toast.error(t`A number from 0 to ${most}.`);
-    change({ estimate: { ...estimate, [key]: value } });
-  };
   return (
     <>
       <PlainHeader title={t`Settings`} />
@@ -36,25 +30,26 @@ export function SettingsScreen() {
         <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Estimate`}>
           <h2 className="border-b border-rule pb-1 font-semibold">{t`Estimates`}</h2>
           <div className="grid grid-cols-2 gap-3 pt-3">
-            <Field
-              label={t`currency`}
-              value={estimate.currency}
-              onSet={(currency) =>
-                currency && change({ estimate: { ...estimate, currency: currency.slice(0, LONGEST.currency) } })
-              }
-            />
-            <Field label={t`labour, an hour`} value={String(estimate.labourRate)} onSet={number("labourRate", 1000)} />
-            <Field label={t`tax, %`} value={String(estimate.taxPct)} onSet={number("taxPct", 100)} />
-            <Field
-              label={t`seized sensors, in 100`}
-              value={String(estimate.seizedPct)}
-              onSet={number("seizedPct", 100)}
-            />
-            <Field
-              label={t`minutes a seized one adds`}
-              value={String(estimate.seizedMin)}
-              onSet={number("seizedMin", 600)}
-            />
+            <label className="text-sm text-muted">
+              {t`currency`}
+              <DraftInput
+                field="settings/currency"
+                value={estimate.currency}
+                maxLength={LONGEST.currency}
+                check={(text) => (text === "" ? t`A sign or letters for the money.` : null)}
+                className="min-h-12 w-full rounded-lg border border-rule bg-paper px-2 text-right font-mono text-lg text-ink"
+                onTake={(currency) => change({ estimate: { ...estimate, currency } })}
+              />
+            </label>
+            {FIGURES().map(([key, label]) => (
+              <Figure
+                key={key}
+                label={label}
+                of={estimateFields[key]}
+                value={estimate[key]}
+                onTake={(value) => change({ estimate: { ...estimate, [key]: value } })}
+              />
+            ))}
           </div>
         </section>
         <WayPanel />
@@ -68,15 +63,18 @@ export function SettingsScreen() {
   );
 }
 
+const FIGURES = () =>
+  [
+    ["labourRate", t`labour, an hour`],
+    ["taxPct", t`tax, %`],
+    ["seizedPct", t`seized sensors, in 100`],
+    ["seizedMin", t`minutes a seized one adds`],
+  ] as const;
+
 /** How new jobs go about it: approach, pierce rule, and the meter in the shop. */
 function WayPanel() {
   const { settings, change } = useSettings();
   const { policy } = settings;
-  const setMeter = (typed: Meter) => {
-    const parsed = meterSchema.safeParse(typed);
-    if (parsed.success) change({ meter: parsed.data });
-    else toast.error(t`Not taken: ${firstIssue(parsed.error)}. The old value stands.`);
-  };
   return (
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`How we go about it`}>
       <h2 className="border-b border-rule pb-1 font-semibold">{t`How new jobs go about it`}</h2>
@@ -103,7 +101,7 @@ function WayPanel() {
         ))}
       </div>
       <div className="pt-3">
-        <MeterFields field="settings" meter={settings.meter ?? usualMeter} onChange={setMeter} />
+        <MeterFields field="settings" meter={settings.meter ?? usualMeter} onChange={(meter) => change({ meter })} />
       </div>
     </section>
   );
