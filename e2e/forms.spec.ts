@@ -86,6 +86,6 @@ test("random jobs typed through the forms open again, with nothing typed lost", 
 
 async function shownIn(page: Page): Promise<Record<string, string>> {
   const shown: Record<string, string> = {};
-  for (const label of Object.keys(fields)) shown[label] = await field(page, label).inputValue();
+  for (const label of Object.keys(fields)) shown[label] = (await field(page, label).inputValue()).trim();
   return shown;
 }

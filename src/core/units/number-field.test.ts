@@ -1,6 +1,7 @@
 /** A number field: what it takes when typed is what its schema stores, and nothing else. */
 import fc from "fast-check";
 import { expect, it } from "vitest";
+import { decimal } from "./decimal";
 import { setupFields } from "../circuit/setup";
 import { estimateFields } from "../repair/usual-estimate";
 import { ratioField } from "../complaint/ratio";
@@ -18,6 +19,11 @@ it("takes a text just where its schema takes the number (property)", () => {
     }),
     { numRuns: 2000 },
   );
+});
+
+it("is no number of a programmer's: neither hexadecimal nor endless", () => {
+  for (const text of ["0x10", "0b1", "Infinity", "1_000", "12 3", "1,2,3"]) expect(decimal(text), text).toBeNaN();
+  expect([decimal(" 11,5 "), decimal("-.5"), decimal("1e3")]).toEqual([11.5, -0.5, 1000]);
 });
 
 it("says what is wanted, with its limits, of anything that is no number (property)", () => {
