@@ -48,13 +48,9 @@ async function measureAgain(page: Page, mended: (label: string, state: string) =
 }
 
 const kinds = [
-  { kind: "sensor", family: "active-2wire", fault: "sensor-open@sensor", seed: 5, step: /sensor/i },
-  { kind: "encoder", family: "active-2wire", fault: "ring-missing@ring", seed: 6, step: /encoder|hub|bearing/i },
   { kind: "seat", family: "passive", fault: "mounting-gap@mounting", seed: 7, step: /rust|seat/i },
   { kind: "wire", family: "active-3wire", fault: "wire-open@span2.signal", seed: 8, step: /splice|bright copper/i },
-  { kind: "terminal", family: "active-2wire", fault: "terminal-open@plug.supply", seed: 9, step: /terminal|pigtail/i },
   { kind: "feed", family: "active-2wire", fault: "feed-missing@module-power", seed: 10, step: /feed|fuse|supply/i },
-  { kind: "tyre", family: "active-2wire", fault: "tyre-size@tyre", seed: 23, step: /tyre/i },
 ] as const;
 
 for (const { kind, family, fault, seed, step } of kinds)

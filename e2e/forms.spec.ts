@@ -11,7 +11,7 @@ import { LONGEST } from "../src/core/units/typed-text";
 import { storedJob } from "./stored-job";
 
 /** `FORMS=200 npx playwright test e2e/forms.spec.ts` for a night; the usual run types a handful. */
-const FORMS = Number(process.env.FORMS ?? 4);
+const FORMS = Number(process.env.FORMS ?? 2);
 const SEED = Number(process.env.SEED ?? Date.now() % 1_000_000);
 
 const text = (maxLength: number) =>

@@ -1,5 +1,5 @@
 import type { Capture } from "../core/capture/capture";
-import { ofAddress } from "../core/job/corner-in-work";
+import { ofAddress } from "../core/job/corner-address";
 import { mergeJobs } from "../core/job/merge";
 import { UnusableInput } from "../core/capture/capture";
 import { parseJob } from "../core/job/earlier-jobs";

@@ -1,4 +1,4 @@
-import { cornerAddress } from "../core/job/corner-in-work";
+import { cornerAddress } from "../core/job/corner-address";
 import { corners } from "../core/units/corner";
 import { shelf } from "./shelf";
 

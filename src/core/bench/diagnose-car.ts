@@ -2,8 +2,8 @@ import { t } from "../words/words";
 import * as z from "zod/mini";
 import { UnusableInput } from "../capture/capture";
 import { checkVersion, firstIssue, parseJson } from "../job/document";
-import { corners, cornerWords, type Corner } from "../units/corner";
-import { parseRange } from "../units/reading";
+import { knownFromSide } from "../observation/known-from-side";
+import { corners, otherSide, type Corner } from "../units/corner";
 import { carParts, initialOfShared, type CarPart } from "../verdict/car-parts";
 import type { NextCheck } from "./describe-hookup";
 import type { Diagnosis } from "./diagnosis";
@@ -56,7 +56,7 @@ export function diagnoseCar(text: string, name: string): CarDiagnosis {
   const made = Object.fromEntries(
     inWork.map((corner) => {
       const own = described[corner]!;
-      const known = knownFrom(described[OPPOSITE[corner]]?.readings ?? [], OPPOSITE[corner]);
+      const known = knownFromSide(described[otherSide[corner]]?.readings ?? [], otherSide[corner]);
       const alone = {
         ...(known ? { known } : {}),
         ...own,
@@ -74,30 +74,6 @@ export function diagnoseCar(text: string, name: string): CarDiagnosis {
     initial: initialOfShared(suspects),
   }));
   return { corners: made, sharedReadings: common.length, parts: carParts(each), next: carNext(made) };
-}
-
-const OPPOSITE: Record<Corner, Corner> = { FL: "FR", FR: "FL", RL: "RR", RR: "RL" };
-
-const toggledSchema = z.object({
-  instrument: z.literal("volts-dc"),
-  red: z.string().check(z.regex(/\.return$/)),
-  value: z.string(),
-});
-
-/** Two currents of one sensor stand 1.9 to 2.2 apart (data sheets, from memory): levels further off are no reference. */
-const GOOD_RATIO = [1.7, 2.4] as const;
-
-/** Both levels of the other side's return, where they were seen to toggle: the next best thing to the maker's figure. */
-function knownFrom(readings: readonly unknown[], side: Corner): { from: string; lowV: number; highV: number } | null {
-  for (const reading of readings) {
-    const toggled = toggledSchema.safeParse(reading);
-    const range = toggled.success ? parseRange(toggled.data.value, "volts") : null;
-    if (!range?.ok) continue;
-    const { low: lowV, high: highV } = range.value;
-    if (highV > GOOD_RATIO[0] * lowV && highV < GOOD_RATIO[1] * lowV)
-      return { from: t`the other side, ${cornerWords[side]}`, lowV, highV };
-  }
-  return null;
 }
 
 /** The next checks of all corners, most told per minute first; what is the same for all stands once. */

@@ -140,6 +140,8 @@ export const cornerSetupSchema = z.object({
   known: z.optional(
     z.object({
       from: z.string().check(z.maxLength(200)),
+      /** The other side of the axle, where it is in work too and was seen to toggle: derived, never stored. */
+      side: z.optional(z.enum(corners)),
       lowV: z.optional(z.number()),
       highV: z.optional(z.number()),
       /** Passive: peak-to-peak millivolts for each km/h. */

@@ -1,14 +1,7 @@
 /** Corners of one car, each worked on as a job of its own, against what the whole document must then hold. */
 import { describe, expect, it } from "vitest";
-import {
-  addressOf,
-  cornerJob,
-  cornersInWork,
-  ofAddress,
-  withCorner,
-  withCornerJob,
-  withoutCorner,
-} from "./corner-in-work";
+import { addressOf, ofAddress } from "./corner-address";
+import { cornerJob, cornersInWork, withCorner, withCornerJob, withoutCorner } from "./corner-in-work";
 import { differences, joinedAs } from "./differences";
 import { parseJob } from "./earlier-jobs";
 import { mergeJobs, stamped } from "./merge";
@@ -81,6 +74,19 @@ describe("corners of one car", () => {
     const rear = cornerJob(withCorner(car, "RL"), "RL")!.setup;
     expect(rear).toMatchObject({ tyre: "205/55R16", otherAxleTyre: "195/65R15", corner: "RL" });
     expect(JSON.stringify(cornerJob(two, "FR")!.setup)).not.toContain("left sill");
+  });
+
+  it("levels that one side toggled between are the other's reference, and stored in neither", () => {
+    const active = withCorner({ ...car, setup: { ...car.setup, family: "active-2wire" } }, "FR");
+    const toggled = logged(active, "FR", reading("t", "plug.out.return", "battery.negative", "0.42 / 0.84 V", 1));
+    const view = cornerJob(toggled, "FL")!;
+    expect(view.setup.known).toMatchObject({ side: "FR", lowV: 0.42, highV: 0.84 });
+    expect(cornerJob(toggled, "FR")!.setup.known).toBeUndefined();
+    const changed = withCornerJob(toggled, "FL", { ...view, setup: { ...view.setup, tyre: "205/55R16" } });
+    expect(changed.setup).toMatchObject({ tyre: "205/55R16" });
+    expect(changed.setup.known).toBeUndefined();
+    const back = logged(toggled, "FR", { id: "u", at: at(9), kind: "retract", entry: "t" });
+    expect(cornerJob(back, "FL")!.setup.known).toBeUndefined();
   });
 
   it("taken out of work it keeps its log, and has it again when it is taken in", () => {

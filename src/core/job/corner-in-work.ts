@@ -1,7 +1,10 @@
 import type { CornerSetup } from "../circuit/setup";
 import { partOf } from "../faults/parts/parts";
 import type { Reading } from "../observation/reading";
-import { corners, type Corner } from "../units/corner";
+import { knownFromSide } from "../observation/known-from-side";
+import { corners, otherSide, type Corner } from "../units/corner";
+import { addressOf } from "./corner-address";
+import { retractedIds } from "./derive";
 import type { Entry, Job } from "./schema";
 
 /**
@@ -13,11 +16,12 @@ export function cornerJob(document: Job, corner: Corner): Job | null {
   const { others, ...shared } = document;
   const own = corner === document.setup.corner ? document : others?.[corner];
   if (!own || ("out" in own && own.out)) return null;
+  const known = others && !own.setup.known ? knownFromOtherSide(document, corner) : null;
   const ofCar = new Set(document.entries.flatMap((entry) => (isOfCar(entry) ? [entry.id] : [])));
   return {
     ...shared,
     id: addressOf(document, corner),
-    setup: own.setup,
+    setup: known ? { ...own.setup, known } : own.setup,
     simulated: own.simulated,
     entries: others
       ? document.entries.filter(
@@ -38,11 +42,12 @@ export function withCornerJob(document: Job, corner: Corner, view: Job): Job {
     .filter(({ id }) => !known.has(id))
     .map((entry): Entry => (first ? entry : { ...entry, of: corner }));
   const { car, complaint, policy, priors, ratios, archived } = view;
+  const setup = withoutDerived(view.setup);
   return {
     ...document,
     ...{ car, complaint, policy, priors, ratios, archived },
     ...(first
-      ? { setup: view.setup }
+      ? { setup }
       : {
           others: {
             ...document.others,
@@ -54,6 +59,24 @@ export function withCornerJob(document: Job, corner: Corner, view: Job): Job {
         }),
     entries: fresh.length > 0 ? [...document.entries, ...fresh] : document.entries,
   };
+}
+
+/** What the other side of the axle, in work too, was seen to toggle between. */
+function knownFromOtherSide(document: Job, corner: Corner): CornerSetup["known"] | null {
+  const side = otherSide[corner];
+  const own = side === document.setup.corner ? document.setup : document.others?.[side]?.setup;
+  if (own?.family !== "active-2wire") return null;
+  const retracted = retractedIds(document);
+  const readings = document.entries.flatMap((entry) =>
+    "reading" in entry && (entry.of ?? document.setup.corner) === side && !retracted.has(entry.id)
+      ? [entry.reading]
+      : [],
+  );
+  return knownFromSide(readings, side);
+}
+
+function withoutDerived(setup: CornerSetup): CornerSetup {
+  return setup.known?.side ? { ...setup, known: undefined } : setup;
 }
 
 /** The corners in work, the car's first one in front. */
@@ -98,24 +121,6 @@ function setupAt(first: CornerSetup, corner: Corner): CornerSetup {
   return corner[0] === first.corner[0] || !otherAxleTyre
     ? alike
     : { ...alike, tyre: otherAxleTyre, otherAxleTyre: tyre };
-}
-
-const ADDRESS = /^(.+)~(FL|FR|RL|RR)$/;
-
-/** The name a corner of a job goes by in addresses, drafts and answers kept. */
-export function addressOf({ id, setup }: Pick<Job, "id" | "setup">, corner: Corner): string {
-  return corner === setup.corner ? id : cornerAddress(id, corner);
-}
-
-/** The name a corner beside the first goes by. */
-export function cornerAddress(id: string, corner: Corner): string {
-  return `${id}~${corner}`;
-}
-
-/** The job a name belongs to, and the corner where it is not the first. */
-export function ofAddress(address: string): { id: string; corner: Corner | null } {
-  const [, id, corner] = ADDRESS.exec(address) ?? [];
-  return id && corner ? { id, corner: corner as Corner } : { id: address, corner: null };
 }
 
 /** What was measured, or repaired, for the whole car: the battery, the module's own feed and ground. */

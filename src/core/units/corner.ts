@@ -17,3 +17,6 @@ export const cornerWords: Record<Corner, string> = {
     return t`rear right`;
   },
 };
+
+/** The wheel on the other side of the same axle. */
+export const otherSide: Record<Corner, Corner> = { FL: "FR", FR: "FL", RL: "RR", RR: "RL" };

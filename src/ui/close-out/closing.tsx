@@ -1,5 +1,6 @@
 "use client";
 import { t } from "@/core/words/words";
+import dynamic from "next/dynamic";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { Diagnosis } from "@/core/bench/diagnosis";
 import { provenSuspect } from "@/core/verdict/suspects";
@@ -9,7 +10,6 @@ import type { Verification } from "@/core/bench/verify";
 import { repairPlan } from "@/core/repair/repair-plan";
 import { cornersInWork } from "@/core/job/corner-in-work";
 import { useOpenCar } from "../jobs/open-job";
-import { WholeCar } from "../jobs/whole-car";
 import { repairOf, stamp, withEntry } from "../jobs/entries";
 import type { ChangeJob } from "../jobs/use-job";
 import { EstimatePanel } from "./estimate-panel";
@@ -17,6 +17,8 @@ import { RepairPanel } from "./repair-panel";
 import { ReportPanel } from "./report-panel";
 import { VerdictPanel } from "./verdict-panel";
 import { VerifyPanel } from "./verify-panel";
+
+const WholeCar = dynamic(() => import("../jobs/whole-car").then((module) => module.WholeCar), { ssr: false });
 
 /** What the close-out shows once the readings are gone through: verdict, repair, estimate, report, verification. */
 export function Closing({

@@ -13,7 +13,9 @@ export function KnownGood({ job, change }: { job: Job; change: ChangeJob }) {
     <section className="rounded-2xl border border-verdigris bg-card p-4" aria-label={t`Known-good in use`}>
       <h2 className="text-sm font-semibold text-verdigris">{t`Tightened by a known-good`}</h2>
       <p className="py-2 text-sm">{words}</p>
-      <Cap onClick={() => changeSetup(change, () => ({ known: undefined }))}>{t`back to the usual ranges`}</Cap>
+      {!job.setup.known?.side && (
+        <Cap onClick={() => changeSetup(change, () => ({ known: undefined }))}>{t`back to the usual ranges`}</Cap>
+      )}
     </section>
   );
 }

@@ -2,7 +2,7 @@ import { useState, type ComponentProps } from "react";
 import { t } from "@/core/words/words";
 import type { Job } from "@/core/job/schema";
 import { normalVin, vinDoubt } from "@/core/job/vin";
-import { ofAddress } from "@/core/job/corner-in-work";
+import { ofAddress } from "@/core/job/corner-address";
 import { kilometresOf, mileageField, mileageShown } from "@/core/units/mileage";
 import type { ChangeJob } from "../jobs/use-job";
 import { LONGEST } from "@/core/units/typed-text";

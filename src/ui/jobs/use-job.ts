@@ -1,7 +1,8 @@
 "use client";
 import { t } from "@/core/words/words";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { cornerJob, ofAddress, withCornerJob } from "@/core/job/corner-in-work";
+import { ofAddress } from "@/core/job/corner-address";
+import { cornerJob, withCornerJob } from "@/core/job/corner-in-work";
 import { parseJob } from "@/core/job/earlier-jobs";
 import { exportJob } from "@/core/job/file";
 import { firstIssue } from "@/core/job/document";
@@ -125,7 +126,7 @@ function opened(car: Job, corner: Corner | null, view: Job | null = null): JobSt
 
 function isSameView(view: Job, job: Job): boolean {
   return (
-    view.setup === job.setup &&
+    (view.setup === job.setup || JSON.stringify(view.setup) === JSON.stringify(job.setup)) &&
     view.complaint === job.complaint &&
     view.policy === job.policy &&
     view.car === job.car &&

@@ -20,7 +20,6 @@ import {
 } from "@/core/practice/exercise";
 import { scoresBySkill, weakestSkill } from "@/core/practice/history";
 import { UnusableInput } from "@/core/capture/capture";
-import { saveJob } from "@/store/jobs";
 import { download } from "../jobs/download";
 import { Cap } from "../keys/cap";
 import { FileCap } from "../keys/file-cap";
@@ -49,7 +48,7 @@ export function PracticeScreen() {
       entries: [],
       simulated: { fault: car.fault, seed: exercise.seed, intermittent: car.intermittent, practice: exercise },
     };
-    await saveJob(job);
+    await (await import("@/store/jobs")).saveJob(job);
     router.push(`/bench?job=${job.id}`);
   };
   const fresh = (): Exercise =>
