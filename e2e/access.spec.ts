@@ -30,17 +30,14 @@ async function seeded(page: Page, look: { theme: string; contrast: string }): Pr
 
 for (const look of [
   { theme: "light", contrast: "usual" },
-  { theme: "dark", contrast: "usual" },
-  { theme: "light", contrast: "high" },
   { theme: "dark", contrast: "high" },
 ])
   test(`nothing serious for a screen reader or weak eyes in any room, ${look.theme}, ${look.contrast} contrast`, async ({
     page,
   }) => {
     await seeded(page, look);
-    // The two looks furthest apart are seen in every room, the two between in every fourth.
-    const ends = (look.theme === "light") === (look.contrast === "usual");
-    for (const room of rooms.filter((_, i) => ends || i % 4 === 3)) {
+    // The two looks furthest apart: the two between are made of their colours.
+    for (const room of rooms) {
       await enter(page, room);
       await expect(page.locator("html")).toHaveAttribute("data-theme", look.theme);
       await expect(page.locator("html")).toHaveAttribute("data-contrast", look.contrast);

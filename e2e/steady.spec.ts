@@ -13,36 +13,32 @@ const isWorded = async (page: Page) => (await page.getByRole("group", { name: "A
 
 const ready = (page: Page) => page.locator("main[aria-busy=false] [data-hookup]").waitFor({ timeout: 60_000 });
 
-for (const [name, viewport] of [
-  ["a laptop", { width: 1280, height: 800 }],
-  ["a tablet", { width: 768, height: 1024 }],
-] as const)
-  test(`nothing moves under the hand when the next check comes, on ${name}`, async ({ page }) => {
-    await page.setViewportSize(viewport);
-    await page.goto("/");
-    await expect(page.getByText("Tarnwick Pelican 14").last()).toBeVisible({ timeout: 60_000 });
-    await page.keyboard.press("n");
-    await page.getByRole("heading", { name: "What is known" }).waitFor();
-    await page.keyboard.press("b");
+test("nothing moves under the hand when the next check comes, on a tablet", async ({ page }) => {
+  await page.setViewportSize({ width: 768, height: 1024 });
+  await page.goto("/");
+  await expect(page.getByText("Tarnwick Pelican 14").last()).toBeVisible({ timeout: 60_000 });
+  await page.keyboard.press("n");
+  await page.getByRole("heading", { name: "What is known" }).waitFor();
+  await page.keyboard.press("b");
+  await ready(page);
+  await page.waitForTimeout(1500);
+  const instruction = page.getByTestId("instruction");
+  for (let step = 0; step < 5; step++) {
+    const before = await instruction.textContent();
+    const worded = await isWorded(page);
+    await page.locator("#reading").fill(worded ? "1" : "11.4");
+    await page.waitForTimeout(400);
+    const stood = await places(page, worded);
+    await page.keyboard.press("Enter");
+    await expect(instruction).not.toHaveText(before!, { timeout: 60_000 });
     await ready(page);
-    await page.waitForTimeout(1500);
-    const instruction = page.getByTestId("instruction");
-    for (let step = 0; step < 5; step++) {
-      const before = await instruction.textContent();
-      const worded = await isWorded(page);
-      await page.locator("#reading").fill(worded ? "1" : "11.4");
-      await page.waitForTimeout(400);
-      const stood = await places(page, worded);
-      await page.keyboard.press("Enter");
-      await expect(instruction).not.toHaveText(before!, { timeout: 60_000 });
-      await ready(page);
-      await page.waitForTimeout(500);
-      // Many answers push the caps under them: those are compared from one number to the next. Half a line is ten points.
-      const stands = await places(page, await isWorded(page));
-      for (const [i, top] of stands.entries())
-        if (stood[i] !== undefined) expect(Math.abs(top - stood[i]), `part ${i} after “${before}”`).toBeLessThan(10);
-    }
-  });
+    await page.waitForTimeout(500);
+    // Many answers push the caps under them: those are compared from one number to the next. Half a line is ten points.
+    const stands = await places(page, await isWorded(page));
+    for (const [i, top] of stands.entries())
+      if (stood[i] !== undefined) expect(Math.abs(top - stood[i]), `part ${i} after “${before}”`).toBeLessThan(10);
+  }
+});
 
 test("the hook-up is drawn on a key", async ({ page }) => {
   await page.goto("/");

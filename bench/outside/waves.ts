@@ -26,6 +26,8 @@ const of = (code: string) => {
   if (!one) tally.set(code, (one = { found: 0, missed: 0, wrong: 0 }));
   return one;
 };
+/** How sure each finding was said to be, and whether it was so. */
+const said: { confidence: number; right: boolean }[] = [];
 let [clean, cleanRight, rest, restRight, counted, countRight] = [0, 0, 0, 0, 0, 0];
 for (let n = 0; n < COUNT; n++) {
   const made = values.plain ? fromPlain(seed * 1000 + n) : fromField(seed * 1000 + n);
@@ -51,6 +53,9 @@ for (let n = 0; n < COUNT; n++) {
   // Too small a signal falls out early as well: either word is the same thing seen.
   const follows = (code: string) => code === wanted || (wanted === "low-amplitude" && code === "drop-out-speed");
   for (const code of faults) if (!follows(code)) of(code).wrong++;
+  for (const { findings } of analysed)
+    for (const { code, confidence } of findings)
+      if (!INNOCENT.has(code)) said.push({ confidence, right: follows(code) });
   const right = wanted === null ? faults.length === 0 : codes.has(wanted as never) && faults.every(follows);
   if (values.misses && !right)
     console.log(
@@ -91,6 +96,17 @@ console.log(`mean F1 ${(asked.reduce((sum, { f1 }) => sum + f1, 0) / Math.max(1,
 console.log(
   `clean called clean ${shareWithInterval(cleanRight, clean)}, from rest to rest ${shareWithInterval(restRight, rest)}`,
 );
+const bins = [0, 0.5, 0.7, 0.8, 0.9, 0.95, 1.001].slice(0, -1).map((from, i, all) => {
+  const own = said.filter(({ confidence }) => confidence >= from && confidence < (all[i + 1] ?? Infinity));
+  const mean = own.reduce((sum, { confidence }) => sum + confidence, 0) / Math.max(1, own.length);
+  return { own, mean, right: own.filter(({ right }) => right).length };
+});
+// Expected calibration error: how far what is said is from what is so, weighed by how often it is said.
+const ece =
+  bins.reduce((sum, { own, mean, right }) => sum + Math.abs(own.length * mean - right), 0) / Math.max(1, said.length);
+console.log(`confidence of ${said.length} findings: ECE ${ece.toFixed(3)}`);
+for (const { own, mean, right } of bins)
+  if (own.length > 0) console.log(`  said ${mean.toFixed(2)}: so ${shareWithInterval(right, own.length)}`);
 console.log(
   `count right where one is named ${shareWithInterval(countRight, counted)}, named on ${counted} of ${COUNT}`,
 );

@@ -5,7 +5,8 @@ import { parseTyre, rollingCircumferenceM, speedKmh, type TyreSize } from "../ty
 import { disturbances, keyOnFinding } from "./disturbances";
 import { widthCoding, type Frame, type WidthClass } from "./protocol";
 import { supplyDips, supplyFinding } from "./supply";
-import { found, leadingFinding, type Finding } from "./finding";
+import { confidenceOf } from "./confidence";
+import { found, leadingFinding, type Finding, type Found } from "./finding";
 import { runningOut, turningStretches } from "./motion";
 import { pulseList } from "./pulse-list";
 import { guardV, partOf, rhythmOf, type Pulse, type Rhythm } from "./pulses";
@@ -90,8 +91,20 @@ export function analyseCapture(capture: Capture, options: AnalyseOptions = {}): 
     const own = withSupply ? analysis.findings.filter(({ code }) => code !== "random-dropout") : analysis.findings;
     // Losses that come with the supply repeat by chance, and are no ring's signature.
     const signaturePulses = withSupply && !own.some(({ ringLocked }) => ringLocked) ? null : analysis.signaturePulses;
-    return { ...analysis, signaturePulses, findings: dips[i] ? [...own, dips[i]] : own };
+    return {
+      ...analysis,
+      signaturePulses,
+      findings: believed(dips[i] ? [...own, dips[i]] : own, analysis.revolutions),
+    };
   });
+}
+
+/** Findings of one channel with how much each is to be believed. */
+function believed(findings: readonly Found[], turns: number | null): Finding[] {
+  return findings.map((one) => ({
+    ...one,
+    confidence: confidenceOf(one.code, { strength: one.strength, turns, beside: findings.length - 1 }),
+  }));
 }
 
 /** A supply is judged by its dips alone, not as a signal. */
@@ -99,7 +112,10 @@ function steadied(channel: Channel, usualV: number): Channel {
   return { ...channel, samples: new Float32Array(channel.samples.length).fill(usualV) };
 }
 
-function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOptions): ChannelAnalysis {
+/** A channel whose findings are not yet weighed. */
+type Unweighed = Omit<ChannelAnalysis, "findings"> & { findings: Found[] };
+
+function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOptions): Unweighed {
   const { name } = channel;
   const { sampleS } = capture;
   const inVolts = channel.scale !== "unknown";
@@ -132,7 +148,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const tyre = parseTyre(options.tyre ?? "205/55R16");
   const speed =
     hertz && found && tyre ? mapRange(hertz, (value) => speedKmh(value, found, rollingCircumferenceM(tyre))) : null;
-  const findings: Finding[] = keyOn > 0 ? [keyOnFinding(keyOn, sampleS, capture.startS)] : [];
+  const findings: Found[] = keyOn > 0 ? [keyOnFinding(keyOn, sampleS, capture.startS)] : [];
   const isTurning = pulses.length >= 8 && shape.kind !== "noise";
   if (isTurning) {
     findings.push(
@@ -217,7 +233,7 @@ const FEW_TEETH = 0.15;
 const TWICE = 0.03;
 
 /** Where the level goes while pulses are lost tells the wire from the sensor, whose own levels are two. */
-function withLevel(finding: Finding, away: Excursions | null): Finding {
+function withLevel(finding: Found, away: Excursions | null): Found {
   if (!away || finding.code !== "random-dropout") return finding;
   return { ...finding, facts: { ...finding.facts, levelV: away.levelV } };
 }
@@ -232,11 +248,11 @@ function levelFindings(
   startS: number,
   turning: boolean,
   inVolts: boolean,
-): Finding[] {
+): Found[] {
   const whole = { startS, endS: startS + lengthS };
-  if (shape.kind === "noise" && inVolts) return [found("noise-at-rest", {}, { confidence: 0.8, ...whole })];
+  if (shape.kind === "noise" && inVolts) return [found("noise-at-rest", {}, { strength: 0.8, ...whole })];
   if (!turning) return [];
-  const list: Finding[] = [];
+  const list: Found[] = [];
   if (inVolts && isPassive(shape, options) && size) list.push(...passiveSize(size, whole));
   const inWindow = shape.lowV > 0.05 && shape.highV < 7.5;
   if (inVolts && shape.kind === "two-level" && options.family === "active-2wire" && inWindow) {
@@ -246,13 +262,13 @@ function levelFindings(
         found(
           "level-out-of-window",
           { lowV: shape.lowV, highV: shape.highV },
-          { confidence: 0.85, ...whole, size: ratio },
+          { strength: 0.85, ...whole, size: ratio },
         ),
       );
   }
   const duty = dutyOf(pulses);
   if (shape.kind === "two-level" && duty !== null && (duty < DUTY_LIMITS[0] || duty > DUTY_LIMITS[1]))
-    list.push(found("duty-shift", { dutyPct: duty }, { confidence: 0.7, ...whole, size: duty }));
+    list.push(found("duty-shift", { dutyPct: duty }, { strength: 0.7, ...whole, size: duty }));
   return list;
 }
 
@@ -289,13 +305,13 @@ function sizeForSpeed(
 }
 
 /** A passive signal against the straight line of the trade, and the speed at which it falls out. */
-function passiveSize({ rmsV, share, speedKmh: kmh }: SizeForSpeed, whole: { startS: number; endS: number }): Finding[] {
-  const list: Finding[] = [];
+function passiveSize({ rmsV, share, speedKmh: kmh }: SizeForSpeed, whole: { startS: number; endS: number }): Found[] {
+  const list: Found[] = [];
   if (share < LOW_AMPLITUDE)
-    list.push(found("low-amplitude", { rmsV, kmh, share }, { confidence: 0.9, ...whole, size: share }));
+    list.push(found("low-amplitude", { rmsV, kmh, share }, { strength: 0.9, ...whole, size: share }));
   const dropOut = dropOutSpeedKmh(rmsV * Math.SQRT2, kmh, PASSIVE_THRESHOLD_V);
   if (dropOut > EARLY_DROP_OUT_KMH)
-    list.push(found("drop-out-speed", { kmh: dropOut }, { confidence: 0.8, ...whole, size: dropOut }));
+    list.push(found("drop-out-speed", { kmh: dropOut }, { strength: 0.8, ...whole, size: dropOut }));
   return list;
 }
 

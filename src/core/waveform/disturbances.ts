@@ -1,4 +1,4 @@
-import { found, type Finding } from "./finding";
+import { found, type Found } from "./finding";
 import type { Pulse } from "./pulses";
 import { median } from "../units/median";
 import { quantum, type SignalShape } from "./signal";
@@ -40,8 +40,8 @@ export function disturbances(
   startS: number,
   hiddenV: number,
   recorded: Float32Array,
-): Finding[] {
-  const list: Finding[] = [];
+): Found[] {
+  const list: Found[] = [];
   const span = shape.highV - shape.lowV;
   if (span <= 0) return list;
   const spikes = outliers(samples, shape, pulses, LONGEST_SPIKE_S / sampleS);
@@ -51,7 +51,7 @@ export function disturbances(
         "probe-spike",
         { spikes: spikes.length, atS: startS + spikes[0]![0] * sampleS },
         {
-          confidence: 0.85,
+          strength: 0.85,
           count: spikes.length,
           startS: startS + spikes[0]![0] * sampleS,
           endS: startS + spikes[0]![1] * sampleS,
@@ -64,7 +64,7 @@ export function disturbances(
       found(
         "interference",
         { rmsV: hashV },
-        { confidence: 0.75, size: hashV, startS, endS: startS + samples.length * sampleS },
+        { strength: 0.75, size: hashV, startS, endS: startS + samples.length * sampleS },
       ),
     );
   return list;
@@ -109,8 +109,8 @@ const HEAD = 25;
 const LATEST = 0.6;
 
 /** The finding for it. */
-export function keyOnFinding(end: number, sampleS: number, startS: number): Finding {
-  return found("key-on-transient", {}, { confidence: 0.85, startS, endS: startS + end * sampleS });
+export function keyOnFinding(end: number, sampleS: number, startS: number): Found {
+  return found("key-on-transient", {}, { strength: 0.85, startS, endS: startS + end * sampleS });
 }
 
 type Stretch = [from: number, to: number];

@@ -3,8 +3,8 @@ import type { SignalKind } from "./signal";
 
 /** Where in a capture a finding is, how large and how sure. */
 interface Whereabouts {
-  /** Chance that it is there, 0–1. */
-  confidence: number;
+  /** How far over its own limit it stands, as its detector has it, 0–1. */
+  strength: number;
   /** Counted from 1 round the ring. */
   tooth?: number;
   count?: number;
@@ -17,17 +17,20 @@ interface Whereabouts {
 }
 
 /** Something a capture shows, with what its sentence is made of. */
-export type Finding = FindingFacts & Whereabouts & { ringLocked: boolean };
+export type Found = FindingFacts & Whereabouts & { ringLocked: boolean };
+
+/** The same, with the chance that it is so, 0–1 (see confidence.ts). */
+export type Finding = Found & { confidence: number };
 
 type FactsOf<C extends FindingCode> = Extract<FindingFacts, { code: C }>["facts"];
 
 /** A finding of one kind. */
-export function found<C extends FindingCode>(code: C, facts: FactsOf<C>, where: Whereabouts): Finding {
-  return { code, facts, ringLocked: findingKind(code).ringLocked, ...where } as Finding;
+export function found<C extends FindingCode>(code: C, facts: FactsOf<C>, where: Whereabouts): Found {
+  return { code, facts, ringLocked: findingKind(code).ringLocked, ...where } as Found;
 }
 
 /** The one word under which a capture enters the line-up. */
-export function leadingFinding(findings: readonly Finding[], signal: SignalKind): string {
+export function leadingFinding(findings: readonly Found[], signal: SignalKind): string {
   const lead = leadingWord(findings.map(({ code }) => code));
   return lead ?? (signal === "flat" ? "flat" : signal === "noise" ? "noise-at-rest" : "clean");
 }

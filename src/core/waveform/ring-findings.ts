@@ -1,5 +1,5 @@
 import { median } from "../units/median";
-import { found, type Finding } from "./finding";
+import { found, type Found } from "./finding";
 import { isMissing, type Pulse, type Rhythm } from "./pulses";
 import type { TurnWave, TurnWaves } from "./once-a-turn";
 import type { RingPattern } from "./ring-pattern";
@@ -12,7 +12,7 @@ export function lossFindings(
   sampleS: number,
   startS: number,
   guard: number,
-): Finding[] {
+): Found[] {
   const gaps = [...ratios.keys()].filter((i) => isMissing(ratios[i]!) && !fades(pulses, i, guard));
   if (gaps.length === 0) return [];
   const at = (i: number) => startS + pulses[i]!.at * sampleS;
@@ -29,7 +29,7 @@ export function lossFindings(
       "missing-pulses",
       { lost, seen: own.length, turns },
       {
-        confidence: locked.confidence,
+        strength: locked.strength,
         tooth: ((locked.tooth + 1) % ring!.pulsesPerRevolution) + 1,
         count: lost,
         startS: at(own[0]!),
@@ -55,13 +55,13 @@ function fades(pulses: readonly Pulse[], i: number, guard: number): boolean {
 
 const FADING = 1.7;
 
-function scattered(gaps: number[], ratios: Float64Array, at: (i: number) => number): Finding {
+function scattered(gaps: number[], ratios: Float64Array, at: (i: number) => number): Found {
   const lost = gaps.reduce((sum, i) => sum + Math.round(ratios[i]!) - 1, 0);
   return found(
     "random-dropout",
     { times: gaps.length, pulses: lost },
     {
-      confidence: Math.min(0.99, 0.6 + 0.1 * gaps.length),
+      strength: Math.min(0.99, 0.6 + 0.1 * gaps.length),
       count: lost,
       startS: at(gaps[0]!),
       endS: at(gaps[0]! + 1),
@@ -70,11 +70,7 @@ function scattered(gaps: number[], ratios: Float64Array, at: (i: number) => numb
 }
 
 /** The tooth at which most gaps sit, when they come nearly every turn. */
-function lockedPlace(
-  gaps: number[],
-  teeth: Int32Array,
-  ring: RingPattern,
-): { tooth: number; confidence: number } | null {
+function lockedPlace(gaps: number[], teeth: Int32Array, ring: RingPattern): { tooth: number; strength: number } | null {
   const N = ring.pulsesPerRevolution;
   if (ring.revolutions < 1.8) return null;
   let best = { tooth: -1, count: 0 };
@@ -88,7 +84,7 @@ function lockedPlace(
   if (best.count < 2 || seen < 0.6 || share < 0.3) return null;
   const limit = share > 0.95 ? BY_CHANCE_IF_ALL : BY_CHANCE;
   if (chanceOfMeeting(gaps.length, best.count, N) > limit) return null;
-  return { tooth: best.tooth, confidence: Math.min(0.99, 0.7 + 0.3 * share * Math.min(1, seen)) };
+  return { tooth: best.tooth, strength: Math.min(0.99, 0.7 + 0.3 * share * Math.min(1, seen)) };
 }
 
 /** Gaps that fell at random would seldom meet so often within one pitch of a place. */
@@ -115,8 +111,8 @@ export function shapeFindings(
   turn: TurnWaves,
   offset: number,
   spanOf: (tooth: number) => [number, number],
-): Finding[] {
-  const list: Finding[] = [];
+): Found[] {
+  const list: Found[] = [];
   const named = (tooth: number) => (tooth + offset) % ring.pulsesPerRevolution;
   const wave = firstHarmonic(ring.periodMean);
   const rest = ring.periodMean.map((value, t) => value - wave(t));
@@ -133,7 +129,7 @@ export function shapeFindings(
         "cracked-ring",
         { jump: Math.abs(size) },
         {
-          confidence: Math.min(0.99, 0.6 + 0.1 * odd[worst]!),
+          strength: Math.min(0.99, 0.6 + 0.1 * odd[worst]!),
           tooth: named(worst) + 1,
           size: Math.abs(size),
           startS,
@@ -153,7 +149,7 @@ export function shapeFindings(
         found(
           "odd-tooth",
           { higher: heightRest[tooth]! },
-          { confidence: 0.9, tooth: named(tooth) + 1, size: deviations[tooth]!, startS, endS },
+          { strength: 0.9, tooth: named(tooth) + 1, size: deviations[tooth]!, startS, endS },
         ),
       );
     }
@@ -162,7 +158,7 @@ export function shapeFindings(
   if (wave1)
     list.push(
       found("eccentric", wave1, {
-        confidence: 0.85,
+        strength: 0.85,
         size: wave1.swing,
         startS: spanOf(0)[0],
         endS: spanOf(ring.pulsesPerRevolution - 1)[1],

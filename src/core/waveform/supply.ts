@@ -1,6 +1,6 @@
 import type { Capture } from "../capture/capture";
 import { keyOnEnd } from "./disturbances";
-import { found, type Finding } from "./finding";
+import { found, type Found } from "./finding";
 import { someSamples } from "./some-samples";
 
 /** A supply sits this near its usual value nearly all the time. */
@@ -34,7 +34,7 @@ export function supplyFinding(
   channel: number,
   { usualV, dips }: { usualV: number; dips: [number, number][] },
   losses: readonly { startS: number; endS: number }[],
-): Finding | null {
+): Found | null {
   if (dips.length === 0) return null;
   const { samples } = channels[channel]!;
   const times = dips.map(([from, to]) => ({ startS: startS + from * sampleS, endS: startS + to * sampleS }));
@@ -47,7 +47,7 @@ export function supplyFinding(
   return found(
     "supply-dip",
     { usualV, leastV: least, times: dips.length, withSignal },
-    { confidence: 0.92, count: dips.length, size: usualV - least, withSignal, ...times[0]! },
+    { strength: 0.92, count: dips.length, size: usualV - least, withSignal, ...times[0]! },
   );
 }
 

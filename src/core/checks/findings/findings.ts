@@ -36,6 +36,7 @@ const ALL = [
 
 type Kind = (typeof ALL)[number];
 export type FindingCode = Kind["code"];
+export const findingCodes: readonly FindingCode[] = ALL.map(({ code }) => code);
 type FactsOf<K extends Kind> = K["say"] extends (facts: infer F) => string
   ? unknown extends F
     ? Record<string, never>
