@@ -21,6 +21,16 @@ const shots = [
       await page.waitForTimeout(800);
     },
   ],
+  [
+    "corners",
+    "/bench?job=demo-fulmar",
+    DESK,
+    async (page) => {
+      await page.keyboard.press("Shift+Digit4");
+      await page.getByText("One cause for all of them?").waitFor();
+      await page.waitForTimeout(800);
+    },
+  ],
   ["loom", "/loom?job=demo-skua", DESK],
   ["close-out", "/close-out?job=demo-skua", DESK],
   ["practice", "/practice", DESK],

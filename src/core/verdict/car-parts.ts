@@ -47,7 +47,7 @@ export function carParts(each: readonly CornerParts[]): CarPart[] {
     }));
     const prior = told.reduce((most, { initial }) => Math.max(most, initial), 1e-6);
     const odds = told.reduce((sum, { now, initial }) => sum * (oddsOf(now) / oddsOf(initial)), oddsOf(prior));
-    const share = odds / (1 + odds);
+    const share = Math.min(MOST, odds / (1 + odds));
     const verdict = told.find((one) => one.verdict === "proven")?.verdict ?? told[0]!.verdict;
     list.push({ part, share, verdict });
     sharedShare += share;
@@ -60,6 +60,9 @@ export function carParts(each: readonly CornerParts[]): CarPart[] {
   }
   return list.sort((one, other) => other.share - one.share);
 }
+
+/** Corners of one car are not quite independent witnesses: their readings are one hand's, one meter's. */
+const MOST = 0.999;
 
 /** A cause in common is worth a word from here on. */
 const SAID_SHARE = 0.15;
