@@ -54,7 +54,7 @@ test("a corner is taken into work where a code names it, and out again with its 
   await page.goto("/complaint?job=demo-skua");
   await page.getByLabel(/^Trouble codes/).fill("C0034-01");
   await page.getByLabel(/^Trouble codes/).blur();
-  await expect(page.getByRole("button", { name: "take FR into work" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "add FR to this job" })).toBeVisible();
   await page.keyboard.press("Shift+Digit2");
   const corners = page.getByRole("dialog");
   await expect(corners.getByRole("button", { name: /^FR/ })).toContainText("named by C0034");
@@ -71,8 +71,8 @@ test("a corner is taken into work where a code names it, and out again with its 
   await page.goto("/bench?job=demo-skua");
   await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible({ timeout: 60_000 });
   await page.getByRole("button", { name: /also in work: front right/ }).click();
-  await page.getByRole("button", { name: /take FR out of work/ }).click();
-  await expect(page.getByRole("dialog").getByRole("button", { name: /^FR/ })).toContainText("take into work");
+  await page.getByRole("button", { name: /remove FR/ }).click();
+  await expect(page.getByRole("dialog").getByRole("button", { name: /^FR/ })).toContainText("add this corner");
   await page.getByRole("dialog").getByRole("button", { name: /^FR/ }).click();
   await expect(log(page).getByText("11.2", { exact: true })).toBeVisible({ timeout: 60_000 });
 });

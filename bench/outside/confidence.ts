@@ -58,9 +58,12 @@ const lines = findingCodes.map((code) => {
 const text = `import type { FindingCode } from "../checks/findings/findings";
 
 /** Made by \`npm run finding-confidence\` from ${2 * COUNT} recordings, seed ${seed}: not to be changed by hand. */
-export const CONFIDENCE: Record<FindingCode, readonly number[]> = {
+export const CONFIDENCE: Partial<Record<FindingCode, readonly number[]>> = {
 ${lines.join("\n")}
 };
+
+/** The same of all findings alike. */
+export const ALL_ALIKE: readonly number[] = [${overall.map((weight) => weight.toFixed(3)).join(", ")}];
 `;
 writeFileSync(FILE, await format(text, { parser: "typescript", printWidth: 120 }));
 console.log(`written to ${FILE}; all findings alike: ${overall.map((weight) => weight.toFixed(2)).join(", ")}`);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { boardState, inOrder, rowKey, type BoardRow } from "./board";
+import { boardState, carState, inOrder, rowKey, type BoardRow } from "./board";
 import { mergeJobs, stamped } from "./merge";
 import { jobSchema, type Entry, type Job } from "./schema";
 
@@ -53,6 +53,25 @@ describe("the board", () => {
       ),
     ).toBe("proven");
     expect(boardState(job({ archived: true, entries: [repair] }), proven)).toBe("archived");
+  });
+
+  it("a car has come as far as the corner that is least far", () => {
+    const repaired = job({ entries: [repair] });
+    expect(carState([{ job: repaired, row: proven }])).toBe("repaired");
+    expect(
+      carState([
+        { job: repaired, row: proven },
+        { job: job(), row: proven },
+      ]),
+    ).toBe("proven");
+    expect(
+      carState([
+        { job: job(), row: proven },
+        { job: job(), row: null },
+        { job: repaired, row: proven },
+      ]),
+    ).toBe("open");
+    expect(carState([{ job: job({ archived: true }), row: null }])).toBe("archived");
   });
 
   it("a row is another as soon as a reading, the policy, the language or the model is, and not for the car's name", () => {

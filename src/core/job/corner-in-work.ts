@@ -17,21 +17,24 @@ export function cornerJob(document: Job, corner: Corner): Job | null {
   const own = corner === document.setup.corner ? document : others?.[corner];
   if (!own || ("out" in own && own.out)) return null;
   const known = others && !own.setup.known ? knownFromOtherSide(document, corner) : null;
-  const ofCar = new Set(document.entries.flatMap((entry) => (isOfCar(entry) ? [entry.id] : [])));
   return {
     ...shared,
     id: addressOf(document, corner),
     setup: known ? { ...own.setup, known } : own.setup,
     simulated: own.simulated,
-    entries: others
-      ? document.entries.filter(
-          (entry) =>
-            (entry.of ?? document.setup.corner) === corner ||
-            ofCar.has(entry.id) ||
-            (entry.kind === "retract" && ofCar.has(entry.entry)),
-        )
-      : document.entries,
+    entries: others ? entriesAt(document, corner) : document.entries,
   };
+}
+
+/** What was written at a corner, and what is the whole car's, retractions of it included. */
+function entriesAt({ entries, setup }: Job, corner: Corner): Entry[] {
+  const ofCar = new Set(entries.flatMap((entry) => (isOfCar(entry) ? [entry.id] : [])));
+  return entries.filter(
+    (entry) =>
+      (entry.of ?? setup.corner) === corner ||
+      ofCar.has(entry.id) ||
+      (entry.kind === "retract" && ofCar.has(entry.entry)),
+  );
 }
 
 /** The document with what was changed of one of its corners: what the rooms show and change is a corner. */

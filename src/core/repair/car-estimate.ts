@@ -14,17 +14,13 @@ export interface CornerRepair {
  * What the repairs of a whole car will likely cost, tax included. A part that all corners share is repaired once, for the
  * first corner that names it; a corner that is sound costs its diagnosis.
  */
-export function carEstimate(
-  repairs: readonly CornerRepair[],
-  settings: EstimateSettings,
-): { each: number[]; total: number } {
+export function carEstimate(repairs: readonly CornerRepair[], settings: EstimateSettings): number {
   const done = new Set<Part>();
-  const each = repairs.map(({ fault, part, diagnosisMin }) => {
+  return repairs.reduce((sum, { fault, part, diagnosisMin }) => {
     const plan = repairPlan(fault, part);
     const again = done.has(part);
     if (partOf(part).shared) done.add(part);
     const work = again ? { ...plan, partsCost: 0, labourMin: 0 } : plan;
-    return estimate(work, diagnosisMin, sensorComesOut(part) && !again, settings).total;
-  });
-  return { each, total: each.reduce((sum, one) => sum + one, 0) };
+    return sum + estimate(work, diagnosisMin, sensorComesOut(part) && !again, settings).total;
+  }, 0);
 }

@@ -1,5 +1,5 @@
 import type { FindingCode } from "../checks/findings/findings";
-import { CONFIDENCE } from "./confidence-table";
+import { ALL_ALIKE, CONFIDENCE } from "./confidence-table";
 
 /** What a finding stands on, beside its code. */
 export interface Grounds {
@@ -17,7 +17,8 @@ export interface Grounds {
  * recordings from fields and motion, and tried on others by `npm run bench:outside-waves`.
  */
 export function confidenceOf(code: FindingCode, grounds: Grounds): number {
-  const weights = CONFIDENCE[code];
+  // A finding that is new goes by all of them until the table is made anew.
+  const weights = CONFIDENCE[code] ?? ALL_ALIKE;
   const sum = groundsAsNumbers(grounds).reduce((all, one, i) => all + one * weights[i]!, 0);
   return Math.min(MOST, 1 / (1 + Math.exp(-sum)));
 }

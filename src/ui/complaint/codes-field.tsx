@@ -115,12 +115,12 @@ function Elsewhere({
 }) {
   if (taken)
     return (
-      <span className="block text-muted">{t`It names ${cornerWords[corner]}, which is in work too: it is used there.`}</span>
+      <span className="block text-muted">{t`It names ${cornerWords[corner]}, which is on this job too: it is used there.`}</span>
     );
   return (
     <span className="block text-plum" role="status">
       {t`? It names ${cornerWords[corner]}; this corner is ${cornerWords[own]}. It is not used here.`}{" "}
-      <Cap onClick={() => onTake(corner)}>{t`take ${corner} into work`}</Cap>
+      <Cap onClick={() => onTake(corner)}>{t`add ${corner} to this job`}</Cap>
     </span>
   );
 }

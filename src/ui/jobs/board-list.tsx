@@ -28,8 +28,8 @@ import { CarMark } from "../keys/car-mark";
 import { jt } from "../keys/words";
 import { download } from "./download";
 import { RowBoundary } from "./row-boundary";
-import { useBoardRows, type WorkedOut } from "./use-board-rows";
-import type { CornerRow } from "./use-corner-rows";
+import { useBoardRows } from "./use-board-rows";
+import { cornerRows, type CornerRow } from "./use-corner-rows";
 
 /** The jobs of the board, found, filtered and ordered; the first nine by their number. */
 export function BoardList({
@@ -47,8 +47,7 @@ export function BoardList({
   const [order, setOrder] = useState<BoardOrder>("worked-on");
   const corners = useMemo(() => new Map(jobs.map((job) => [job, cornerJobs(job)])), [jobs]);
   const rows = useBoardRows(useMemo(() => [...corners.values()].flat(), [corners]));
-  const cornersOf = (job: Job): CornerRow[] =>
-    corners.get(job)!.map((one) => ({ corner: one.setup.corner, job: one, ...(rows.get(one.id) ?? NOT_YET) }));
+  const cornersOf = (job: Job): CornerRow[] => cornerRows(corners.get(job)!, rows);
   const stateOf = (job: Job) => carState(cornersOf(job));
   const isShown = (job: Job, wanted: BoardState | "all") =>
     wanted === "all" ? stateOf(job) !== "archived" : stateOf(job) === wanted;
@@ -143,8 +142,6 @@ async function exportAsFile(job: Job): Promise<void> {
   const { exportJob } = await import("@/core/job/file");
   download(`${job.car.name || "job"}-${job.setup.corner}.json`, exportJob(job));
 }
-
-const NOT_YET: WorkedOut = { row: null, failed: null };
 
 function named({ id, car }: Job): { id: string; name: string } {
   return { id, name: car.name || t`unnamed car` };

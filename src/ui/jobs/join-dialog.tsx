@@ -1,6 +1,6 @@
 "use client";
 import { Dialog, DialogPanel, DialogTitle } from "@headlessui/react";
-import { useState } from "react";
+import { useId, useState } from "react";
 import { differences, joinedAs, type Difference } from "@/core/job/differences";
 import type { Job } from "@/core/job/schema";
 import { t } from "@/core/words/words";
@@ -67,7 +67,7 @@ export function JoinDialog({
 }
 
 function Row({
-  difference: { key, name, here, coming, taken },
+  difference: { name, here, coming, taken },
   stands,
   onChoose,
 }: {
@@ -75,6 +75,8 @@ function Row({
   stands: "here" | "coming";
   onChoose: (which: "here" | "coming") => void;
 }) {
+  // Two jobs may differ in the same part: each part's two choices are a group of their own.
+  const group = useId();
   const sides = [
     { which: "here", where: t`here`, text: here },
     { which: "coming", where: t`in the file`, text: coming },
@@ -91,7 +93,7 @@ function Row({
             >
               <input
                 type="radio"
-                name={key}
+                name={group}
                 className="mt-1 size-5 shrink-0 accent-marigold"
                 checked={stands === which}
                 onChange={() => onChoose(which)}

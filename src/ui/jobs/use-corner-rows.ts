@@ -16,5 +16,10 @@ export interface CornerRow extends WorkedOut {
 export function useCornerRows(car: Job | null): CornerRow[] {
   const jobs = useMemo(() => (car ? cornerJobs(car) : []), [car]);
   const rows = useBoardRows(jobs);
+  return cornerRows(jobs, rows);
+}
+
+/** Corners with their rows, as far as they are worked out. */
+export function cornerRows(jobs: readonly Job[], rows: ReadonlyMap<string, WorkedOut>): CornerRow[] {
   return jobs.map((job) => ({ corner: job.setup.corner, job, ...(rows.get(job.id) ?? { row: null, failed: null }) }));
 }

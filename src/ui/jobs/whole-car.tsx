@@ -66,7 +66,7 @@ export function WholeCar({ open: { car, corner: current }, here }: { open: OpenC
         </p>
       ))}
       {known.length > 1 && (
-        <p className="mt-2 text-sm text-muted">{t`All of it repaired, about ${money(bill.total)} (an estimate).`}</p>
+        <p className="mt-2 text-sm text-muted">{t`All of it repaired, about ${money(bill)} (an estimate).`}</p>
       )}
     </section>
   );

@@ -69,7 +69,7 @@ export function CornersPanel({
                         )}
                       </span>
                     ) : (
-                      <span>{t`+ take into work`}</span>
+                      <span>{t`+ add this corner`}</span>
                     )}
                     {naming.length > 0 && <span className="text-sm text-plum">{t`named by ${naming.join(", ")}`}</span>}
                   </button>
@@ -78,7 +78,7 @@ export function CornersPanel({
                       type="button"
                       className="min-h-11 justify-self-start text-sm underline"
                       onClick={() => changeCar((newest) => withoutCorner(newest, corner))}
-                    >{t`take ${corner} out of work (its log is kept)`}</button>
+                    >{t`remove ${corner} (its log is kept)`}</button>
                   )}
                 </li>
               );

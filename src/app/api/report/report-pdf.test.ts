@@ -19,6 +19,7 @@ it("a PDF package reads back every word of the report", async () => {
     done: ["Repaired: seat cleaned"],
     verified: ["gap: 1.4 mm before, 0.4 mm after, good"],
     fixed: true,
+    others: ["front right: proven: Module's own ground bad"],
     advice: "A qualified person decided.",
     readings: Array.from({ length: 60 }, (_, i) => ({
       at: "2026-11-25 10:00",
@@ -46,6 +47,7 @@ it("a PDF package reads back every word of the report", async () => {
     "Sensor stands too far off",
     "1.3 kΩ",
     "after, good",
+    "front right: proven",
     "reading 59",
     "How it was proven",
     "Alle Messwerte, für die Prüfer",
