@@ -19,4 +19,4 @@ export const CONFIDENCE: Partial<Record<FindingCode, readonly number[]>> = {
 };
 
 /** The same of all findings alike. */
-export const ALL_ALIKE: readonly number[] = [3.08, 0.98, 0.27, 1.86, -1.5];
+export const ALL_ALIKE: readonly number[] = [3.082, 0.978, 0.267, 1.863, -1.504];

@@ -27,7 +27,7 @@ export function KeySheet({ onClose }: { onClose: () => void }) {
       <div className="fixed inset-0 flex items-center justify-center p-4">
         <DialogPanel className="w-full max-w-md rounded-2xl bg-card p-5">
           <DialogTitle className="text-xl font-bold">{t`Keys`}</DialogTitle>
-          <dl className="my-3 grid grid-cols-[7rem_1fr] gap-y-2">
+          <dl className="my-3 grid grid-cols-[8.5rem_1fr] gap-y-2">
             {KEYS().map(([key, does]) => (
               <div key={key} className="contents">
                 <dt className="font-mono font-semibold">{key}</dt>
