@@ -1,12 +1,13 @@
 /**
  * Every bench story through the public verdict. usage: npm run bench:stories
  */
+import { habits } from "./stories/habits";
 import { partsAndCodes } from "./stories/parts-and-codes";
 import { stories } from "./stories/stories";
 import { wiresAndSensors } from "./stories/wires-and-sensors";
 import { wrongIn } from "./stories/story";
 
-const all = [...stories, ...wiresAndSensors, ...partsAndCodes];
+const all = [...stories, ...wiresAndSensors, ...partsAndCodes, ...habits];
 let right = 0;
 for (const story of all) {
   const wrong = wrongIn(story);

@@ -28,7 +28,7 @@ export function proxy(request: NextRequest): NextResponse {
   response.headers.set("content-security-policy", policy);
   response.headers.set("x-content-type-options", "nosniff");
   response.headers.set("referrer-policy", "no-referrer");
-  response.headers.set("permissions-policy", "geolocation=(), microphone=(self), camera=(self)");
+  response.headers.set("permissions-policy", "geolocation=(), microphone=(self), camera=(self), serial=(self)");
   response.headers.set("cross-origin-opener-policy", "same-origin");
   return response;
 }

@@ -40,6 +40,12 @@ const UNKNOWN: readonly Unknown[] = [
   { says: "ring: cracked", code: "ring-cracked" },
   { says: "harness: to battery", code: "wire-to-power" },
   { says: "mounting: loose in its seat", code: "mounting-loose" },
+  { says: "connector: resistance", code: "terminal-resistance" },
+  { says: "harness: open", code: "wire-open" },
+  { says: "sensor: open", code: "sensor-open" },
+  { says: "module-feed: ground", code: "module-ground" },
+  { says: "mounting: lifted by rust", code: "mounting-gap" },
+  { says: "ring: missing", code: "ring-missing" },
 ];
 /** Kinds of check met more seldom are not worth a mean. */
 const FEWEST_TOLD = 10;

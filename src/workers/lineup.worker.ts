@@ -21,7 +21,7 @@ import type { Observation } from "../core/observation/observation";
 import { keepCheckpoint, keptCheckpoint } from "../store/checkpoints";
 import { MODEL } from "../store/worked-out";
 import { PROGRESS_CHANNEL, type WeighingProgress } from "./weighing-progress";
-import { readSimulated, recordSimulated } from "../core/simulated/simulated-reading";
+import { meteredCar, readSimulated, recordSimulated } from "../core/simulated/simulated-reading";
 import { debrief, type Debrief } from "../core/practice/debrief";
 import { typedValue } from "../core/observation/typed-value";
 
@@ -151,6 +151,11 @@ const api = {
   /** What a simulated instrument shows; null on a real job. */
   readSimulated(job: Job, hookup: Hookup): string | null {
     return readSimulated(job, hookup);
+  },
+
+  /** What a meter's probes see on the simulated car, in base units; null on a real job and for what no number shows. */
+  metered(job: Job, hookup: Hookup): number | null {
+    return meteredCar(job, hookup);
   },
 
   /** A turning wheel of the simulated car, recorded; null on a real job. */

@@ -248,6 +248,8 @@ function gapMm({ make, trouble }: Corner, d: Dice): number {
 
 /** A place moved by hand, or the corner bounced, steered, wetted, warmed, while a reading is watched. */
 function watchedLook({ make, trouble }: Corner, look: string, d: Dice): string | null {
+  const reseated = /^reseat-(.+)$/.exec(look)?.[1];
+  if (reseated) return reseats(trouble, make.stations, reseated, d);
   const moved = /^(?:wiggle|wake)-(.+)$/.exec(look)?.[1];
   if (!moved) return null;
   if (look.startsWith("wake-"))
@@ -258,6 +260,15 @@ function watchedLook({ make, trouble }: Corner, look: string, d: Dice): string |
     (station !== undefined && make.stations[station]!.station === moved) ||
     (span !== undefined && `span${span + 1}` === moved);
   return d.chance(here && trouble.duty < 1 ? 0.8 : here ? 0.15 : 0.03) ? "jumps" : "steady";
+}
+
+/** A plug cleaned, dried and pushed home: water and green terminals are cured, spread ones now and then. */
+function reseats(trouble: Trouble, stations: readonly { station: string }[], at: string, d: Dice): "gone" | "still" {
+  if (trouble.duty < 1) return d.chance(1 - trouble.duty) ? "gone" : "still";
+  const station = trouble.series?.station ?? trouble.leak?.station;
+  if (station === undefined || stations[station]!.station !== at) return d.chance(0.015) ? "gone" : "still";
+  const cured = trouble.leak ? 0.85 : trouble.series!.ohms > 1e6 ? 0.3 : 0.75;
+  return d.chance(cured) ? "gone" : "still";
 }
 
 async function beside2(corner: Corner, state: State, d: Dice): Promise<string> {

@@ -79,6 +79,7 @@ export async function diagnoseOutsideCar(
   const told: Told[] = [];
   let acted: string | null = null;
   let before = 0;
+  let mended = false;
   for (;;) {
     const { parts, next, acts } = diagnosing.diagnosis();
     const own = Math.log2(Math.max(parts.find(({ part }) => part === trouble.part)?.share ?? 0, LEAST_SHARE));
@@ -93,7 +94,7 @@ export async function diagnoseOutsideCar(
         .slice(0, 3)
         .map(({ part, share }) => `${part} ${(100 * share).toFixed(1)}`)
         .join(", ")}`;
-    if (proven || readings >= MOST_READINGS || !asked)
+    if (proven || mended || readings >= MOST_READINGS || !asked)
       return {
         seed,
         family: `${make.family}${make.family === "active-2wire" ? ` ${make.sense}` : ""}${make.widthCoded ? " coded" : ""}`,
@@ -121,6 +122,9 @@ export async function diagnoseOutsideCar(
     });
     file.readings.push(reading);
     diagnosing.read(reading);
+    // A plug that was cleaned, and the fault is gone with it: there is nothing left to measure.
+    mended = look?.startsWith("reseat-") === true && "value" in seen && seen.value === "gone" && trouble.duty === 1;
+    if (mended) acted ??= "connector";
     told.push({
       check: `${instrument}${state.recorded ? " recorded" : state.watched ? " watched" : ""}`,
       promised: asked.bits,

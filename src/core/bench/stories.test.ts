@@ -1,11 +1,12 @@
 import { expect, it } from "vitest";
+import { habits } from "../../../bench/stories/habits";
 import { partsAndCodes } from "../../../bench/stories/parts-and-codes";
 import { stories } from "../../../bench/stories/stories";
 import { wiresAndSensors } from "../../../bench/stories/wires-and-sensors";
 import { wrongIn } from "../../../bench/stories/story";
 
 /** All of them run by `npm run bench:stories`; here the first, and one in three of the rest. */
-const told = [...stories, ...[...wiresAndSensors, ...partsAndCodes].filter((_, i) => i % 3 === 0)];
+const told = [...stories, ...[...wiresAndSensors, ...partsAndCodes, ...habits].filter((_, i) => i % 3 === 0)];
 
 it.each(told.map((story) => [story.tells, story] as const))("%s", (_, story) => {
   expect(wrongIn(story)).toEqual([]);

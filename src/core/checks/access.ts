@@ -41,6 +41,8 @@ const MINUTES = {
 /** What a hole in the insulation and a sensor that may break on its way out are worth, in minutes. */
 export const HOLE_MINUTES = 10;
 const SENSOR_OUT_MINUTES = 45;
+/** The step that takes the sensor out of its seat. */
+export const SENSOR_OUT = "sensor-out";
 
 /** What has to be done before a hook-up can be read, and what it costs. */
 export function accessSteps(hookup: Hookup, setup: CornerSetup): Access {
@@ -88,9 +90,9 @@ function prepare(
   for (const need of needs) {
     if (need === "lift") add("lift", t`raise the wheel on a stand`, MINUTES.lift);
     if (need === "wheel-off") add("wheel-off", t`wheel off`, MINUTES.wheelOff);
-    if (need === "sensor-out") add("sensor-out", t`remove the sensor`, MINUTES.sensorOut);
+    if (need === "sensor-out") add(SENSOR_OUT, t`remove the sensor`, MINUTES.sensorOut);
     if (need === "nearest-plug") reach(nearestPlug(setup));
-    if (need === "reach") reach(id.replace(/^wiggle-/, ""));
+    if (need === "reach") reach(id.replace(/^(?:wiggle|reseat)-/, ""));
   }
 }
 

@@ -138,13 +138,16 @@ function atStation(setup: CornerSetup, station: StationId): Hookup[] {
       state: state({ wheel: "creep" }),
     });
   if (station === "module") return list;
-  if (!passive)
-    list.push({
-      instrument: "amps-dc",
+  if (!passive) {
+    const amps = {
+      instrument: "amps-dc" as const,
       red: face(station, "in", "supply"),
       black: face(station, "out", "supply"),
-      state: state(),
-    });
+    };
+    list.push({ ...amps, state: state() });
+    // No wire beside it can hide a current that changes, or fail to change, as the wheel is spun: the mean of both levels.
+    if (station === "plug" && setup.family === "active-2wire") list.push({ ...amps, state: spin });
+  }
   const opened = state({ unplugged: [station] });
   for (const conductor of conductors)
     list.push({ instrument: "volts-dc", red: face(station, "in", conductor), black: BATTERY_NEGATIVE, state: opened });
@@ -204,6 +207,14 @@ function alongHarness(setup: CornerSetup, stations: StationId[]): Hookup[] {
           state: open,
         });
         list.push({ instrument: "ohms", red: face(stations[far]!, "in", conductor), black: BODY, state: open });
+        // Volts on a wire that is joined to nothing come from elsewhere; with the module off, the battery is off too.
+        if (near > 0)
+          list.push({
+            instrument: "volts-dc",
+            red: face(stations[far]!, "in", conductor),
+            black: BATTERY_NEGATIVE,
+            state: state({ unplugged: [stations[near]!, stations[far]!] }),
+          });
         list.push({
           instrument: "lamp",
           red: face(stations[near]!, "out", conductor),

@@ -1,20 +1,12 @@
 import { t } from "../words/words";
-import { stationsOf, type CornerSetup } from "../circuit/setup";
-import type { Point } from "../circuit/point";
+import { stationsOf, type CornerSetup, type StationId } from "../circuit/setup";
 import type { Place } from "../faults/fault";
 import type { Part } from "../faults/parts/parts";
 import { stationWords } from "../faults/places";
-import type { Hookup } from "./hookup";
+import { hookupKey, type Hookup } from "./hookup";
 import { gatePinOf, gatePins, isFeedReading, type GatePin } from "./module-gate";
 import { isAtSensorPlug } from "./sensor-gate";
-
-/** A hook-up that was read, and whether what it showed speaks for the fault in question. */
-export interface Taken {
-  hookup: Hookup;
-  speaks: boolean;
-  /** The word it was answered by; null for numbers. */
-  word: string | null;
-}
+import { facesOf, helpsStep, pointsOf, stepAcross, type Stretch, type Taken } from "./step-across";
 
 /** Something a fault is not named without. */
 export interface Need {
@@ -33,82 +25,173 @@ export interface Need {
 export function ownReadings(part: Part, fault: string, place: Place, setup: CornerSetup): Need[] {
   switch (part) {
     case "sensor":
-      return [
-        anyOf(
-          () =>
-            setup.family === "active-3wire"
-              ? t`its supply read at the sensor's own plug`
-              : t`something read at the sensor's own plug`,
-          (hookup) => isAtSensorPlug(hookup, setup.family),
-        ),
-      ];
+      return sensorNeeds(fault, setup);
     case "module":
       return gatePins.map(pin);
     case "module-feed":
-      return [anyOf(() => t`the module's supply, its ground or the battery read`, isFeedReading)];
+      return [
+        speaking(
+          () => t`the module's supply, its ground or the battery read, and found wrong`,
+          (hookup) => isFeedReading(hookup) || (fault === SHARED && isLook("others", "other-supply")(hookup)),
+        ),
+      ];
     case "connector":
       return fault === SWAPPED
         ? [speaking(() => t`this wheel turned alone, and another corner's live speed answers`, isLook("which"))]
-        : connectorNeeds(place.station!, setup);
+        : connectorNeeds(fault, place, setup);
     case "harness":
-      return harnessNeeds(fault, place.span!, setup);
+      return harnessNeeds(fault, place, setup);
     case "ring":
       return [
         speaking(
           () => t`the ring looked at or recorded, and a fault of its own seen`,
-          (hookup) => hookup.instrument === "scope" || isLook("ring", "encoder", "count", "runout")(hookup),
+          (hookup) => hookup.instrument === "scope" || OWN_LOOKS.ring(hookup),
         ),
       ];
     case "bearing":
-      return [speaking(() => t`the wheel rocked, and play felt`, isLook("bearing"))];
+      return [speaking(() => t`the wheel rocked, and play felt`, OWN_LOOKS.bearing)];
     case "mounting":
-      return [
-        speaking(
-          () => t`the sensor's seat, face or gap looked at, and found wrong`,
-          isLook("foot", "gap", "sensor", "face"),
-        ),
-      ];
+      return [speaking(() => t`the sensor's seat, face or gap looked at, and found wrong`, OWN_LOOKS.mounting)];
     case "tyre":
-      return [speaking(() => t`the tyre sizes compared`, isLook("tyres"))];
+      return [speaking(() => t`the tyre sizes compared`, OWN_LOOKS.tyre)];
     case "none":
       return [];
   }
 }
 
+/** Looks at a part by itself: what they find is a fault of its own, whatever else is wrong. */
+const OWN_LOOKS = {
+  ring: isLook("ring", "encoder", "count", "runout"),
+  bearing: isLook("bearing"),
+  mounting: isLook("foot", "gap", "sensor", "face"),
+  tyre: isLook("tyres"),
+};
+
+/** Whether a part was found wrong by itself, twice: seen, felt or gauged, and not only inferred from a signal. */
+export function isSeenTwice(part: Part, taken: readonly Taken[]): boolean {
+  if (part !== "ring" && part !== "bearing" && part !== "mounting" && part !== "tyre") return false;
+  const own = taken.filter(({ hookup }) => OWN_LOOKS[part](hookup));
+  const wrong = own.filter(({ speaks }) => speaks);
+  // The same look answered the same once more tells little by itself, and is a second pair of eyes all the same.
+  const words = new Set(wrong.flatMap(({ word }) => word ?? []));
+  return own.filter(({ speaks, word }) => speaks || (word !== null && words.has(word))).length >= 2;
+}
+
 const SWAPPED = "corners-swapped";
+const SHARED = "shared-supply";
+const WATER = "water-bridge";
 /** Damp between two terminals reads like two wires rubbed through. */
 const LEAKS: ReadonlySet<string> = new Set(["wire-to-ground", "wire-to-power", "wire-to-neighbour"]);
+/** What a sensor's own current tells and a trace does not, where the signal rides on the supply wire. */
+const IN_ITS_CURRENT: ReadonlySet<string> = new Set(["sensor-open", "sensor-short", "sensor-dead"]);
 
-/** A terminal: told from the wires beside it on both its faces, or by what is seen or moved there. */
-function connectorNeeds(station: number, setup: CornerSetup): Need[] {
+/** A sensor: found wrong where the wiring cannot make it look so, or found to carry the fault along or to ignore a magnet. */
+function sensorNeeds(fault: string, setup: CornerSetup): Need[] {
+  const byHand = isLook("swap", "magnet");
+  switch (setup.family) {
+    case "passive":
+      return [
+        speaking(
+          () => t`the sensor measured with its plug undone, and found wrong`,
+          (hookup) => byHand(hookup) || (isAtFace(hookup, "plug", "out") && hookup.state.unplugged.includes("plug")),
+        ),
+      ];
+    case "active-2wire": {
+      const current = setup.sense === "high" && IN_ITS_CURRENT.has(fault);
+      return [
+        speaking(
+          () =>
+            current
+              ? t`the sensor's current read at its own plug, and found wrong`
+              : t`something read at the sensor's own plug, and found wrong`,
+          (hookup) =>
+            byHand(hookup) ||
+            (isAtSensorPlug(hookup, setup.family) && (!current || hookup.instrument === "amps-dc")) ||
+            (!current && hookup.instrument === "scope" && isAtFace(hookup, "plug", "out")),
+        ),
+      ];
+    }
+    case "active-3wire":
+      return [
+        anyOf(
+          () => t`its supply read at the sensor's own plug`,
+          (hookup) => isAtSensorPlug(hookup, setup.family),
+        ),
+        speaking(
+          () => t`its signal read at the sensor's own plug, and found wrong`,
+          (hookup) => byHand(hookup) || isAtFace(hookup, "plug", "out"),
+        ),
+      ];
+  }
+}
+
+/** A terminal: told from the wires beside it by a step between its faces, by a cure, or by a reading that jumps as it is moved. */
+function connectorNeeds(fault: string, place: Place, setup: CornerSetup): Need[] {
+  const station = place.station!;
   const id = stationsOf(setup)[station]!.station;
   // Its own plug is told from the module's channel only at the module's own pin.
-  if (station === 0) return [pin("corner")];
+  const atModule = station === 0 ? [pin("corner")] : [];
+  // A rubbed wire beside it reads the same on either face.
+  if (fault === WATER)
+    return [
+      ...atModule,
+      speaking(
+        () => t`water or bloom seen in the ${stationWords(id)}, or gone once it is dry`,
+        isLook(id, `reseat-${id}`),
+      ),
+    ];
+  // Two terminals in each other's places are one reading on either side of the plug.
+  if (!place.conductor)
+    return [
+      ...atModule,
+      speaking(
+        () => t`both sides of the ${stationWords(id)} read, or the damage seen there`,
+        (hookup) => isLook(id)(hookup) || facesOf(hookup).some((face) => face.station === id),
+      ),
+    ];
   return [
-    bothEnds(
-      () => t`both sides of the ${stationWords(id)} read, or the damage seen there`,
-      { station: id, face: "in" },
-      { station: id, face: "out" },
-      isLook(id, `wiggle-${id}`, "drag-test"),
+    ...atModule,
+    aStep(
+      () => t`the ${stationWords(id)} read on both its sides, and a difference found`,
+      { from: { station: id, face: "in" }, to: { station: id, face: "out" }, conductor: place.conductor },
+      setup,
+      isLook(`wiggle-${id}`, `reseat-${id}`),
     ),
   ];
 }
 
-/** A wire: read at both its ends, or seen; a leak with the plugs at its ends looked into. */
-function harnessNeeds(fault: string, span: number, setup: CornerSetup): Need[] {
+/** A wire: a step between its ends; a leak found with both its ends undone, and still there with clean, dry plugs. */
+function harnessNeeds(fault: string, place: Place, setup: CornerSetup): Need[] {
+  const span = place.span!;
   const ids = stationsOf(setup).map(({ station }) => station);
   const [near, far] = [ids[span]!, ids[span + 1]!];
-  const alongIt = isLook("wiring", `wiggle-span${span + 1}`);
-  const plugs = LEAKS.has(fault) ? ids.slice(Math.max(1, span), span + 2) : [];
+  const seen = isLook("wiring", `wiggle-span${span + 1}`);
+  if (LEAKS.has(fault))
+    return [
+      speaking(
+        () => t`the wire read by itself, undone at both its ends, and found wrong`,
+        (hookup) => isAlone(hookup, near, far) || isLook(`wiggle-span${span + 1}`)(hookup),
+      ),
+      ...ids.slice(Math.max(1, span), span + 2).map((plug) => stillThere(plug, seen)),
+    ];
   return [
-    bothEnds(
-      () => t`the wire read at both its ends, or the damage seen`,
-      { station: near, face: "out" },
-      { station: far, face: "in" },
-      (hookup) => alongIt(hookup) || isOn(hookup, span),
+    aStep(
+      () => t`the wire read at both its ends, and a difference found`,
+      { from: { station: near, face: "out" }, to: { station: far, face: "in" }, conductor: place.conductor! },
+      setup,
+      (hookup) => isLook(`wiggle-span${span + 1}`)(hookup) || isOn(hookup, span),
     ),
-    ...plugs.map((plug) => foundSound(() => t`the ${stationWords(plug)} looked into and found clean`, isLook(plug))),
   ];
+}
+
+/** A reading at either end of a wire that is joined to nothing. */
+function isAlone(hookup: Hookup, near: StationId, far: StationId): boolean {
+  const { unplugged } = hookup.state;
+  return (
+    unplugged.includes(near) &&
+    unplugged.includes(far) &&
+    (isAtFace(hookup, near, "out") || isAtFace(hookup, far, "in"))
+  );
 }
 
 function pin(wanted: GatePin): Need {
@@ -139,12 +222,19 @@ function anyOf(say: Says, helps: (hookup: Hookup) => boolean): Need {
   return { say, helps, isMet: (taken) => taken.some(({ hookup }) => helps(hookup)) };
 }
 
-/** A plug that was looked into, and the last look found nothing. */
-function foundSound(say: Says, helps: (hookup: Hookup) => boolean): Need {
-  return { say, helps, isMet: (taken) => taken.findLast(({ hookup }) => helps(hookup))?.word === SOUND };
+/** A plug cleaned and dried, and the fault as before; not asked for where the damage itself was seen along the wire. */
+function stillThere(plug: StationId, alongIt: (hookup: Hookup) => boolean): Need {
+  const isReseat = isLook(`reseat-${plug}`);
+  return {
+    say: () => t`the ${stationWords(plug)} cleaned and dried, and the fault still there`,
+    helps: (hookup) => isReseat(hookup) || alongIt(hookup),
+    isMet: (taken) =>
+      taken.findLast(({ hookup }) => isReseat(hookup))?.word === STILL ||
+      taken.some(({ hookup, speaks }) => speaks && alongIt(hookup)),
+  };
 }
 
-const SOUND = "clean";
+const STILL = "still";
 
 /** A look that must have found something; one that found nothing is not asked for again. */
 function speaking(say: Says, helps: (hookup: Hookup) => boolean): Need {
@@ -155,24 +245,13 @@ function speaking(say: Says, helps: (hookup: Hookup) => boolean): Need {
   };
 }
 
-interface Face {
-  station: string;
-  face: "in" | "out";
-}
-
-function bothEnds(say: Says, one: Face, other: Face, instead: (hookup: Hookup) => boolean): Need {
-  const reads =
-    ({ station, face }: Face) =>
-    (hookup: Hookup) =>
-      pointsOf(hookup).some((point) => point.at === "face" && point.station === station && point.face === face);
-  const [atOne, atOther] = [reads(one), reads(other)];
-  const has = (taken: readonly Taken[], fits: (hookup: Hookup) => boolean) => taken.some(({ hookup }) => fits(hookup));
+/** A wire or a contact, told by itself; or what speaks as well. */
+function aStep(say: Says, stretch: Stretch, setup: CornerSetup, instead: (hookup: Hookup) => boolean): Need {
   return {
     say,
-    helps: (hookup, taken) =>
-      instead(hookup) || (atOne(hookup) && !has(taken, atOne)) || (atOther(hookup) && !has(taken, atOther)),
+    helps: (hookup, taken) => instead(hookup) || helpsStep(hookup, stretch, taken, setup),
     isMet: (taken) =>
-      taken.some(({ hookup, speaks }) => speaks && instead(hookup)) || (has(taken, atOne) && has(taken, atOther)),
+      taken.some(({ hookup, speaks }) => speaks && instead(hookup)) || stepAcross(stretch, taken, setup),
   };
 }
 
@@ -180,17 +259,19 @@ function isLook(...ids: string[]): (hookup: Hookup) => boolean {
   return (hookup) => "look" in hookup && ids.includes(hookup.look);
 }
 
+/** Whether this face of a connector was touched. */
+function isAtFace(hookup: Hookup, station: StationId, face: "in" | "out"): boolean {
+  return facesOf(hookup).some((point) => point.station === station && point.face === face);
+}
+
 /** Whether a point along a span was read. */
 function isOn(hookup: Hookup, span: number): boolean {
   return pointsOf(hookup).some((point) => point.at === "span" && point.span === span + 1);
 }
 
-function pointsOf(hookup: Hookup): Point[] {
-  if (!("red" in hookup)) return [];
-  return "black" in hookup ? [hookup.red, hookup.black] : [hookup.red];
-}
-
+/** One look, one hook-up; a recording of the same signal, wherever the probe stands. */
 function sameCheck(one: Hookup, other: Hookup): boolean {
   if ("look" in one || "look" in other) return "look" in one && "look" in other && one.look === other.look;
-  return one.instrument === other.instrument;
+  if (one.instrument === "scope" || other.instrument === "scope") return one.instrument === other.instrument;
+  return hookupKey(one) === hookupKey(other);
 }

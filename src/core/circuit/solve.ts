@@ -7,6 +7,8 @@ import type { CircuitState } from "./state";
 /** A filament test lamp drawing about 250 mA at 12 V, and an LED lamp about 15 mA (common practice, no source). */
 export const LOAD_OHMS = { lamp: 48, led: 800 } as const;
 
+const LAMP_V = 12;
+
 /** Ohmmeter test currents by range: full scale in ohms, amperes. From memory, typical of hand meters. */
 const OHMMETER_RANGES: readonly (readonly [number, number])[] = [
   [600, 1e-3],
@@ -175,9 +177,12 @@ export class SolvedCorner {
     );
   }
 
-  /** Amperes a test lamp draws from the battery through a wire, fed at one end and the lamp at the other, both ends open. */
+  /**
+   * Amperes a test lamp draws through a wire, fed at one end and the lamp at the other, both ends open. It is held against
+   * how it burns straight on the battery, so a low battery does not make it dim.
+   */
   feedAmps(red: Point, black: Point): number {
-    return this.car.batteryV / (LOAD_OHMS.lamp + this.betweenOhms(red, black));
+    return LAMP_V / (LOAD_OHMS.lamp + this.betweenOhms(red, black));
   }
 
   /** Amperes in a wire where a plug's two faces meet, at the sensor's low and high level: Ohm's law over the contact. */

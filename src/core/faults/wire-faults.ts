@@ -108,7 +108,7 @@ export const wireFaults: Fault[] = [
         conductor: place.wire!,
         kind: "series",
         ohms: logBetween(draw(0), 0.1, 2),
-        loadedOhms: logBetween(draw(2), 2e3, 2e5),
+        loadedOhms: logBetween(draw(2), 25, 4e3),
       });
       car.signs["wiring-damaged"] = 0.35;
     },

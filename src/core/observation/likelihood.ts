@@ -12,7 +12,7 @@ import { fromScale, overLimitChance, scaleError, scaleErrorTo, toScale } from ".
 /** How often any reading is a slip: wrong pin, wrong range, a probe that does not touch (engineering judgement). */
 export const SLIP = 0.02;
 /** A lamp that stays dark is hard evidence: it is tried on the battery before it is believed. */
-const LAMP_SLIP = 0.004;
+const LAMP_SLIP = 0.002;
 
 /** Chance that a reading of this hook-up is a slip. */
 export function slipChance({ instrument }: Pick<Hookup, "instrument">): number {
@@ -28,10 +28,19 @@ const OTHER_PIN = 0.7;
 
 /** How likely a slip gives what was observed: a density on the scale for numbers, a probability for words and OL. */
 export function slipLikelihood({ hookup, value }: Observed, answers: number, circuit: CornerCondition): number {
-  if (value.kind === "word") return 1 / answers;
+  if (value.kind === "word") return slippedWord(hookup, value.word, answers);
   if (value.kind === "over-limit") return SLIP_OVER_LIMIT;
   return slipDensity(hookup, value.kind === "number" ? value.value : value.low, value.resolution, circuit);
 }
+
+/** How likely a slip gives this word, of so many: a lamp or a beeper that slips has mostly not touched (engineering judgement). */
+export function slippedWord({ instrument }: Pick<Hookup, "instrument">, word: string, answers: number): number {
+  if (instrument === "lamp") return word === "off" ? NOT_TOUCHED : (1 - NOT_TOUCHED) / (answers - 1);
+  if (instrument === "continuity") return word === "no-beep" ? NOT_TOUCHED : 1 - NOT_TOUCHED;
+  return 1 / answers;
+}
+
+const NOT_TOUCHED = 0.7;
 
 /** Density on the scale of a slipped number. */
 export function slipDensity(hookup: Hookup, value: number, resolution: number, circuit: CornerCondition): number {

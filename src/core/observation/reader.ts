@@ -336,6 +336,6 @@ function beep(ohms: number): Outlook {
 }
 
 function lamp(amps: number): Outlook {
-  const chances = amps > 0.18 ? [0.985, 0.013, 0.002] : amps > 0.06 ? [0.08, 0.88, 0.04] : [0.01, 0.05, 0.94];
+  const chances = amps > 0.18 ? [0.9985, 0.001, 0.0005] : amps > 0.06 ? [0.08, 0.88, 0.04] : [0.01, 0.05, 0.94];
   return { kind: "words", chances };
 }

@@ -2,7 +2,7 @@ import { partOf, type ActId, type Part } from "../faults/parts/parts";
 import { cheapestFirst } from "./act-or-measure";
 import { LABOUR_RATE } from "../repair/usual-estimate";
 import { repairPlan } from "../repair/repair-plan";
-import type { Suspect } from "../verdict/suspects";
+import { LIKELY_SHARE, type Suspect } from "../verdict/suspects";
 import type { Proposal } from "./next-check";
 
 /** Something that is done instead of measured: a repair, tried as a check. */
@@ -25,8 +25,8 @@ export interface Act {
 
 /** Parts dearer than this are not bought on a likelihood: they are fitted when proven. */
 const TRIED_UP_TO = 40;
-/** Less likely than this a repair is a guess, however cheap: fitting parts on a guess is what measuring is there to end. */
-const LIKELY = 0.85;
+/** What takes nothing apart for good: done on a likelihood, where all else waits for its own readings. */
+const HARMLESS: ReadonlySet<ActId> = new Set(["clean-reseat"]);
 /** Under this share an act is not worth a line. */
 const LEAST_SHARE = 0.05;
 
@@ -69,7 +69,10 @@ export function proposeActs(suspects: readonly Suspect[], proposals: readonly Pr
     const chance = act.chancePct / 100;
     const isCheaper = (1 - chance) * act.cost < chance * toProof;
     const cheap = repairPlan(act.suspect.fault, act.part).partsCost <= TRIED_UP_TO;
-    const now = act.suspect.verdict === "proven" || (cheap && act.part !== "module" && chance >= LIKELY && isCheaper);
+    const told = act.suspect.lacks.length === 0 || HARMLESS.has(act.act);
+    // Less likely than that a repair is a guess, however cheap: guessing is what measuring is there to end.
+    const likely = cheap && act.part !== "module" && chance >= LIKELY_SHARE && told;
+    const now = act.suspect.verdict === "proven" || (likely && isCheaper);
     return { ...act, chancePct: Math.round(act.chancePct), now };
   });
 }

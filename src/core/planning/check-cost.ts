@@ -1,7 +1,8 @@
-import { minutesFrom } from "../checks/access";
+import { minutesFrom, SENSOR_OUT } from "../checks/access";
 import type { Check } from "../checks/catalogue";
 import type { InformationTable } from "./information";
 import type { Policy } from "../complaint/policy";
+import type { Part } from "../faults/parts/parts";
 
 /** A check with what it would tell and cost from here. */
 export interface Scored {
@@ -19,10 +20,23 @@ export interface Scored {
  */
 const READING_MINUTES = 10;
 
-/** Minutes of equal worth a check costs from here: set-ups not yet made, the measuring, the harm, and handling. */
-export function costOf(check: Check, done: ReadonlySet<string>, policy: Policy): number {
-  return (minutesFrom(check, done) + check.damageMinutes + READING_MINUTES) * pullOf(check, policy);
+/** What a check costs from here, in minutes of equal worth. */
+export type CostOf = (check: Check, done: ReadonlySet<string>) => number;
+
+/**
+ * Minutes of equal worth a check costs from here: set-ups not yet made, the measuring, the harm, and handling.
+ * @param outAnyway chance that the sensor must come out for the repair: that share of taking it out is no cost of the check
+ */
+export function costOf(policy: Policy, outAnyway: number): CostOf {
+  return (check, done) => {
+    const out = check.access.find(({ id }) => id === SENSOR_OUT);
+    const spared = out ? outAnyway * (check.damageMinutes + (done.has(SENSOR_OUT) ? 0 : out.minutes)) : 0;
+    return (minutesFrom(check, done) + check.damageMinutes - spared + READING_MINUTES) * pullOf(check, policy);
+  };
 }
+
+/** Parts whose repair takes the sensor out of its seat. */
+export const OUT_FOR: ReadonlySet<Part> = new Set(["sensor", "mounting"]);
 
 /** What the minutes of a check are multiplied by under an approach. */
 export function pullOf(check: Check, policy: Policy): number {

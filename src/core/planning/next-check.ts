@@ -8,7 +8,7 @@ import { sharesByPart, type PlanningTable, type Posterior } from "../belief/post
 import { turnsWheel } from "../checks/turns-wheel";
 import { canBeMadeWith } from "../checks/made-with";
 import type { Policy } from "../complaint/policy";
-import { costOf, type Scored } from "./check-cost";
+import { costOf, OUT_FOR, type CostOf, type Scored } from "./check-cost";
 import { isPlaceSought, minutesToPlace, rankForPlace } from "./place-search";
 import { isDriven } from "../checks/interlocks";
 import { dangerOfDriving } from "../verdict/do-not-drive";
@@ -80,11 +80,14 @@ export function proposeChecks(
     stride: PLANNING_STRIDE,
     within: subsetWeights(posterior, PLANNING_STRIDE),
   };
+  const byPart = sharesByPart(posterior, shares);
+  const outAnyway = [...OUT_FOR].reduce((sum, part) => sum + (byPart.get(part) ?? 0), 0);
+  const costFrom = costOf(policy, Math.min(1, outAnyway));
   const score = (i: number, clouds: readonly Cloud[]): Scored => {
     const check = allowed[i]!;
     const { table, speakers } = tables[i]!;
     const information = informationTable(table, planning, speakers, clouds);
-    const cost = costOf(check, progress.done, policy);
+    const cost = costFrom(check, progress.done);
     return { check, information, cost, bits: information.bits, worth: information.bits / cost };
   };
   const cloudsFor = (i: number) => (spreadsWidely(hookups[i]!) ? posterior.clouds : []);
@@ -102,7 +105,7 @@ export function proposeChecks(
   });
   const shortlist = sought
     ? rankForPlace(single, planning, progress.done, policy)
-    : rankByWorth(single, planned, progress.done, policy);
+    : rankByWorth(single, planned, progress.done, costFrom);
   const needed = neededChecks(posterior, shares, single);
   const gate = [...needed.keys()];
   const rest = shortlist.filter((one) => !gate.includes(one));
@@ -159,15 +162,10 @@ function lookAgain(single: readonly Scored[], again: (leading: readonly number[]
 }
 
 /** The best first steps of these, by bits per minute of each with its best second step. */
-export function rankByWorth(
-  single: Scored[],
-  shares: Float64Array,
-  done: ReadonlySet<string>,
-  policy: Policy,
-): Scored[] {
+export function rankByWorth(single: Scored[], shares: Float64Array, done: ReadonlySet<string>, cost: CostOf): Scored[] {
   single.sort(byUse);
   const shortlist = single.slice(0, SHORTLIST);
-  for (const first of shortlist) first.worth = Math.max(first.worth, pairWorth(first, single, shares, done, policy));
+  for (const first of shortlist) first.worth = Math.max(first.worth, pairWorth(first, single, shares, done, cost));
   return shortlist.sort(byUse);
 }
 
@@ -244,13 +242,13 @@ function pairWorth(
   all: readonly Scored[],
   shares: Float64Array,
   done: ReadonlySet<string>,
-  policy: Policy,
+  costFrom: CostOf,
 ): number {
   const after = new Set([...done, ...first.check.access.map(({ id }) => id)]);
   let best = 0;
   for (const second of all.slice(0, 3 * SHORTLIST)) {
     if (second.check.id === first.check.id) continue;
-    const cost = first.cost + costOf(second.check, after, policy);
+    const cost = first.cost + costFrom(second.check, after);
     const bound = (first.information.bits + second.information.bits) / cost;
     if (bound <= best) continue;
     best = Math.max(best, (first.information.bits + first.information.expectedNext(second.information, shares)) / cost);

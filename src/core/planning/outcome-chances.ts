@@ -13,6 +13,7 @@ import {
   slipChance,
   slipDensity,
   slipLikelihood,
+  slippedWord,
   type ReadBefore,
 } from "../observation/likelihood";
 import { fromScale, overLimitChance, toScale } from "../observation/scale";
@@ -202,7 +203,7 @@ function wordChances(
         chances[state * bins + word]! += weight * table.chances[(row / stride) * bins + word]!;
     }
   }
-  const slips = new Float64Array(bins).fill(1 / bins);
+  const slips = Float64Array.from(table.words, (word) => slippedWord(table.hookup, word, bins));
   for (const one of states) mixSlips(chances, one * bins, slips, slipChance(table.hookup));
   return { chances, bins };
 }

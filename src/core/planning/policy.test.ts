@@ -60,7 +60,7 @@ function expectedCost({ priors, checks }: Case, choose: Choose, alive: number, d
   const chosen = checks[choose(alive, done)]!;
   const after = new Set([...done, ...chosen.check.access.map(({ id }) => id)]);
   const mass = massOf(priors, alive);
-  let cost = costOf(chosen.check, done, policy);
+  let cost = costOf(policy, 0)(chosen.check, done);
   for (const part of split(chosen.outcome, alive))
     cost += (massOf(priors, part) / mass) * expectedCost({ priors, checks }, choose, part, after);
   return cost;
@@ -92,7 +92,7 @@ function optimal(one: Case): number {
       const parts = split(outcome, alive);
       if (parts.length < 2) continue;
       const after = new Set([...done, ...tried.access.map(({ id }) => id)]);
-      let cost = costOf(tried, done, policy);
+      let cost = costOf(policy, 0)(tried, done);
       for (const part of parts) cost += (massOf(one.priors, part) / mass) * best(part, after);
       least = Math.min(least, cost);
     }
@@ -105,14 +105,14 @@ function optimal(one: Case): number {
 type Rule = (scored: Scored[], shares: Float64Array, done: ReadonlySet<string>) => Scored | undefined;
 
 /** Bits per minute, two checks ahead: how a part is sought. */
-const byWorth: Rule = (scored, shares, done) => rankByWorth(scored, shares, done, policy)[0];
+const byWorth: Rule = (scored, shares, done) => rankByWorth(scored, shares, done, costOf(policy, 0))[0];
 
 /** Fewest minutes to the end: how the place of damage is sought. Handling is counted as the optimum counts it. */
 const byCostToGo: Rule = (scored, shares, done) => {
   const minutes = costsToGo(
     scored.map(({ check: one, information }) => ({
       outcomes: information,
-      ownMinutes: costOf({ ...one, access: [] }, done, policy),
+      ownMinutes: costOf(policy, 0)({ ...one, access: [] }, done),
       pull: 1,
       setups: one.access,
     })),
@@ -135,7 +135,7 @@ function planned({ priors, checks }: Case, rule: Rule): Choose {
       const chances = new Float64Array(priors.length * bins);
       outcome.forEach((value, fault) => (chances[fault * bins + value] = 1));
       const information = new InformationTable(chances, bins, shares);
-      const cost = costOf(one, done, policy);
+      const cost = costOf(policy, 0)(one, done);
       return [{ check: one, information, cost, bits: information.bits, worth: information.bits / cost }];
     });
     const first = rule(scored, shares, done);

@@ -4,6 +4,8 @@ import { signalPoint } from "../circuit/point";
 import { readCar, simulateCar, type SimulatedCar } from "./simulated-car";
 import { seeded } from "../random/random";
 import { hookupKey, type Hookup } from "../checks/hookup";
+import { quantityOf } from "../checks/instruments";
+import { parseRange, parseReading } from "../units/reading";
 import { turnsWheel } from "../checks/turns-wheel";
 import { pointLabel } from "../checks/words";
 import type { Point } from "../circuit/point";
@@ -33,6 +35,25 @@ export function readSimulated(job: Job, hookup: Hookup): string | null {
   car.stands = seeded((job.simulated?.seed ?? 1) + 101 * turns)() < 0.5 ? 0 : 1;
   return readCar(car, hookup);
 }
+
+/**
+ * What a meter with its own display shows on a simulated car, in base units: one end of a pair that toggles, now and then the
+ * other. Infinity is over limit. @returns null on a real job and where there is no number to show
+ */
+export function meteredCar(job: Job, hookup: Hookup): number | null {
+  const shown = readSimulated(job, hookup);
+  const quantity = hookup.instrument === "continuity" ? "ohms" : quantityOf[hookup.instrument];
+  if (shown === null || !quantity) return null;
+  const ends = parseRange(shown, quantity);
+  if (ends?.ok) return Date.now() % (2 * TURN_ON_MS) < TURN_ON_MS ? ends.value.low : ends.value.high;
+  const read = parseReading(shown, quantity);
+  if (!read.ok) return null;
+  if (read.value.kind === "number") return read.value.value;
+  return read.value.kind === "beep" && read.value.heard ? 0.1 : Infinity;
+}
+
+/** A wheel turned by hand is turned on by a pole about so often, in milliseconds. */
+const TURN_ON_MS = 900;
 
 /** A wheel spun by hand and left to run out, or kept turning for as long as a recorder rolls. */
 const SPIN = { durationS: 5, fromKmh: 9, toKmh: 3 };

@@ -61,7 +61,8 @@ describe("the module", () => {
     expect(parts.filter(({ part, verdict }) => part.startsWith("module") && verdict === "proven")).toEqual([]);
     expect(lacks(without, "channel-supply@module-supply")).toBe(2);
     expect(lacks(without, "feed-missing@module-power")).toBe(1);
-    expect(lacks(without, "terminal-open@module.supply")).toBe(0);
+    // Told from the wire beside it only by what stands on either side of it.
+    expect(lacks(without, "terminal-open@module.supply")).toBe(1);
   });
 
   it("is proven by the plan's own readings, which pass the gate first", () => {
@@ -95,6 +96,7 @@ describe("the module", () => {
 describe("other parts", () => {
   const rocked = (value: string) => ({ instrument: "hands", look: "bearing", value });
   const seen = (look: string, value: string) => ({ instrument: "eyes", look, value });
+  const reseated = (value: string) => ({ instrument: "hands", look: "reseat-plug", value });
   const recorded = (finding: string) => ({
     instrument: "scope",
     point: "plug.out.return",
@@ -109,7 +111,10 @@ describe("other parts", () => {
     ["tyre-size@tyre", [{ instrument: "scan", look: "speed", value: "ratio-off" }], [seen("tyres", "different")]],
     ["wire-open@span1.supply", [volts("plug.in.supply", "0 V", ["plug"])], [volts("module.out.supply", "11.4 V")]],
     ["terminal-open@plug.supply", [volts("plug.in.supply", "11.4 V")], [volts("plug.out.supply", "0 V")]],
-    ["wire-to-neighbour@span1", [LOOM_ALONE, volts("plug.in.return", "9 V", ["plug"])], [seen("plug", "clean")]],
+    ["wire-to-neighbour@span1", [{ ...LOOM_ALONE, value: "4.1 Ω" }], [reseated("still")]],
+    ["wire-to-neighbour@span1", [reseated("still")], [{ ...LOOM_ALONE, value: "4.1 Ω" }]],
+    ["sensor-open@sensor", [volts("plug.in.supply", "11.4 V", ["plug"])], [volts("plug.out.return", "0.00 V")]],
+    ["module-ground@module-earth", [volts("plug.out.return", "11 V")], [volts("module.in.earth", "9 V")]],
   ])("%s is not named before it was looked at or read by itself", (id, before, then) => {
     expect(lacks(beliefAfter(...before), id)).toBe(1);
     expect(lacks(beliefAfter(...before, ...then), id)).toBe(0);

@@ -1,8 +1,10 @@
 import { t } from "../words/words";
 import type { Posterior } from "../belief/posterior";
-import { ownReadings, type Need, type Taken } from "../checks/own-readings";
+import { ownReadings, type Need } from "../checks/own-readings";
+import type { Taken } from "../checks/step-across";
 import { hookupKey } from "../checks/hookup";
 import { turnsWheel } from "../checks/turns-wheel";
+import type { ObservedValue } from "../observation/observation";
 import { contradictions } from "./contradictions";
 import { suspectId } from "../faults/catalogue";
 import { HEALTHY } from "../faults/fault";
@@ -16,14 +18,33 @@ const DIRECT_RATIO = 8;
  */
 export function unmetNeeds(posterior: Posterior, h: number): { needs: Need[]; taken: Taken[] } {
   const { fault, place } = posterior.hypotheses[h]!;
+  const taken = takenFor(posterior, h);
+  const all = ownReadings(fault.part, fault.code, place, posterior.setup);
+  return { needs: [...all.filter((need) => !need.isMet(taken)), ...readAgain(posterior)], taken };
+}
+
+/** What was read, and whether it tells this fault from a healthy corner. */
+export function takenFor(posterior: Posterior, h: number): Taken[] {
   const direct = new Set(speakingEntries(posterior, h, h));
-  const taken = posterior.log.map(({ observation: { hookup, entryId, value } }) => ({
+  return posterior.log.map(({ observation: { hookup, entryId, value } }) => ({
     hookup,
     speaks: direct.has(entryId),
     word: value.kind === "word" ? value.word : null,
+    shown: shownBy(value),
   }));
-  const all = ownReadings(fault.part, fault.code, place, posterior.setup);
-  return { needs: [...all.filter((need) => !need.isMet(taken)), ...readAgain(posterior)], taken };
+}
+
+function shownBy(value: ObservedValue): Taken["shown"] {
+  switch (value.kind) {
+    case "word":
+      return null;
+    case "over-limit":
+      return [Infinity, Infinity];
+    case "range":
+      return [value.low, value.high];
+    case "number":
+      return [value.value, value.value];
+  }
 }
 
 /** A reading that no suspect explains is taken again where that tells anything: not at another place of a turned wheel. */

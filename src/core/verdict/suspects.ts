@@ -4,7 +4,8 @@ import { parts, type Part } from "../faults/parts/parts";
 import { includes } from "../faults/pair";
 import { hangsOn } from "./leave-one-out";
 import { misfitOf } from "./misfit";
-import { speakingEntries, unmetNeeds } from "./needs";
+import { isSeenTwice } from "../checks/own-readings";
+import { speakingEntries, takenFor, unmetNeeds } from "./needs";
 
 export const verdicts = ["suspect", "proven", "cleared"] as const;
 export type Verdict = (typeof verdicts)[number];
@@ -34,6 +35,10 @@ export interface Suspect {
  * 149, one of them wrongly; what half and double of the rest does stands in docs/physics.md.
  */
 export const PROOF_SHARE = 0.993;
+/** For what was itself seen, felt or gauged wrong twice (engineering judgement): play is play whatever the ring does. */
+const SEEN_SHARE = 0.96;
+/** From this share on a part is told what it still lacks; what lacks nothing may be repaired where that is cheap. */
+export const LIKELY_SHARE = 0.85;
 /** Nothing is proven while something not listed is likelier than this. */
 const MOST_UNLISTED = 0.05;
 /** Below this share, and down from at least four times as much, a suspect is cleared. */
@@ -83,22 +88,29 @@ function withPairs({ hypotheses }: Posterior, shares: Float64Array): { share: nu
   });
 }
 
-/** A part sure enough to be proven, its likeliest fault, and the entry it hangs on. */
+/** A part likely enough to ask what it still lacks: its likeliest fault, whether its share will do, the entry that hangs on. */
 interface Leader {
   lead: number;
+  sure: boolean;
   pivot: string | null;
 }
 
 function leadersOf(posterior: Posterior, shares: Float64Array, own: readonly { share: number }[]): Leader[] {
-  if (misfitOf(posterior).level === "not-at-all" || posterior.unlisted > MOST_UNLISTED) return [];
+  const odd = misfitOf(posterior).level === "not-at-all" || posterior.unlisted > MOST_UNLISTED;
   return [...sharesByPart(posterior, shares)].flatMap(([part, share]): Leader[] => {
-    if (share < PROOF_SHARE) return [];
+    if (share < LIKELY_SHARE) return [];
     let lead = -1;
     posterior.hypotheses.forEach(({ fault, of }, h) => {
       if (!of && fault.part === part && (lead < 0 || own[h]!.share > own[lead]!.share)) lead = h;
     });
-    return [{ lead, pivot: hangsOn(posterior, part)?.observation.entryId ?? null }];
+    const sure = share >= proofShare(posterior, lead, part) && !odd;
+    return [{ lead, sure, pivot: sure ? (hangsOn(posterior, part)?.observation.entryId ?? null) : null }];
   });
+}
+
+/** What is wrong by itself, and was seen so twice, is to be repaired whatever else there may be: a lower share will do. */
+function proofShare(posterior: Posterior, lead: number, part: Part): number {
+  return isSeenTwice(part, takenFor(posterior, lead)) ? SEEN_SHARE : PROOF_SHARE;
 }
 
 function judge(
@@ -116,6 +128,7 @@ function judge(
   const { fault } = posterior.hypotheses[h]!;
   const { needs } = unmetNeeds(posterior, h);
   if (needs.length > 0) return { ...open, lacks: needs.map(({ say }) => say()) };
+  if (!leader.sure) return open;
   if (fault.part === "none" ? posterior.log.length < HEALTHY_READINGS : provenBy.length === 0) return open;
   return leader.pivot === null ? { ...open, verdict: "proven" } : { ...open, hangsOn: leader.pivot };
 }

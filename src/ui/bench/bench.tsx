@@ -22,6 +22,7 @@ import { observationsOf } from "@/core/job/observations";
 import { pathPins } from "@/core/bench/path-pins";
 import { hookupOf, readingTyped } from "@/core/observation/read-observation";
 import { meantIn } from "@/core/units/local-units";
+import type { Instrument } from "@/core/checks/instruments";
 import { settling } from "@/core/units/settling";
 import type { SkipReason } from "@/core/job/skip-reasons";
 import type { Entry, Job } from "@/core/job/schema";
@@ -160,6 +161,15 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     setRefusal(null);
     input.current?.focus();
   };
+  const now = useRef({ job, check });
+  useEffect(() => {
+    now.current = { job, check };
+  });
+  const probesSee = useCallback((instrument: Instrument) => {
+    const { job, check } = now.current;
+    if (check?.instrument !== instrument) return Promise.resolve(null);
+    return benchWorker.ask((remote) => remote.metered(job, check.hookup));
+  }, []);
   const chooseFree = (check: NextCheck) => {
     forgetDisplay();
     setFree(check);
@@ -251,6 +261,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
               onSkip={skip}
               onPick={() => setPicking({})}
               onReadIt={job.simulated ? () => void readIt() : null}
+              onMeter={job.simulated ? probesSee : null}
             />
           ) : (
             <p className="rounded-2xl border border-rule bg-card p-8 text-center">{t`Every check that is allowed now has been made. Press P to log any other measurement, or retract one that you doubt.`}</p>

@@ -17,7 +17,8 @@ import type { SkipReason } from "@/core/job/skip-reasons";
 import type { Job } from "@/core/job/schema";
 import type { Suspect } from "@/core/verdict/suspects";
 import { formatShare } from "@/core/units/format";
-import { instrumentWords } from "@/core/checks/instruments";
+import { instrumentWords, type Instrument } from "@/core/checks/instruments";
+import { canToggle } from "@/core/observation/typed-value";
 import type { Act } from "@/core/planning/acts";
 import { LONGEST } from "@/core/units/typed-text";
 import { Cap } from "../keys/cap";
@@ -49,10 +50,16 @@ interface CardProps {
   onPick: () => void;
   /** Takes the reading from the simulated car; null on a real one. */
   onReadIt: (() => void) | null;
+  /** What a meter's probes see on the simulated car at this check; null on a real one. */
+  onMeter: ((instrument: Instrument) => Promise<number | null>) | null;
 }
 
 const LookDrawing = dynamic(() => import("./look-drawing").then((module) => module.LookDrawing), { ssr: false });
 const HookupPicture = dynamic(() => import("./hookup-picture").then((module) => module.HookupPicture), { ssr: false });
+const MeterBar = dynamic(() => import("../meter/meter-bar").then((module) => module.MeterBar), { ssr: false });
+const JoinMeterDialog = dynamic(() => import("../meter/join-meter-dialog").then((module) => module.JoinMeterDialog), {
+  ssr: false,
+});
 const SkipMenu = dynamic(() => import("./skip-menu").then((module) => module.SkipMenu), {
   ssr: false,
   loading: () => <Cap legend="S" disabled>{t`not now…`}</Cap>,
@@ -77,10 +84,12 @@ export function NextCheckCard({
   onSkip,
   onPick,
   onReadIt,
+  onMeter,
 }: CardProps) {
   const { data: strip = null, error: stripError, refetch } = useStrip(job, check, working);
   const say = useUnits();
   const [hooking, setHooking] = useState(false);
+  const [joining, setJoining] = useState(false);
   useHotkeys("h", () => setHooking((open) => !open));
   const drawable = "red" in check.hookup;
   const { units } = useSettings().settings;
@@ -191,6 +200,15 @@ export function NextCheckCard({
           <button type="submit" className="sr-only">{t`Log the reading`}</button>
         </form>
       </div>
+      {drawable && (
+        <MeterBar
+          hookupId={check.id}
+          instrument={check.instrument}
+          toggles={canToggle(check.hookup, job.setup)}
+          typed={typed}
+          onType={onType}
+        />
+      )}
       {job.simulated && check.answers && typed && <LookDrawing job={job} hookup={check.hookup} answer={typed} />}
       <div className="mt-3 md:min-h-[6.75rem]">
         {check.answers ? (
@@ -212,9 +230,11 @@ export function NextCheckCard({
         <Cap legend="]" onClick={() => onOther(1)}>{t`other checks`}</Cap>
         <SkipMenu off={free} onSkip={onSkip} />
         <Cap legend="P" onClick={onPick}>{t`pick two points`}</Cap>
+        {drawable && <Cap onClick={() => setJoining(true)}>{t`join a meter`}</Cap>}
         {onReadIt && (
           <Cap legend="I" className="border-plum!" onClick={onReadIt}>{t`read it off the simulated car`}</Cap>
         )}
+        {joining && <JoinMeterDialog simulated={onMeter} onClose={() => setJoining(false)} />}
         <ul className="min-h-[4lh] min-w-64 flex-1 pl-3 text-sm">
           {check.cautions.map((caution) => (
             <li key={caution}>▲ {caution}</li>

@@ -24,6 +24,7 @@ import { wiring } from "./wiring";
 import type { Look } from "./look";
 import { plug } from "./plug";
 import { provoke } from "./provoke";
+import { reseat } from "./reseat";
 import { wiggle } from "./wiggle";
 
 /** Every look that is the same on all corners. A new one is a file of its own and a word here. */
@@ -51,9 +52,13 @@ const FIXED = [
   dragTest,
 ] as const;
 
-/** A look's name: one of the fixed ones, a station, or what is wiggled or provoked. */
+/** A look's name: one of the fixed ones, a station, or what is wiggled, provoked or reseated. */
 export type LookId =
-  (typeof FIXED)[number]["id"] | StationId | `wiggle-${StationId | `span${number}`}` | `wake-${Wake}`;
+  | (typeof FIXED)[number]["id"]
+  | StationId
+  | `wiggle-${StationId | `span${number}`}`
+  | `wake-${Wake}`
+  | `reseat-${StationId}`;
 
 const BY_ID: ReadonlyMap<string, Look> = new Map(FIXED.map((look) => [look.id, look]));
 
@@ -66,6 +71,7 @@ export function looksOf(setup: CornerSetup): Look[] {
     ...stations.slice(1).map(wiggle),
     ...spansOf(setup).map((_, i) => wiggle(`span${i + 1}`)),
     ...stations.map(plug),
+    ...stations.slice(1).map(reseat),
   ];
 }
 
@@ -94,5 +100,7 @@ function make(id: string): Look | undefined {
   if (wake) return provoke(wake);
   const place = /^wiggle-((?:plug|c[1-9]\d?|span\d+))$/.exec(id)?.[1];
   if (place) return wiggle(place);
+  const reseated = /^reseat-((?:plug|c[1-9]\d?))$/.exec(id)?.[1];
+  if (reseated) return reseat(reseated);
   return STATION.test(id) ? plug(id) : undefined;
 }

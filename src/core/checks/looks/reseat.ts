@@ -1,0 +1,55 @@
+import { t } from "../../words/words";
+import { stationWords } from "../../faults/places";
+import { stationLabel } from "../station-label";
+import type { Look, Seen } from "./look";
+
+/**
+ * A connector cleaned, dried and plugged together again, and what was wrong read once more: an act that tells as much as
+ * a reading. Damp in a plug's half reads like a rubbed wire beside it, and a look into it misses one in three; what is
+ * still there in a clean, dry plug is not the plug's.
+ */
+export const reseat = (station: string): Look => ({
+  id: `reseat-${station}`,
+  instrument: "hands",
+  state: { key: "off" },
+  label: () => t`clean and reseat, ${stationLabel(station)}`,
+  sentence: () =>
+    t`Key off. Undo the ${stationWords(station)}, clean and dry both halves, plug it together. Key on: read again what was wrong. Is it still there?`,
+  minutes: 5,
+  unplugs: true,
+  needs: ["reach"],
+  answers: {
+    list: [
+      {
+        word: "still",
+        say: () => t`as wrong as before`,
+        short: () => t`still there`,
+        also: ["still-there", "same", "no-change", "no"],
+      },
+      {
+        word: "gone",
+        say: () => t`gone: record it as repaired before measuring on`,
+        short: () => t`gone`,
+        also: ["cured", "mended", "ok"],
+      },
+    ],
+    chances: (seen) => ({ gone: cured(seen, station) }),
+    rest: "still",
+  },
+});
+
+/** How often it is gone after that (engineering judgement): damp and green terminals are cleaned, spread ones seldom grip again. */
+function cured({ car: { circuit }, where }: Seen, station: string): number {
+  if (where.comesAndGoes) return GONE_BY_ITSELF;
+  if (where.station !== station) return where.part === "none" ? GONE_BY_ITSELF : BY_CHANCE;
+  const at = where.place.station!;
+  if (circuit.bridge?.station === at) return 0.9;
+  const worst = Math.max(...circuit.contactOhms[at]!);
+  if (worst < LEAST_OHMS) return BY_CHANCE;
+  return Number.isFinite(worst) ? 0.8 : 0.35;
+}
+
+const GONE_BY_ITSELF = 0.5;
+const BY_CHANCE = 0.02;
+/** A contact worse than this is what was wrong. */
+const LEAST_OHMS = 3;

@@ -1,0 +1,30 @@
+import * as z from "zod/mini";
+import { dialectSchema, usualDialect } from "@/instruments/meter/dialect";
+import { keepText, keptText } from "./small-texts";
+
+const KEY = "tastatura-meter";
+
+const meterSetupSchema = z.object({
+  kind: z._default(z.enum(["scpi", "lines"]), "scpi"),
+  dialect: z._default(dialectSchema, usualDialect),
+  /** How the lines of a meter that takes no orders are read. */
+  pattern: z._default(z.string().check(z.maxLength(120)), "{value} {unit}"),
+  lineBaud: z._default(z.number().check(z.int(), z.gte(300), z.lte(2_000_000)), 2400),
+});
+export type MeterSetup = z.infer<typeof meterSetupSchema>;
+
+/** How a meter was joined last on this machine; the usual set-up where nothing was kept. */
+export function keptMeterSetup(): MeterSetup {
+  try {
+    const parsed = meterSetupSchema.safeParse(JSON.parse(keptText(KEY) ?? "{}"));
+    return parsed.success ? parsed.data : meterSetupSchema.parse({});
+  } catch (error) {
+    if (error instanceof SyntaxError) return meterSetupSchema.parse({});
+    throw error;
+  }
+}
+
+/** @returns false where it will be gone once the page closes */
+export function keepMeterSetup(setup: MeterSetup): boolean {
+  return keepText(KEY, JSON.stringify(setup));
+}

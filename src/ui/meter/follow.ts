@@ -1,0 +1,16 @@
+/**
+ * Lets what a meter shows stand in the reading as long as nobody has typed there: what was typed by hand is never
+ * overwritten.
+ */
+export function followMeter(): { next: (typed: string, shown: string) => string | null } {
+  let last: string | null = null;
+  return {
+    /** What the reading becomes; null where it stays. */
+    next(typed, shown) {
+      if (typed !== "" && typed !== last) return null;
+      if (typed === shown) return null;
+      last = shown;
+      return shown;
+    },
+  };
+}
