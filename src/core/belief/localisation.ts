@@ -12,7 +12,7 @@ import { scaleError, toScale } from "../observation/scale";
 export class Localisation {
   private readonly candidates: Candidates;
   private readonly cars: CarCondition[][];
-  private readonly known = new Map<string, Uint8Array>();
+  private readonly known = new Map<string, { untouched: Uint8Array; sameValues: Uint8Array }>();
 
   /** @param candidates as first drawn, before any reading */
   constructor(candidates: Candidates) {
@@ -25,7 +25,16 @@ export class Localisation {
   /** For each group, 1 where its fault cannot change what this hook-up reads. */
   untouched(hookup: Hookup): Uint8Array {
     this.learn([hookup]);
-    return this.known.get(hookupKey(hookup))!;
+    return this.known.get(hookupKey(hookup))!.untouched;
+  }
+
+  /**
+   * For each group, 1 where its fault cannot change the numbers this hook-up may show, only how often each shows: which
+   * level a standing wheel keeps to says something of the ring, what that level is nothing.
+   */
+  sameValues(hookup: Hookup): Uint8Array {
+    this.learn([hookup]);
+    return this.known.get(hookupKey(hookup))!.sameValues;
   }
 
   /** Works out many hook-ups at once: those in one state share their solves. */
@@ -41,10 +50,11 @@ export class Localisation {
         }),
       );
       sharing.forEach((hookup, at) => {
-        const same = looks.map((cars) =>
-          Number(cars.every((car, i) => alike(car[at]!, looks[healthyGroup]![i]![at]!, hookup))),
-        );
-        this.known.set(hookupKey(hookup), Uint8Array.from(same));
+        const where = (fits: (a: Outlook, b: Outlook, hookup: Hookup) => boolean) =>
+          Uint8Array.from(looks, (cars) =>
+            Number(cars.every((car, i) => fits(car[at]!, looks[healthyGroup]![i]![at]!, hookup))),
+          );
+        this.known.set(hookupKey(hookup), { untouched: where(alike), sameValues: where(alikeInValues) });
       });
     }
   }
@@ -80,7 +90,11 @@ const ALIKE_CHANCE = 0.005;
 function alike(a: Outlook, b: Outlook, hookup: Hookup): boolean {
   if (a.chances.length !== b.chances.length) return false;
   if (a.chances.some((chance, i) => Math.abs(chance - b.chances[i]!) > ALIKE_CHANCE)) return false;
-  if (a.kind === "words" || b.kind === "words") return a.kind === b.kind;
+  return a.kind === "words" ? b.kind === "words" : alikeInValues(a, b, hookup);
+}
+
+function alikeInValues(a: Outlook, b: Outlook, hookup: Hookup): boolean {
+  if (a.kind === "words" || b.kind === "words" || a.values.length !== b.values.length) return false;
   return a.values.every((value, i) => {
     const other = b.values[i]!;
     if (value === other) return true;

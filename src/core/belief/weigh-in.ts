@@ -1,8 +1,17 @@
 import type { Observed } from "../observation/typed-value";
 import type { Candidates } from "./candidates";
-import { endForecast, inSlotsOf, type End, type Forecasts, type ForecastTable, type NumberTable } from "./forecasts";
+import {
+  endForecast,
+  inSlotsOf,
+  LEVELS,
+  type End,
+  type Forecasts,
+  type ForecastTable,
+  type NumberTable,
+} from "./forecasts";
 import type { Cloud } from "./kernel";
 import type { Localisation } from "./localisation";
+import { toScale } from "../observation/scale";
 import { weighAtom, weighNumber, type NumberRead, type Pull } from "./weigh";
 
 /** Where the weighing is done: on the belief itself, or on a copy that is thrown away. */
@@ -55,10 +64,11 @@ export function weighIn(observed: Observed, bench: Bench, moment: Moment): Weigh
     table = bench.tableNow();
     end("high", table as NumberTable);
     for (let row = 0; row < trusted.length; row++) trusted[row]! *= first[row]!;
-  } else
+  } else {
     for (const group of candidates.groups)
       weighAtom(observed, table, candidates, group, trusted, readBefore?.kind === "over-limit");
-  pool(bench.localisation.untouched(hookup), candidates, moment.shares);
+    pool(bench.localisation.untouched(hookup), candidates, moment.shares, evenly);
+  }
   return { trusted, pulls, table };
 }
 
@@ -66,15 +76,17 @@ export function weighIn(observed: Observed, bench: Bench, moment: Moment): Weigh
 function weighNumbers(
   observed: Observed,
   read: NumberRead,
-  { candidates, clouds, forecasts, localisation, moved }: Bench,
+  bench: Bench,
   { shares, turn }: Moment,
   trusted: Float64Array,
   numbers: NumberTable,
   plain: NumberTable,
   earlier: NumberRead | null = null,
 ): (Pull | null)[] {
+  const { candidates, clouds, forecasts, localisation, moved } = bench;
   const { hookup } = observed;
   const { dimensions } = candidates;
+  const was = candidates.weight.slice();
   const untouched = localisation.untouched(hookup);
   const lead = localisation.lead(hookup, shares);
   const ofLead: Float64Array[] = [];
@@ -106,7 +118,11 @@ function weighNumbers(
     return pull;
   };
   const first = lead >= 0 ? weigh(lead) : null;
-  return candidates.groups.map((_, g) => (g === lead ? first : weigh(g)));
+  const pulls = candidates.groups.map((_, g) => (g === lead ? first : weigh(g)));
+  const same = localisation.sameValues(hookup);
+  const before = Float64Array.from(candidates.groups, (group) => sumOf(was, group.first, group.size));
+  pool(same, candidates, before, bySlot(same, read.value, numbers, candidates, was, before, trusted));
+  return pulls;
 }
 
 /** Groups below this share are weighed without being pulled toward the reading. */
@@ -114,26 +130,77 @@ const FINE_SHARE = 2e-4;
 /** Dimensions in which a cloud has less variance than this have no width worth asking for. */
 const NARROW = 1e-5;
 
+const evenly = (): number => 1;
+
 /**
- * Faults that cannot change this reading share one likelihood, the mean over all of them by share: what each
- * group's own few candidates happen to say of it is noise.
+ * How much likelier each group makes the alternative that was read than the likeliest of those whose numbers are the same:
+ * by how often it shows that alternative, and not at all where it was a slip.
  */
-function pool(untouched: Uint8Array, { groups, weight }: Candidates, before: Float64Array): void {
-  const after = groups.map(({ first, size }) => {
-    let share = 0;
-    for (let row = first; row < first + size; row++) share += weight[row]!;
-    return share;
+function bySlot(
+  same: Uint8Array,
+  value: number,
+  table: NumberTable,
+  { groups }: Candidates,
+  was: Float64Array,
+  shares: Float64Array,
+  trusted: Float64Array,
+): (g: number) => number {
+  const { hookup, slots, onScale, chances } = table;
+  const lead = shares.reduce((most, share, g) => (same[g] && share > (shares[most] ?? 0) ? g : most), -1);
+  if (lead < 0) return evenly;
+  const x = toScale(hookup.instrument, value);
+  const met = new Float64Array(LEVELS);
+  let trust = 0;
+  const { first, size } = groups[lead]!;
+  for (let row = first; row < first + size; row++) {
+    trust += (was[row]! / shares[lead]!) * trusted[row]!;
+    let [nearest, apart] = [-1, Infinity];
+    for (let slot = 0; slot < LEVELS; slot++) {
+      const off = Math.abs(onScale[row * slots + slot]! - x);
+      if (chances[row * slots + slot]! > 0 && off < apart) [nearest, apart] = [slot, off];
+    }
+    if (nearest >= 0) met[nearest]! += was[row]!;
+  }
+  const read = met.indexOf(Math.max(...met));
+  const shown = groups.map(({ first, size }, g) => {
+    if (!same[g] || !(shares[g]! > 0)) return 0;
+    let sum = 0;
+    for (let row = first; row < first + size; row++)
+      for (let slot = read; slot < slots; slot += LEVELS) sum += was[row]! * chances[row * slots + slot]!;
+    return sum / shares[g]!;
   });
+  const usual = shown[lead]!;
+  return usual > 0 ? (g) => trust * (shown[g]! / usual) + 1 - trust : evenly;
+}
+
+/**
+ * Faults that cannot change what this reading may show share one likelihood, the mean over all of them by share, times how
+ * often each shows it: what each group's own few candidates happen to say of it is noise.
+ * @param times how much likelier a group makes it than others of them
+ */
+function pool(
+  same: Uint8Array,
+  { groups, weight }: Candidates,
+  before: Float64Array,
+  times: (g: number) => number,
+): void {
+  const after = groups.map(({ first, size }) => sumOf(weight, first, size));
   let [held, left] = [0, 0];
   for (let g = 0; g < groups.length; g++)
-    if (untouched[g]) {
-      held += before[g]!;
+    if (same[g]) {
+      held += before[g]! * times(g);
       left += after[g]!;
     }
   if (!(held > 0)) return;
   groups.forEach(({ first, size }, g) => {
-    if (!untouched[g] || !(after[g]! > 0)) return;
-    const factor = ((left / held) * before[g]!) / after[g]!;
+    if (!same[g] || !(after[g]! > 0)) return;
+    const factor = ((left / held) * before[g]! * times(g)) / after[g]!;
     for (let row = first; row < first + size; row++) weight[row]! *= factor;
   });
+}
+
+function sumOf(weight: Float64Array, first: number, size: number): number {
+  let sum = 0;
+  for (let row = first; row < first + size; row++) sum += weight[row]!;
+  return sum;
 }

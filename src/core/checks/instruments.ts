@@ -30,6 +30,11 @@ export const quantityOf: Partial<Record<Instrument, Quantity>> = {
   gauge: "length",
 };
 
+/** Whether a meter at two points reads it: what one that speaks for itself may hand over. */
+export function isMetered(instrument: Instrument): boolean {
+  return instrument === "continuity" || (instrument !== "gauge" && quantityOf[instrument] !== undefined);
+}
+
 export const instrumentWords: Record<Instrument, string> = {
   get "volts-dc"() {
     return t`DC volts`;

@@ -17,7 +17,7 @@ import type { SkipReason } from "@/core/job/skip-reasons";
 import type { Job } from "@/core/job/schema";
 import type { Suspect } from "@/core/verdict/suspects";
 import { formatShare } from "@/core/units/format";
-import { instrumentWords, type Instrument } from "@/core/checks/instruments";
+import { instrumentWords, isMetered, type Instrument } from "@/core/checks/instruments";
 import { canToggle } from "@/core/observation/typed-value";
 import type { Act } from "@/core/planning/acts";
 import { LONGEST } from "@/core/units/typed-text";
@@ -57,6 +57,10 @@ interface CardProps {
 const LookDrawing = dynamic(() => import("./look-drawing").then((module) => module.LookDrawing), { ssr: false });
 const HookupPicture = dynamic(() => import("./hookup-picture").then((module) => module.HookupPicture), { ssr: false });
 const MeterBar = dynamic(() => import("../meter/meter-bar").then((module) => module.MeterBar), { ssr: false });
+const JoinMeterCap = dynamic(() => import("../meter/join-meter-cap").then((module) => module.JoinMeterCap), {
+  ssr: false,
+  loading: () => <Cap legend="M" disabled>{t`join a meter`}</Cap>,
+});
 const JoinMeterDialog = dynamic(() => import("../meter/join-meter-dialog").then((module) => module.JoinMeterDialog), {
   ssr: false,
 });
@@ -92,6 +96,7 @@ export function NextCheckCard({
   const [joining, setJoining] = useState(false);
   useHotkeys("h", () => setHooking((open) => !open));
   const drawable = "red" in check.hookup;
+  const metered = isMetered(check.instrument);
   const { units } = useSettings().settings;
   const meant = meantIn(typed, check.unit, units);
   const { data: preview = null } = usePreview(job, check, meant);
@@ -200,7 +205,7 @@ export function NextCheckCard({
           <button type="submit" className="sr-only">{t`Log the reading`}</button>
         </form>
       </div>
-      {drawable && (
+      {metered && (
         <MeterBar
           hookupId={check.id}
           instrument={check.instrument}
@@ -230,7 +235,7 @@ export function NextCheckCard({
         <Cap legend="]" onClick={() => onOther(1)}>{t`other checks`}</Cap>
         <SkipMenu off={free} onSkip={onSkip} />
         <Cap legend="P" onClick={onPick}>{t`pick two points`}</Cap>
-        {drawable && <Cap onClick={() => setJoining(true)}>{t`join a meter`}</Cap>}
+        {metered && <JoinMeterCap onJoin={() => setJoining(true)} />}
         {onReadIt && (
           <Cap legend="I" className="border-plum!" onClick={onReadIt}>{t`read it off the simulated car`}</Cap>
         )}

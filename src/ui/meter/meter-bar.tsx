@@ -46,7 +46,7 @@ export function MeterBar({
   const { shown = null, trouble = null, least = null, greatest = null, setByWire = false } = joined ?? {};
   const both = toggles && least && greatest && least.text !== greatest.text ? `${least.text} / ${greatest.text}` : null;
   const takeBoth = () => both && onType(both);
-  useHotkeys("m", () => (both ? takeBoth() : shown && onType(shown.text)));
+  useHotkeys("m", () => (both ? takeBoth() : shown && onType(shown.text)), { enabled: joined !== null });
   if (!joined) return null;
   return (
     <section

@@ -1,0 +1,172 @@
+/** Meters that speak for themselves: messages by IEEE 488.2 and SCPI-1999 (from memory), lines by a user's pattern, ports that fail. */
+import fc from "fast-check";
+import { afterEach, describe, expect, it, vi } from "vitest";
+import { settable, usualDialect } from "./dialect";
+import { lineMeter } from "./line-meter";
+import { linePattern } from "./line-pattern";
+import { Lines } from "./lines";
+import type { BytePort, Heard } from "./meter";
+import { identityOf, scpiErrorOf, scpiNumber } from "./scpi";
+import { scpiMeter } from "./scpi-meter";
+import { bytePort } from "./serial-port";
+import { simulatedMeterPort } from "./simulated-meter";
+
+describe("SCPI messages", () => {
+  it.each([
+    ["12", 12],
+    ["+8.43000000E-01", 0.843],
+    ["-.5", -0.5],
+    ["1.0E+03,+2", 1000],
+    [" 5.0 E -3 ", 0.005],
+    ["+9.90000000E+37", Infinity],
+    ["-9.9E37", -Infinity],
+    ["9.91E37", null],
+    ["1,2 V", 1],
+    ["ERR", null],
+    ["", null],
+    ["0x10", null],
+  ])("%j is the number %s", (answer, value) => {
+    expect(scpiNumber(answer)).toBe(value);
+  });
+
+  it("take an identity of four fields, and an error with its quoted text", () => {
+    expect(identityOf('Invented,"BM 7",0012,1.02')).toEqual({
+      maker: "Invented",
+      model: "BM 7",
+      serial: "0012",
+      firmware: "1.02",
+    });
+    expect(identityOf("hello")).toBeNull();
+    expect(scpiErrorOf('-113,"Undefined header; ""FOO"""')).toEqual({ code: -113, text: 'Undefined header; "FOO"' });
+    expect(scpiErrorOf('+0,"No error"')).toBeNull();
+  });
+});
+
+describe("lines", () => {
+  it("are the same however the bytes are cut, whatever ends them, and never endless", () => {
+    const text = fc.array(fc.stringMatching(/^[ -~µΩ]{0,20}$/), { maxLength: 8 });
+    fc.assert(
+      fc.property(
+        text,
+        fc.constantFrom("\n", "\r\n", "\r"),
+        fc.array(fc.nat(9), { maxLength: 40 }),
+        (all, end, cuts) => {
+          const bytes = new TextEncoder().encode(all.map((line) => line + end).join(""));
+          const lines = new Lines();
+          const got: string[] = [];
+          let at = 0;
+          for (const cut of cuts) got.push(...lines.push(bytes.slice(at, (at += cut))));
+          got.push(...lines.push(bytes.slice(at)), ...lines.push(new TextEncoder().encode(end)));
+          expect(got).toEqual(all.map((line) => line.trim()).filter((line) => line !== ""));
+        },
+      ),
+    );
+    expect(new Lines().push(new Uint8Array(5000).fill(65))[0]!.length).toBeLessThanOrEqual(400);
+  });
+
+  it.each([
+    ["{value} {unit}", "0.843 VDC", "0.843 VDC"],
+    ["{value} {unit}", "0,843V", "0.843 V"],
+    ["{value} {unit}", "OL MOhm", "OL"],
+    ["* {value}{unit} *", "DC  -1.250 mV AUTO", "-1.250 mV"],
+    ["#{value};{unit}", "#12.5;Hz", "12.5 Hz"],
+    ["{value} {unit}", "battery low", null],
+    ["#{value}", "12.5", null],
+  ])("pattern %j reads %j as %j", (pattern, line, read) => {
+    const made = linePattern(pattern);
+    expect(made.ok && made.read(line)).toBe(read);
+  });
+
+  it("refuse a pattern without one place for the number, and take any sign in it as it is", () => {
+    expect(linePattern("volts {unit}").ok).toBe(false);
+    expect(linePattern("{value} {value}").ok).toBe(false);
+    fc.assert(
+      fc.property(fc.stringMatching(/^[!-)+-~]{0,12}$/), (sign) => {
+        fc.pre(!/[{}*]/.test(sign));
+        const made = linePattern(`${sign} {value}`);
+        expect(made.ok && made.read(`${sign} 3.5`)).toBe("3.5");
+      }),
+    );
+  });
+});
+
+describe("a meter", () => {
+  afterEach(() => vi.useRealTimers());
+  const until = async (heard: Heard[], fits: (one: Heard) => boolean) => {
+    await vi.waitFor(() => expect(heard.some(fits)).toBe(true), { timeout: 3000 });
+    return heard.find(fits)!;
+  };
+
+  it("says who it is, is set to what is asked, and is read again and again until it is left", async () => {
+    const shows: Record<string, number | null> = {
+      "volts-dc": 0.843,
+      ohms: Infinity,
+      continuity: 0.3,
+      "amps-dc": 0.0141,
+    };
+    const heard: Heard[] = [];
+    const meter = await scpiMeter(
+      simulatedMeterPort((at) => Promise.resolve(shows[at] ?? null)),
+      usualDialect,
+      (one) => heard.push(one),
+    );
+    expect(meter.name).toContain("Simulated bench meter");
+    expect(await meter.set("volts-dc")).toBe(true);
+    await until(heard, (one) => one.kind === "reading" && one.text === "843 mV" && one.instrument === "volts-dc");
+    await meter.set("ohms");
+    await until(heard, (one) => one.kind === "reading" && one.text === "OL" && one.instrument === "ohms");
+    await meter.set("continuity");
+    await until(heard, (one) => one.kind === "reading" && one.text === "beep");
+    await meter.set("amps-dc");
+    await until(heard, (one) => one.kind === "reading" && one.text === "14.1 mA");
+    await meter.set("hertz");
+    await until(heard, (one) => one.kind === "line");
+    expect(await meter.set("lamp")).toBe(false);
+    await meter.close();
+    const before = heard.length;
+    await new Promise((resolve) => setTimeout(resolve, 600));
+    expect(heard.slice(before).filter(({ kind }) => kind !== "line")).toEqual([]);
+  });
+
+  it("has a command of its own for every quantity", () => {
+    expect(new Set(settable.map((one) => usualDialect.set[one])).size).toBe(settable.length);
+  });
+
+  it("that does not answer is told, and its port is closed", async () => {
+    vi.useFakeTimers();
+    let closed = false;
+    const mute: BytePort = {
+      read: () => new Promise(() => undefined),
+      write: () => Promise.resolve(),
+      close: () => Promise.resolve(void (closed = true)),
+    };
+    const joining = expect(scpiMeter(mute, usualDialect, () => undefined)).rejects.toThrow(/Nothing answered/);
+    await vi.advanceTimersByTimeAsync(5000);
+    await joining;
+    expect(closed).toBe(true);
+  });
+
+  it("that sends lines is read by its pattern; pulled out, it is said to be gone", async () => {
+    let unplug!: (reason: Error) => void;
+    const readable = new ReadableStream<Uint8Array>({
+      start(sender) {
+        sender.enqueue(new TextEncoder().encode("DC 1.68 V\r\nbatt low\r\n"));
+        unplug = (reason) => sender.error(reason);
+      },
+    });
+    const port = bytePort({
+      open: () => Promise.resolve(),
+      close: () => Promise.resolve(),
+      readable,
+      writable: new WritableStream(),
+    });
+    const heard: Heard[] = [];
+    const meter = lineMeter(port, "DC {value} {unit}", "meter", (one) => heard.push(one));
+    await until(heard, (one) => one.kind === "reading" && one.text === "1.68 V");
+    await until(heard, (one) => one.kind === "line" && one.text === "batt low");
+    unplug(new Error("device lost"));
+    await until(heard, (one) => one.kind === "gone");
+    await meter.close();
+    expect(() => lineMeter(port, "no number", "meter", () => undefined)).toThrow(/\{value\}/);
+  });
+});
