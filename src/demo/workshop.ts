@@ -18,6 +18,7 @@ import { JOB_VERSION, type Job } from "../core/job/schema";
 import type { Corner } from "../core/units/corner";
 import { analyseCapture } from "../core/waveform/analyse";
 import { pointText } from "../core/circuit/point";
+import { pastJobs } from "./past-cars";
 
 interface DemoCar {
   id: string;
@@ -287,6 +288,7 @@ export function demoWorkshop(now: Date): DemoWorkshop {
     job = withReadings(job, simulated, car.readings, (index) => at(6 + 3 * index));
     workshop.jobs.push(car.beside ? withCornerBeside(job, car, car.beside, at) : job);
   }
+  workshop.jobs.push(...pastJobs(now, MINIBUS_PATH));
   return workshop;
 }
 

@@ -212,6 +212,7 @@ export function NextCheckCard({
           toggles={canToggle(check.hookup, job.setup)}
           typed={typed}
           onType={onType}
+          onLog={onLog}
         />
       )}
       {job.simulated && check.answers && typed && <LookDrawing job={job} hookup={check.hookup} answer={typed} />}

@@ -9,9 +9,11 @@ import {
   type SortingState,
 } from "@tanstack/react-table";
 import Link from "next/link";
-import { useEffect, useState } from "react";
+import dynamic from "next/dynamic";
+import { useEffect, useMemo, useState } from "react";
 import { familyWords } from "@/core/circuit/setup";
 import { defaultPriors, partLabel, type Part } from "@/core/faults/parts/parts";
+import type { Job } from "@/core/job/schema";
 import { cornerJobs } from "@/core/job/corner-in-work";
 import { historyRow, learntPriors, type HistoryRow } from "@/core/report/history";
 import { formulaSafe } from "@/core/units/formula-safe";
@@ -22,6 +24,8 @@ import { Cap } from "../keys/cap";
 import { useSettings } from "../settings/use-settings";
 import { PlainHeader } from "../keys/plain-header";
 import { toast } from "../keys/toast";
+
+const HistoryCharts = dynamic(() => import("./history-charts").then((module) => module.HistoryCharts), { ssr: false });
 
 const column = createColumnHelper<HistoryRow>();
 const columns = [
@@ -75,17 +79,14 @@ const columns = [
 /** All jobs of this store: what was at fault, how long it took. */
 export function HistoryScreen() {
   const { settings, change } = useSettings();
-  const [rows, setRows] = useState<HistoryRow[]>([]);
+  const [jobs, setJobs] = useState<Job[] | null>(null);
+  const { estimate } = settings;
+  const rows = useMemo(() => (jobs ?? []).map((job) => historyRow(job, estimate)), [jobs, estimate]);
+  const [whole, setWhole] = useState(false);
   const [sorting, setSorting] = useState<SortingState>([{ id: "date", desc: true }]);
   useEffect(() => {
     listJobs().then(
-      ({ jobs }) =>
-        setRows(
-          jobs
-            .filter(({ simulated }) => !simulated?.practice)
-            .flatMap(cornerJobs)
-            .map(historyRow),
-        ),
+      ({ jobs }) => setJobs(jobs.filter(({ simulated }) => !simulated?.practice).flatMap(cornerJobs)),
       (error: unknown) => toast.error(t`The store cannot be read: ${String(error)}`),
     );
   }, []);
@@ -99,19 +100,26 @@ export function HistoryScreen() {
     getCoreRowModel: getCoreRowModel(),
     getSortedRowModel: getSortedRowModel(),
   });
+  const all = table.getRowModel().rows;
+  const shown = whole ? all : all.slice(0, FIRST);
   const found = rows.flatMap(({ part, guess }) => (part && !guess ? [part] : []));
   const learnt = learntPriors(defaultPriors, found);
   return (
     <>
       <PlainHeader title={t`History`} />
       <main className="grid gap-4 p-4 lg:grid-cols-[minmax(0,2fr)_minmax(0,1fr)]">
+        <div className="lg:col-span-2">{jobs && <HistoryCharts rows={rows} currency={estimate.currency} />}</div>
         <section className="overflow-x-auto rounded-2xl border border-rule bg-card p-4" aria-label={t`Jobs`}>
           <table className="w-full">
             <thead>
               {table.getHeaderGroups().map((group) => (
                 <tr key={group.id} className="text-left text-sm text-muted">
                   {group.headers.map((header) => (
-                    <th key={header.id} className="font-normal" aria-sort={ARIA[String(header.column.getIsSorted())]}>
+                    <th
+                      key={header.id}
+                      className={`font-normal ${LEFT_OUT.has(header.column.id) ? "hidden sm:table-cell" : ""}`}
+                      aria-sort={ARIA[String(header.column.getIsSorted())]}
+                    >
                       <button type="button" className="min-h-11 pr-3" onClick={header.column.getToggleSortingHandler()}>
                         {flexRender(header.column.columnDef.header, header.getContext())}
                         {header.column.getIsSorted() === "asc"
@@ -126,10 +134,13 @@ export function HistoryScreen() {
               ))}
             </thead>
             <tbody>
-              {table.getRowModel().rows.map((row) => (
+              {shown.map((row) => (
                 <tr key={row.id} className="border-t border-rule">
                   {row.getVisibleCells().map((cell) => (
-                    <td key={cell.id} className="py-2 pr-3">
+                    <td
+                      key={cell.id}
+                      className={`py-2 pr-3 ${LEFT_OUT.has(cell.column.id) ? "hidden sm:table-cell" : ""}`}
+                    >
                       {flexRender(cell.column.columnDef.cell, cell.getContext())}
                     </td>
                   ))}
@@ -137,7 +148,10 @@ export function HistoryScreen() {
               ))}
             </tbody>
           </table>
-          <Cap className="mt-3" onClick={() => void saveCsv(rows)}>{t`as CSV`}</Cap>
+          <div className="mt-3 flex flex-wrap gap-2">
+            {shown.length < all.length && <Cap onClick={() => setWhole(true)}>{t`all ${all.length} jobs`}</Cap>}
+            <Cap onClick={() => void saveCsv(rows)}>{t`as CSV`}</Cap>
+          </div>
         </section>
         <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`What was at fault`}>
           <h2 className="border-b border-rule pb-1 font-semibold">{t`What this shop finds`}</h2>
@@ -170,6 +184,11 @@ export function HistoryScreen() {
     </>
   );
 }
+
+/** Jobs shown at first; the rest on demand. */
+const FIRST = 12;
+/** Columns that a phone has no room for. */
+const LEFT_OUT: ReadonlySet<string> = new Set(["corner", "family", "readings"]);
 
 const ARIA: Record<string, "ascending" | "descending" | "none"> = {
   asc: "ascending",

@@ -46,7 +46,12 @@ export function BoardList({
   const [state, setState] = useState<BoardState | "all">("all");
   const [order, setOrder] = useState<BoardOrder>("worked-on");
   const corners = useMemo(() => new Map(jobs.map((job) => [job, cornerJobs(job)])), [jobs]);
-  const rows = useBoardRows(useMemo(() => [...corners.values()].flat(), [corners]));
+  // What is put away is worked out when it is looked at.
+  const wanted = useMemo(
+    () => [...corners].flatMap(([job, each]) => (Boolean(job.archived) === (state === "archived") ? each : [])),
+    [corners, state],
+  );
+  const rows = useBoardRows(wanted);
   const cornersOf = (job: Job): CornerRow[] => cornerRows(corners.get(job)!, rows);
   const stateOf = (job: Job) => carState(cornersOf(job));
   const isShown = (job: Job, wanted: BoardState | "all") =>

@@ -14,6 +14,7 @@ export function MeterBar({
   toggles,
   typed,
   onType,
+  onLog,
 }: {
   /** Another hook-up is another reading: the ends seen so far are forgotten. */
   hookupId: string;
@@ -22,6 +23,7 @@ export function MeterBar({
   toggles: boolean;
   typed: string;
   onType: (text: string) => void;
+  onLog: () => void;
 }) {
   const joined = useJoinedMeter();
   const follow = useRef(followMeter());
@@ -47,6 +49,10 @@ export function MeterBar({
   const both = toggles && least && greatest && least.text !== greatest.text ? `${least.text} / ${greatest.text}` : null;
   const takeBoth = () => both && onType(both);
   useHotkeys("m", () => (both ? takeBoth() : shown && onType(shown.text)), { enabled: joined !== null });
+  // With both hands at the probes one key is enough, wherever the cursor is; a button with the focus keeps it.
+  useHotkeys("enter", () => !(document.activeElement instanceof HTMLButtonElement) && onLog(), {
+    enabled: joined !== null,
+  });
   if (!joined) return null;
   return (
     <section
