@@ -32,6 +32,8 @@ const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
   env: { MODEL: modelName() },
+  // `npm test` has checked the types just before.
+  typescript: { ignoreBuildErrors: process.env.TYPES_CHECKED === "1" },
   ...(process.env.STANDALONE ? { output: "standalone" as const } : {}),
   // What is no page runs no script and is read as what it is; pages get their policy with a nonce (proxy.ts).
   headers: () =>

@@ -27,13 +27,14 @@ test("rows are there again without being worked out; jobs are put away and found
   await page.getByRole("button", { name: "Archive Osmund Drover 09" }).click();
   await expect(rows).toHaveCount(count - 1);
   await page.getByRole("button", { name: /^archived/ }).click();
-  await expect(rows).toHaveCount(1);
-  await expect(rows).toContainText("Osmund Drover 09");
-  await page.getByRole("button", { name: "Back on the board: Osmund Drover 09" }).click();
-  await expect(rows).toHaveCount(0);
+  const back = page.getByRole("button", { name: "Back on the board: Osmund Drover 09" });
+  // One of that name was put away last spring.
+  await expect(back).toHaveCount(2);
+  await back.first().click();
+  await expect(back).toHaveCount(1);
   await undo("is back on the board");
-  await expect(rows).toHaveCount(1);
-  await page.getByRole("button", { name: "Back on the board: Osmund Drover 09" }).click();
+  await expect(back).toHaveCount(2);
+  await back.first().click();
   await page.getByRole("button", { name: /^on the board/ }).click();
   await expect(rows).toHaveCount(count);
 

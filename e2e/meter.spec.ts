@@ -22,6 +22,7 @@ const readings = async (page: Page) =>
 test("the simulated meter shows its reading at the needle, and one key logs it", async ({ page }) => {
   await atDcVolts(page);
   const before = await readings(page);
+  await expect(page.getByRole("button", { name: "join a meter" })).toBeEnabled();
   await page.keyboard.press("m");
   await page.getByRole("button", { name: "simulated bench meter on the simulated car" }).click();
   const bar = page.getByRole("region", { name: "Meter" });
@@ -61,7 +62,7 @@ test("a serial meter is asked who it is and set to the check; pulled out, that i
     Object.assign(window, { told, pull: () => sender.error(new Error("device lost")) });
   });
   await atDcVolts(page);
-  await page.keyboard.press("m");
+  await page.getByRole("button", { name: "join a meter" }).click();
   await page.getByRole("button", { name: "choose the port" }).click();
   await expect(page.getByRole("region", { name: "Meter" })).toContainText("Invented BM 7");
   await expect(page.locator("#reading")).toHaveValue("11.35 V");

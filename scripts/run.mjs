@@ -19,6 +19,27 @@ export function tool(title, name, args, env) {
   step(title, process.execPath, [`${root}node_modules/${TOOLS[name]}`, ...args], env);
 }
 
+/** Runs tools side by side, each one's words told once it is done; stops the whole script where one fails. */
+export async function toolsTogether(tools) {
+  console.log(`\n== ${tools.map(({ title }) => title).join(", ")}`);
+  const failed = await Promise.all(
+    tools.map(
+      ({ title, name, args }) =>
+        new Promise((resolve) => {
+          const child = spawn(process.execPath, [`${root}node_modules/${TOOLS[name]}`, ...args], { cwd: root });
+          const said = [];
+          for (const stream of [child.stdout, child.stderr]) stream.on("data", (piece) => said.push(piece));
+          child.on("close", (code) => {
+            process.stdout.write(Buffer.concat(said));
+            console.log(code === 0 ? `${title}: passed` : `${title} failed.`);
+            resolve(code !== 0);
+          });
+        }),
+    ),
+  );
+  if (failed.includes(true)) process.exit(1);
+}
+
 const TOOLS = {
   eslint: "eslint/bin/eslint.js",
   tsc: "typescript/bin/tsc",
@@ -54,11 +75,11 @@ export function needChromium() {
   process.exit(1);
 }
 
-/** Makes the demo files and the production build. */
-export function build() {
+/** Makes the demo files and the production build. @param typesChecked the build need not check them once more */
+export function build(typesChecked = false) {
   tool("demo workshop", "tsx", ["scripts/make-demo.ts"]);
   step("words", process.execPath, [`${root}scripts/words.mjs`, "build"]);
-  tool("production build", "next", ["build"]);
+  tool("production build", "next", ["build"], typesChecked ? { TYPES_CHECKED: "1" } : {});
   step("precache list", process.execPath, ["-e", 'import("./scripts/precache.mjs").then((m) => m.writePrecache())']);
 }
 

@@ -92,7 +92,7 @@ function sensorNeeds(fault: string, setup: CornerSetup): Need[] {
     case "passive":
       return [
         speaking(
-          () => t`the sensor measured with its plug undone, and found wrong`,
+          () => t`the sensor measured by itself, plug disconnected, and found wrong`,
           (hookup) => byHand(hookup) || (isAtFace(hookup, "plug", "out") && hookup.state.unplugged.includes("plug")),
         ),
       ];
@@ -169,7 +169,7 @@ function harnessNeeds(fault: string, place: Place, setup: CornerSetup): Need[] {
   if (LEAKS.has(fault))
     return [
       speaking(
-        () => t`the wire read by itself, undone at both its ends, and found wrong`,
+        () => t`the wire read by itself, disconnected at both ends, and found wrong`,
         (hookup) => isAlone(hookup, near, far) || isLook(`wiggle-span${span + 1}`)(hookup),
       ),
       ...ids.slice(Math.max(1, span), span + 2).map((plug) => stillThere(plug, seen)),

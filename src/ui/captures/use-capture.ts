@@ -80,8 +80,15 @@ export function useCapture(job: Job) {
     setOpen({ id, result: await captureWorker.ask((remote) => remote.analyse(capture, options)), logged: false });
     await saveCapture(id, capture);
   };
+  /** Opens a recording that is kept already and was not used yet. */
+  const openKept = async (id: string) => {
+    const capture = await loadCapture(id);
+    if (!capture) throw new Error(t`This recording is no longer kept.`);
+    setOpen({ id, result: await captureWorker.ask((remote) => remote.analyse(capture, options)), logged: false });
+  };
   return {
     takeCapture,
+    openKept,
     own,
     open,
     share,

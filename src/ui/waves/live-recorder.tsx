@@ -4,6 +4,7 @@ import { findingSays } from "@/core/checks/findings/findings";
 import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import clsx from "clsx";
+import dynamic from "next/dynamic";
 import { useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { Capture } from "@/core/capture/capture";
@@ -13,9 +14,12 @@ import type { LiveSource } from "@/instruments/live-source";
 import { thin } from "@/core/capture/thin";
 import type { AnalyseOptions, ChannelAnalysis } from "@/core/waveform/analyse";
 
+import type { Caught } from "@/core/capture/watch";
 import { colourAt } from "../chart/chart-style";
 import { Cap } from "../keys/cap";
 import { useUnits } from "../settings/use-units";
+
+const WatchPanel = dynamic(() => import("./watch-panel").then((module) => module.WatchPanel), { ssr: false });
 
 /** Seconds across the screen, seconds kept at most, and how often the analysis looks, in milliseconds. */
 const [SHOWN_S, KEPT_S, LOOK_MS] = [4, 20, 500];
@@ -25,6 +29,7 @@ export function LiveRecorder({
   source,
   options,
   onCalibrate,
+  onCaught,
   onKeep,
   onClose,
 }: {
@@ -33,6 +38,8 @@ export function LiveRecorder({
   /** Told what a meter shows of the same signal, and the RMS of it as recorded; where the source's volts are not its own. */
   onCalibrate?: (meterRmsV: number, recordedRms: number) => string;
 
+  /** Keeps a moment that a watch has caught. */
+  onCaught: (capture: Capture, caught: Caught, mark: string) => Promise<void>;
   onKeep: (capture: Capture) => void;
   onClose: () => void;
 }) {
@@ -71,7 +78,9 @@ export function LiveRecorder({
     const kept = source.last(KEPT_S);
     if (kept) onKeep(kept);
   };
+  const [watching, setWatching] = useState(false);
   useHotkeys("g", keep);
+  useHotkeys("a", () => setWatching(true));
   useHotkeys("escape", onClose);
   return (
     <section
@@ -80,6 +89,7 @@ export function LiveRecorder({
     >
       <h2 className="flex flex-wrap items-center gap-3 text-sm font-semibold text-muted">{jt`Rolling, ${source.name}: ${source.channels.join(", ")}${(
         <span className="ml-auto flex gap-2">
+          {!watching && <Cap legend="A" onClick={() => setWatching(true)}>{t`watch for hours`}</Cap>}
           <Cap legend="G" lead onClick={keep}>{t`stop and keep`}</Cap>
           <Cap legend="Esc" onClick={onClose}>{t`throw away`}</Cap>
         </span>
@@ -113,6 +123,7 @@ export function LiveRecorder({
           {state.ended} {t`What was recorded so far is still here: stop and keep.`}
         </p>
       )}
+      {watching && <WatchPanel source={source} options={options} onCaught={onCaught} />}
       {onCalibrate && <Calibrate rms={state.rms} onGive={onCalibrate} />}
     </section>
   );

@@ -11,6 +11,10 @@ import { facePoints, parsePoint } from "@/core/circuit/point";
 import { pointLabel } from "@/core/checks/words";
 import type { Capture } from "@/core/capture/capture";
 import { voltsPerUnit } from "@/core/capture/sound-scale";
+import type { Caught } from "@/core/capture/watch";
+import { canFollowFiles, fileSource, type GrowingFile } from "@/instruments/file-source";
+import { saveCapture } from "@/store/captures";
+import { caughtMoments, keepCaughtMoments, type CaughtMoment } from "@/store/caught-moments";
 import type { LiveSource } from "@/instruments/live-source";
 import { simulatedSource } from "@/instruments/simulated-source";
 import { soundSource, type SoundSetup } from "@/instruments/sound-source";
@@ -31,11 +35,18 @@ const CaptureView = dynamic(() => import("./capture-view").then((module) => modu
   loading: () => <p className="p-16 text-center text-muted">{t`Laying out the capture…`}</p>,
 });
 const SoundPanel = dynamic(() => import("./sound-panel").then((module) => module.SoundPanel), { ssr: false });
+const CaughtList = dynamic(() => import("./caught-list").then((module) => module.CaughtList), { ssr: false });
 const LiveRecorder = dynamic(() => import("./live-recorder").then((module) => module.LiveRecorder), { ssr: false });
+
+/** What the browser's own file picker hands out (WICG File System Access). */
+interface FilePicker {
+  showOpenFilePicker(): Promise<GrowingFile[]>;
+}
 
 /** A capture and what it says: trace, ring raster, ring clock, findings. */
 export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
-  const { own, open, share, take, stop, takeCapture, choose, markLogged } = useCapture(job);
+  const { own, open, share, take, stop, takeCapture, openKept, choose, markLogged } = useCapture(job);
+  const [moments, setMoments] = useState(() => caughtMoments(job.id));
   const [also, setAlso] = useState("");
   const [rolling, setRolling] = useState<LiveSource | null>(null);
   const [settingUp, setSettingUp] = useState(false);
@@ -60,11 +71,30 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
     if (!keepSoundSetup(setup)) return t`This browser keeps nothing: the calibration is lost when the page closes.`;
     return t`Calibrated: one unit of the input is ${perUnit.toPrecision(3)} V at the sensor.`;
   };
+  const changeMoments = (next: CaughtMoment[]) => {
+    setMoments(next);
+    keepCaughtMoments(job.id, next);
+  };
+  const caught = async (capture: Capture, { code }: Caught, mark: string) => {
+    const { id, at } = stamp();
+    await saveCapture(id, { ...capture, name: t`caught ${at.slice(11, 19)}` });
+    changeMoments([{ captureId: id, at, code, mark }, ...caughtMoments(job.id)]);
+  };
+  const followFile = async () => {
+    const [handle] = await (window as unknown as FilePicker).showOpenFilePicker();
+    setRolling(await fileSource(handle!));
+  };
   const keep = (capture: Capture) => {
     close();
     takeCapture(capture).catch((error: unknown) => toast.error(t`Not kept: ${String(error)}`));
   };
   useHotkeys("s", () => setSettingUp(true), { enabled: rolling === null });
+  const follow = () =>
+    followFile().catch((error: unknown) => {
+      if (!(error instanceof DOMException && error.name === "AbortError"))
+        toast.error(error instanceof Error ? error.message : String(error));
+    });
+  useHotkeys("d", () => void follow(), { enabled: rolling === null && canFollowFiles() });
   useHotkeys("r", () => void record(false), { enabled: rolling === null });
   useHotkeys("g", () => void record(true), { enabled: rolling === null });
   const weigh = (capture: Extract<OpenCapture["result"], { ok: true }>, leading: string, id: string) => {
@@ -78,6 +108,8 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
       }),
     );
     markLogged();
+    if (moments.some(({ captureId }) => captureId === id))
+      changeMoments(moments.filter(({ captureId }) => captureId !== id));
     toast(t`Used: ${scopeAnswers().say[leading] ?? leading}.`);
   };
   return (
@@ -125,6 +157,9 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
           <Cap legend="G" className="border-plum!" onClick={() => void record(true)}>{t`roll live`}</Cap>
         )}
         {rolling === null && <Cap legend="S" onClick={() => setSettingUp(true)}>{t`listen to the sound input`}</Cap>}
+        {rolling === null && canFollowFiles() && (
+          <Cap legend="D" onClick={() => void follow()}>{t`follow a growing file`}</Cap>
+        )}
         <ReadingShare share={share} onStop={() => void stop()} />
         {job.simulated && rolling === null && (
           <select
@@ -159,8 +194,19 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
           source={rolling}
           {...(!rolling.simulated && job.setup.family === "passive" ? { onCalibrate: calibrate } : {})}
           options={{ pulses: job.setup.pulsesPerRevolution, tyre: job.setup.tyre, family: job.setup.family }}
+          onCaught={caught}
           onKeep={keep}
           onClose={close}
+        />
+      )}
+      {moments.length > 0 && (
+        <CaughtList
+          moments={moments}
+          onOpen={({ captureId }) => {
+            close();
+            openKept(captureId).catch((error: unknown) => toast.error(String(error)));
+          }}
+          onDrop={(gone) => changeMoments(moments.filter((one) => one !== gone))}
         />
       )}
       {rolling ? null : open?.result.ok ? (

@@ -14,7 +14,7 @@ export const reseat = (station: string): Look => ({
   state: { key: "off" },
   label: () => t`clean and reseat, ${stationLabel(station)}`,
   sentence: () =>
-    t`Key off. Undo the ${stationWords(station)}, clean and dry both halves, plug it together. Key on: read again what was wrong. Is it still there?`,
+    t`Key off. Disconnect the ${stationWords(station)}, clean and dry both halves, plug it together. Key on: read again what was wrong. Is it still there?`,
   minutes: 5,
   unplugs: true,
   needs: ["reach"],
