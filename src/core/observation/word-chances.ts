@@ -34,11 +34,13 @@ export function scopeChances(
   const seen = findingChances[family][expected] ?? {};
   const total = Object.values(seen).reduce((sum, chance) => sum + chance, 0) || 1;
   const left = 1 - Object.values(instead).reduce((sum, chance) => sum + chance, 0);
+  // Where nothing pulses there is nothing to be taken for a good signal.
+  const missed = expected === "flat" ? 0 : MISSED;
   return scopeWords.map((word) => {
     const analysed = (seen[word] ?? 0) / total;
     const byEye = word === expected ? 1 : 0;
     const shown = left * (ANALYSED * analysed + BY_EYE * byEye) + (instead[word] ?? 0) * (ANALYSED + BY_EYE);
-    const erred = (1 - MISSED) / scopeWords.length + (word === "clean" ? MISSED : 0);
+    const erred = (1 - missed) / scopeWords.length + (word === "clean" ? missed : 0);
     return shown + (1 - ANALYSED - BY_EYE) * erred;
   });
 }
