@@ -27,7 +27,7 @@ test("what comes and goes is caught, kept with what was being done, and used aft
   await expect(list.getByRole("listitem")).toHaveCount(caught - 1);
   await expect
     .poll(async () => ((await storedJob(page, "demo-plover")) as Job).entries.at(-1))
-    .toMatchObject({ kind: "capture", reading: { instrument: "scope", finding: "random-dropout" } });
+    .toMatchObject({ kind: "capture", reading: { instrument: "scope", finding: "signal-lost" } });
   expect(((await storedJob(page, "demo-plover")) as Job).entries).toHaveLength(before + 1);
 });
 

@@ -78,7 +78,9 @@ function analyse({ sensor, poles, sampleS, channels }: Recording): string {
     { family: sensor, tyre: "205/55R16", pulses: poles },
   );
   const faults = channel!.findings.filter(({ code }) => !findingKind(code).innocent);
-  return faults.toSorted((a, b) => b.confidence - a.confidence)[0]?.code ?? "clean";
+  const surest = faults.toSorted((a, b) => b.confidence - a.confidence)[0]?.code ?? "clean";
+  // What the level does meanwhile is told by the word the recording is logged under.
+  return surest === "random-dropout" ? channel!.leading : surest;
 }
 
 function report(outcomes: CarOutcome[]): void {

@@ -261,4 +261,35 @@ export const habits: readonly Story[] = [
     leads: ["bearing"],
     least: { bearing: 0.85 },
   },
+  {
+    tells: "comes and goes: recorded for hours, pulses missing while the level stays at 14 mA: not the wires",
+    corner: corner(
+      "active-2wire",
+      [capture("plug.out.return", "signal-parked"), seen("scan", "speed", "drops-out", DRIVEN)],
+      { sense: "low", complaint: { presence: "intermittent" } },
+    ),
+    leads: ["sensor", "mounting", "bearing", "ring"],
+    most: { harness: 0.2, connector: 0.2 },
+  },
+  {
+    tells:
+      "comes and goes: recorded for hours, pulses missing while the level falls to nothing: the wires or the sensor open",
+    corner: corner(
+      "active-2wire",
+      [capture("plug.out.return", "signal-lost"), seen("scan", "speed", "drops-out", DRIVEN)],
+      { sense: "low", complaint: { presence: "intermittent" } },
+    ),
+    leads: ["harness", "connector", "sensor"],
+    most: { mounting: 0.1, bearing: 0.1, ring: 0.05 },
+  },
+  {
+    tells: "the same with the level not looked at: both are open",
+    corner: corner(
+      "active-2wire",
+      [capture("plug.out.return", "random-dropout"), seen("scan", "speed", "drops-out", DRIVEN)],
+      { sense: "low", complaint: { presence: "intermittent" } },
+    ),
+    least: { harness: 0.1, connector: 0.1 },
+    proven: "nothing",
+  },
 ];

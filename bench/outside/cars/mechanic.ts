@@ -322,7 +322,18 @@ async function captured(
   const { make } = real;
   const defect = (finding === "eccentric" ? "clean" : finding) as Defect;
   if (make.family !== "passive" && finding === "noise-at-rest") return finding;
-  return analyse(recording(d.whole(0, 1e8), { defect, sensor: make.family }));
+  return analyse(recording(d.whole(0, 1e8), { defect, sensor: make.family, parks: parks(real) }));
+}
+
+/**
+ * Whether the level stays at one of its two while pulses are lost: a sensor that does not switch goes on drawing one of its
+ * currents, and a three-wire output stands at the pull-up or near ground whatever opens.
+ */
+function parks({ make, trouble }: Corner): boolean {
+  return (
+    make.family === "active-3wire" ||
+    (!trouble.series && !trouble.leak && trouble.sensor !== "open" && trouble.sensor !== "short")
+  );
 }
 
 /** Dice of one car. */

@@ -121,7 +121,14 @@ export class StateReader {
 
   /** The finding a perfect eye would have in a capture at this hook-up of the car last taken. */
   expectedFinding(hookup: Hookup & { red: Point }, comesAndGoes: boolean): string {
-    return expectedFinding(this.solvedFor!, this.trace(hookup.red), hookup, comesAndGoes, this.moduleView());
+    return expectedFinding(
+      this.solvedFor!,
+      this.trace(hookup.red),
+      hookup,
+      comesAndGoes,
+      this.moduleView(),
+      this.setup.family,
+    );
   }
 
   private moduleView(): ModuleView {
@@ -250,9 +257,23 @@ export class StateReader {
       );
       return { step: rms, share: rms / usual, bothLevels: true };
     }
-    if (!this.needsHigh || car.circuit.sensor.mode === "stuck") return { step: 0, share: 0, bothLevels: false };
-    const step = Math.abs(this.solved.potential(red, "high") - this.solved.potential(red, "low"));
-    return { step, share: 1, bothLevels: this.moduleView().circuitOk };
+    const low = this.solved.potential(red, "low");
+    if (!this.needsHigh || car.circuit.sensor.mode === "stuck")
+      return { step: 0, share: 0, bothLevels: false, away: this.isAway(low) };
+    const step = Math.abs(this.solved.potential(red, "high") - low);
+    return { step, share: 1, bothLevels: this.moduleView().circuitOk, away: this.isAway(low) };
+  }
+
+  /** Whether a signal standing there stands at neither level of a good sensor of this car's. */
+  private isAway(volts: number): boolean {
+    const { sensor, senseOhms, regulatorV, sourceOhms, batteryV } = this.solvedFor!.circuit;
+    const { family, sense, pullUpV } = this.setup;
+    const fed = Math.min(regulatorV, batteryV);
+    const drop = (amps: number) => (sense === "high" ? fed - (sourceOhms + senseOhms) * amps : senseOhms * amps);
+    const [one, other] =
+      family === "active-3wire" ? [0.2, Math.min(pullUpV, batteryV)] : [drop(sensor.lowA), drop(sensor.highA)];
+    const step = Math.abs(one - other);
+    return Math.min(Math.abs(volts - one), Math.abs(volts - other)) > AWAY * step;
   }
 }
 
@@ -300,6 +321,8 @@ function contactOhmsAt(circuit: CarCondition["circuit"], setup: CornerSetup, red
   return circuit.contactOhms[station]![wire]!;
 }
 
+/** A level this part of the step from both of a sensor's own is none of them (as the analysis has it, see excursions.ts). */
+const AWAY = 0.6;
 /** A sensor that does not switch rests at one level; fed anew, or touched, it now and then comes up at the other. */
 const COMES_UP_ANEW = 0.06;
 /** How often a meter is caught between the levels: seldom while the wheel creeps, nearly always once it turns. */

@@ -29,16 +29,18 @@ export function scopeChances(
   where: Whereabouts,
   view: ModuleView,
 ): number[] {
-  const expected = expectedFinding(car, volts, hookup, where.comesAndGoes, view);
-  const instead = shownInstead(car, expected, family, where, view);
+  const expected = expectedFinding(car, volts, hookup, where.comesAndGoes, view, family);
+  const instead = shownInstead(car, volts, expected, family, where, view);
   const seen = findingChances[family][expected] ?? {};
+  const levelSeen = LOSSES.has(expected) && expected !== UNSAID;
   const total = Object.values(seen).reduce((sum, chance) => sum + chance, 0) || 1;
   const left = 1 - Object.values(instead).reduce((sum, chance) => sum + chance, 0);
   // Where nothing pulses there is nothing to be taken for a good signal.
   const missed = expected === "flat" ? 0 : MISSED;
   return scopeWords.map((word) => {
     const analysed = (seen[word] ?? 0) / total;
-    const byEye = word === expected ? 1 : 0;
+    // An eye that sees losses says only half the time what the level does meanwhile.
+    const byEye = levelSeen && (word === expected || word === UNSAID) ? 0.5 : Number(word === expected);
     const shown = left * (ANALYSED * analysed + BY_EYE * byEye) + (instead[word] ?? 0) * (ANALYSED + BY_EYE);
     const erred = (1 - missed) / scopeWords.length + (word === "clean" ? missed : 0);
     return shown + (1 - ANALYSED - BY_EYE) * erred;
@@ -51,17 +53,18 @@ export function scopeChances(
  */
 function shownInstead(
   { ring }: CarCondition,
+  volts: Trace,
   expected: string,
   family: Family,
   { comesAndGoes, flickers, place, part }: Whereabouts,
   { lostShare }: ModuleView,
 ): Record<string, number> {
   const onSupply = family !== "passive" && (part === "module-feed" || place.conductor === "supply");
-  const lost = comesAndGoes && expected === "random-dropout" ? 1 : !comesAndGoes && flickers ? FLICKERS : 0;
+  const lost = comesAndGoes && LOSSES.has(expected) ? 1 : !comesAndGoes && flickers ? FLICKERS : 0;
   if (lost > 0)
     return {
       ...(onSupply ? { "supply-dip": lost * SUPPLY_RECORDED } : {}),
-      ...(comesAndGoes ? {} : { "random-dropout": lost * (onSupply ? 1 - SUPPLY_RECORDED : 1) }),
+      ...(comesAndGoes ? {} : lossesSeen(lost * (onSupply ? 1 - SUPPLY_RECORDED : 1), volts, family)),
     };
   if (family !== "passive" && ring.wobble === 0 && lostShare > LEAST_LOST && lostShare < MOST_LOST)
     return { "duty-shift": UNEVEN_FIRST };
@@ -83,13 +86,35 @@ export function expectedFinding(
   hookup: Hookup,
   comesAndGoes: boolean,
   view: ModuleView,
+  family: Family,
 ): string {
   if (car.circuit.sensor.mode === "noisy") return "noise-at-rest";
   if (hookup.state.wheel === "still") return "flat";
   // What comes and goes shows as losses if it shows at this point at all.
-  if (comesAndGoes) return expectedFinding(car, volts, hookup, false, view) === "clean" ? "clean" : "random-dropout";
+  if (comesAndGoes)
+    return expectedFinding(car, volts, hookup, false, view, family) === "clean" ? "clean" : lossSeen(volts, family);
   if (volts.step < 0.02 || car.ring.absent || view.lostShare > 0.9) return "flat";
-  return firstOnScreen({ car, volts, view }) ?? "clean";
+  const seen = firstOnScreen({ car, volts, view }) ?? "clean";
+  return seen === UNSAID ? lossSeen(volts, family) : seen;
+}
+
+/** Losses as they are logged: of some nobody says what the level does meanwhile. */
+function lossesSeen(share: number, volts: Trace, family: Family): Record<string, number> {
+  const seen = lossSeen(volts, family);
+  return seen === UNSAID ? { [seen]: share } : { [seen]: LEVEL_SAID * share, [UNSAID]: (1 - LEVEL_SAID) * share };
+}
+
+/** How often the level of a loss is told (engineering judgement). */
+const LEVEL_SAID = 0.6;
+
+/** Losses at random places, and nothing said of the level meanwhile. */
+const UNSAID = "random-dropout";
+const LOSSES: ReadonlySet<string> = new Set([UNSAID, "signal-lost", "signal-parked"]);
+
+/** Losses by what the level does meanwhile; a coil's is nothing either way. */
+function lossSeen({ away = false }: Trace, family: Family): string {
+  if (family === "passive") return UNSAID;
+  return away ? "signal-lost" : "signal-parked";
 }
 
 /** Spreads what is not named over the first word (or `rest`) and keeps a little for slips. */

@@ -84,7 +84,7 @@ describe("several channels", () => {
   it("a supply that sinks with the signal is named as the place to look", () => {
     const supply = Float32Array.from({ length: 4 * rate }, (_, i) => (lost(i / rate) ? 3.1 : 11.6) + hash(0.02));
     const [one, two] = analyseCapture(of(rate, ["signal", signal], ["supply", supply]), { pulses: 48 });
-    expect(one!.leading).toBe("random-dropout");
+    expect(one!.leading).toBe("signal-lost");
     expect(two!.findings).toMatchObject([{ code: "supply-dip", withSignal: true, count: 2 }]);
   });
 
@@ -203,7 +203,7 @@ describe("a level that is neither of the two", () => {
     ];
     const [one] = analyseCapture(of(rate, ["s", square(jumps, to)]), { pulses: 48, family: "active-2wire" });
     expect(one!.signal).toBe("two-level");
-    expect(one!.leading).toBe("random-dropout");
+    expect(one!.leading).toBe("signal-lost");
     expect(one!.levels.highV).toBeCloseTo(1.72, 1);
     expect(one!.levels.lowV).toBeCloseTo(0.86, 1);
     if (to > 5) expect(findingSays(one!.findings[0]!)).toMatch(/11\.7 V.*wire or contact/);

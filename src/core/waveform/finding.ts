@@ -32,6 +32,13 @@ export function found<C extends FindingCode>(code: C, facts: FactsOf<C>, where: 
 /** The one word under which a capture enters the line-up. */
 export function leadingFinding(findings: readonly Found[], signal: SignalKind): string {
   const lead = leadingWord(findings.map(({ code }) => code));
+  // Where the level goes meanwhile tells the wires from the sensor and what it looks at; a coil's goes to nothing either way.
+  if (lead === "random-dropout" && signal === "two-level")
+    return findings.some(
+      ({ code, facts }) => code === "random-dropout" && "levelV" in facts && facts.levelV !== undefined,
+    )
+      ? "signal-lost"
+      : "signal-parked";
   return lead ?? (signal === "flat" ? "flat" : signal === "noise" ? "noise-at-rest" : "clean");
 }
 

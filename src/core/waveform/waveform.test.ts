@@ -81,7 +81,7 @@ describe("findings", () => {
     expect(one!.countFrom).toBe("signature");
   });
 
-  it("random losses are wire, not ring", () => {
+  it("random losses that leave the level where it stood are no ring's and no wire's", () => {
     const dropouts: [number, number][] = [
       [0.61, 0.66],
       [1.93, 1.95],
@@ -92,7 +92,7 @@ describe("findings", () => {
       capture(wave({ teeth: 48, dropouts, turnsPerS: decay, seconds: 5, rate: 10_000 }), 10_000),
       { pulses: 48 },
     );
-    expect(one!.leading).toBe("random-dropout");
+    expect(one!.leading).toBe("signal-parked");
     expect(one!.findings.some(({ ringLocked }) => ringLocked)).toBe(false);
   });
 

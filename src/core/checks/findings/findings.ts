@@ -14,6 +14,8 @@ import { noiseAtRest } from "./noise-at-rest";
 import { oddTooth } from "./odd-tooth";
 import { probeSpike } from "./probe-spike";
 import { randomDropout } from "./random-dropout";
+import { signalLost } from "./signal-lost";
+import { signalParked } from "./signal-parked";
 import { supplyDip } from "./supply-dip";
 
 /** Every finding, in the order its word is offered. A new one is a file of its own and a word here. */
@@ -32,6 +34,8 @@ const ALL = [
   interference,
   keyOnTransient,
   probeSpike,
+  signalLost,
+  signalParked,
 ] as const;
 
 type Kind = (typeof ALL)[number];

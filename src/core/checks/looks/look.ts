@@ -18,6 +18,8 @@ export interface Trace {
   step: number;
   share: number;
   bothLevels: boolean;
+  /** Active: the level stands where no good sensor puts it. */
+  away?: boolean;
 }
 
 /** One car as a look sees it. */
