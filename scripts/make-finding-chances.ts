@@ -20,7 +20,7 @@ import { analyseCapture } from "../src/core/waveform/analyse";
 
 const CARS = 24;
 const SAMPLE_S = 1 / 5000;
-/** Added to every count, so that nothing is held impossible for not having come up. */
+/** Added to every count, so that few cars do not make a thing certain. */
 const SMOOTHING = 0.08;
 
 const table: Record<string, Record<string, Record<string, number>>> = {};
@@ -83,8 +83,8 @@ const target = fileURLToPath(new URL("../src/core/observation/finding-chances.ts
 writeFileSync(target, await format(text, { parser: "typescript", printWidth: 120 }));
 
 function shares(row: Record<string, number>): Record<string, number> {
-  const total = scopeAnswers().words.reduce((sum, word) => sum + (row[word] ?? 0) + SMOOTHING, 0);
-  return Object.fromEntries(
-    scopeAnswers().words.map((word) => [word, Math.round((1e4 * ((row[word] ?? 0) + SMOOTHING)) / total) / 1e4]),
-  );
+  // What never came up is left to what goes wrong with recordings of other worlds (see word-chances.ts).
+  const seen = scopeAnswers().words.filter((word) => row[word] !== undefined);
+  const total = seen.reduce((sum, word) => sum + row[word]! + SMOOTHING, 0);
+  return Object.fromEntries(seen.map((word) => [word, Math.round((1e4 * (row[word]! + SMOOTHING)) / total) / 1e4]));
 }
