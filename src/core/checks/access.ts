@@ -1,8 +1,7 @@
 import { t } from "../words/words";
 import { accessMinutes, nearestPlug, stationsOf, type CornerSetup } from "../circuit/setup";
-import type { Point } from "../circuit/point";
 import { stationWords } from "../faults/places";
-import type { Hookup } from "./hookup";
+import { pointsOf, type Hookup } from "./hookup";
 import type { Look } from "./looks/look";
 import { lookOf } from "./looks/looks";
 
@@ -105,11 +104,4 @@ function ownMinutes(hookup: Hookup, pierces: boolean): number {
   if (hookup.instrument === "capacitance") return MINUTES.charge;
   if (hookup.instrument === "lamp") return MINUTES.lampLoad;
   return hookup.state.wheel === "still" ? MINUTES.measure : MINUTES.probe;
-}
-
-function pointsOf(hookup: Hookup): Point[] {
-  const points: Point[] = [];
-  if ("red" in hookup) points.push(hookup.red);
-  if ("black" in hookup) points.push(hookup.black);
-  return points;
 }

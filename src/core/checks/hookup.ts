@@ -34,6 +34,12 @@ function makeKey(hookup: Hookup): string {
   return `${hookup.instrument}:${where}:${stateKey(hookup.state)}`;
 }
 
+/** The points a hook-up touches. */
+export function pointsOf(hookup: Hookup): Point[] {
+  if (!("red" in hookup)) return [];
+  return "black" in hookup ? [hookup.red, hookup.black] : [hookup.red];
+}
+
 /** Live DC while the wheel is turned a few degrees at a time: one level, then the other, is what it is to show. */
 export function isToggleTest(hookup: Hookup): boolean {
   return hookup.instrument === "volts-dc" && hookup.state.wheel === "creep" && hookup.state.key === "on";

@@ -3,10 +3,10 @@ import { stationsOf, type CornerSetup, type StationId } from "../circuit/setup";
 import type { Place } from "../faults/fault";
 import type { Part } from "../faults/parts/parts";
 import { stationWords } from "../faults/places";
-import { hookupKey, type Hookup } from "./hookup";
+import { hookupKey, pointsOf, type Hookup } from "./hookup";
 import { gatePinOf, gatePins, isFeedReading, type GatePin } from "./module-gate";
 import { isAtSensorPlug } from "./sensor-gate";
-import { facesOf, helpsStep, pointsOf, stepAcross, type Stretch, type Taken } from "./step-across";
+import { facesOf, helpsStep, stepAcross, type Stretch, type Taken } from "./step-across";
 
 /** Something a fault is not named without. */
 export interface Need {

@@ -1,6 +1,6 @@
 import { pointText, type Point } from "../circuit/point";
 import { signalConductor, stationsOf, type Conductor, type CornerSetup, type StationId } from "../circuit/setup";
-import { hookupKey, type Hookup } from "./hookup";
+import { hookupKey, pointsOf, type Hookup } from "./hookup";
 
 /** A hook-up that was read, and whether what it showed speaks for the fault in question. */
 export interface Taken {
@@ -130,12 +130,6 @@ function isFace(point: FacePoint, end: Face, conductor: Conductor): boolean {
 /** The faces of connectors a hook-up touches. */
 export function facesOf(hookup: Hookup): FacePoint[] {
   return pointsOf(hookup).filter((point) => point.at === "face");
-}
-
-/** The points a hook-up touches. */
-export function pointsOf(hookup: Hookup): Point[] {
-  if (!("red" in hookup)) return [];
-  return "black" in hookup ? [hookup.red, hookup.black] : [hookup.red];
 }
 
 function sameSet(a: readonly string[], b: readonly string[]): boolean {
