@@ -1,4 +1,4 @@
-/** A meter that speaks for itself: the simulated one, one on a serial port that is stood in for, and one that only sends lines. */
+/** A meter that sends its readings: the simulated one, one on a serial port that is stood in for, and one that only sends lines. */
 import { expect, test, type Page } from "@playwright/test";
 import type { Job } from "../src/core/job/schema";
 import { storedJob } from "./stored-job";
@@ -22,7 +22,7 @@ const readings = async (page: Page) =>
 test("the simulated meter shows its reading at the needle, and one key logs it", async ({ page }) => {
   await atDcVolts(page);
   const before = await readings(page);
-  await expect(page.getByRole("button", { name: "join a meter" })).toBeEnabled();
+  await expect(page.getByRole("button", { name: "connect a meter" })).toBeEnabled();
   await page.keyboard.press("m");
   await page.getByRole("button", { name: "simulated bench meter on the simulated car" }).click();
   const bar = page.getByRole("region", { name: "Meter" });
@@ -62,7 +62,7 @@ test("a serial meter is asked who it is and set to the check; pulled out, that i
     Object.assign(window, { told, pull: () => sender.error(new Error("device lost")) });
   });
   await atDcVolts(page);
-  await page.getByRole("button", { name: "join a meter" }).click();
+  await page.getByRole("button", { name: "connect a meter" }).click();
   await page.getByRole("button", { name: "choose the port" }).click();
   await expect(page.getByRole("region", { name: "Meter" })).toContainText("Invented BM 7");
   await expect(page.locator("#reading")).toHaveValue("11.35 V");
@@ -70,6 +70,6 @@ test("a serial meter is asked who it is and set to the check; pulled out, that i
   expect(await told()).toEqual(expect.arrayContaining(["open 9600", "*IDN?", "CONF:VOLT:DC", "READ?"]));
   await page.evaluate(() => (window as unknown as { pull: () => void }).pull());
   await expect(page.getByRole("region", { name: "Meter" }).getByRole("alert")).toContainText("no longer answers");
-  await page.getByRole("button", { name: "leave the meter" }).click();
+  await page.getByRole("button", { name: "disconnect the meter" }).click();
   await expect(page.getByRole("region", { name: "Meter" })).toHaveCount(0);
 });

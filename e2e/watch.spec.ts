@@ -16,7 +16,7 @@ test("what comes and goes is caught, kept with what was being done, and used aft
   await page.getByRole("button", { name: "watch for hours" }).click();
   await page.getByLabel(/What you are doing now/).fill("moved the loom at the arch");
   await expect(page.getByRole("status").filter({ hasText: /caught: [1-9]/ })).toBeVisible({ timeout: 60_000 });
-  const list = page.getByRole("region", { name: "Caught by the watch" });
+  const list = page.getByRole("region", { name: "Caught while watching" });
   await expect(list.getByText("moved the loom at the arch").first()).toBeVisible();
   await page.reload();
   await expect(list.getByRole("listitem").first()).toContainText("Lost at random places");

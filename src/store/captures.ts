@@ -14,6 +14,10 @@ export async function loadCapture(id: string): Promise<Capture | null> {
   return captures.getItem<Capture>(id);
 }
 
+export async function dropCapture(id: string): Promise<void> {
+  await captures.removeItem(id);
+}
+
 export async function saveScan(id: string, log: ScanLog): Promise<void> {
   await scans.setItem(id, log);
 }

@@ -1,5 +1,5 @@
 import * as z from "zod/mini";
-import { dropText, keepText, keptText } from "./small-texts";
+import { dropText, keepText, keptJson } from "./small-texts";
 
 const momentsSchema = z.array(
   z.object({
@@ -18,13 +18,8 @@ const keyOf = (jobId: string) => `tastatura-caught-${jobId}`;
 
 /** Moments a watch on this job has caught, newest first; they outlive the page. */
 export function caughtMoments(jobId: string): CaughtMoment[] {
-  try {
-    const parsed = momentsSchema.safeParse(JSON.parse(keptText(keyOf(jobId)) ?? "[]"));
-    return parsed.success ? parsed.data : [];
-  } catch (error) {
-    if (error instanceof SyntaxError) return [];
-    throw error;
-  }
+  const parsed = momentsSchema.safeParse(keptJson(keyOf(jobId)) ?? []);
+  return parsed.success ? parsed.data : [];
 }
 
 /** Keeps these, and no others. */

@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
 import { dialectSchema, usualDialect } from "@/instruments/meter/dialect";
-import { keepText, keptText } from "./small-texts";
+import { keepText, keptJson } from "./small-texts";
 
 const KEY = "tastatura-meter";
 
@@ -15,13 +15,8 @@ export type MeterSetup = z.infer<typeof meterSetupSchema>;
 
 /** How a meter was joined last on this machine; the usual set-up where nothing was kept. */
 export function keptMeterSetup(): MeterSetup {
-  try {
-    const parsed = meterSetupSchema.safeParse(JSON.parse(keptText(KEY) ?? "{}"));
-    return parsed.success ? parsed.data : meterSetupSchema.parse({});
-  } catch (error) {
-    if (error instanceof SyntaxError) return meterSetupSchema.parse({});
-    throw error;
-  }
+  const parsed = meterSetupSchema.safeParse(keptJson(KEY) ?? {});
+  return parsed.success ? parsed.data : meterSetupSchema.parse({});
 }
 
 /** @returns false where it will be gone once the page closes */

@@ -19,6 +19,18 @@ export function keepText(key: string, text: string): boolean {
   return kept === true;
 }
 
+/** A kept text as JSON; undefined where there is none, or what is there is no JSON. */
+export function keptJson(key: string): unknown {
+  const text = keptText(key);
+  if (text === null) return undefined;
+  try {
+    return JSON.parse(text);
+  } catch (error) {
+    if (error instanceof SyntaxError) return undefined;
+    throw error;
+  }
+}
+
 export function dropText(key: string): void {
   held.delete(key);
   within(() => localStorage.removeItem(key));

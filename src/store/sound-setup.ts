@@ -1,5 +1,5 @@
 import * as z from "zod/mini";
-import { keepText, keptText } from "./small-texts";
+import { keepText, keptJson } from "./small-texts";
 
 const KEY = "tastatura-sound";
 
@@ -14,13 +14,8 @@ export type KeptSoundSetup = z.infer<typeof soundSetupSchema>;
 
 /** How the sound input was set up last on this machine; the usual set-up where nothing was kept. */
 export function keptSoundSetup(): KeptSoundSetup {
-  try {
-    const parsed = soundSetupSchema.safeParse(JSON.parse(keptText(KEY) ?? "{}"));
-    return parsed.success ? parsed.data : soundSetupSchema.parse({});
-  } catch (error) {
-    if (error instanceof SyntaxError) return soundSetupSchema.parse({});
-    throw error;
-  }
+  const parsed = soundSetupSchema.safeParse(keptJson(KEY) ?? {});
+  return parsed.success ? parsed.data : soundSetupSchema.parse({});
 }
 
 /** @returns false where it will be gone once the page closes */

@@ -6,7 +6,7 @@ import type { Capture } from "./capture";
 import { lastSeconds } from "./last-seconds";
 import { Watch } from "./watch";
 
-const CODES = new Set(["random-dropout"]);
+const CODES = ["random-dropout"];
 const window = (startS: number, lengthS: number, sampleS = 0.1, value = 0): Capture => ({
   name: "w",
   sampleS,

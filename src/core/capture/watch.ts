@@ -1,3 +1,4 @@
+import type { FindingCode } from "../checks/findings/findings";
 import type { Capture } from "./capture";
 
 /** Something found while watching, as far as it concerns the watch. */
@@ -17,6 +18,8 @@ export interface Caught {
   endS: number;
 }
 
+/** Losses that turn with nothing: what only a watch of hours catches. */
+export const worthCatching: readonly FindingCode[] = ["random-dropout", "supply-dip", "noise-at-rest"];
 /** A finding less sure than this is looked at once more before it counts. */
 const SURE = 0.6;
 /** The same again within so many seconds is the same moment. */
@@ -43,8 +46,8 @@ export class Watch {
   private untilS = 0;
 
   /** @param codes findings worth catching */
-  constructor(codes: ReadonlySet<string>) {
-    this.codes = codes;
+  constructor(codes: readonly string[] = worthCatching) {
+    this.codes = new Set(codes);
   }
 
   /** Seconds since the first sample. */

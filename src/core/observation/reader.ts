@@ -321,7 +321,7 @@ function contactOhmsAt(circuit: CarCondition["circuit"], setup: CornerSetup, red
   return circuit.contactOhms[station]![wire]!;
 }
 
-/** A level this part of the step from both of a sensor's own is none of them (as the analysis has it, see excursions.ts). */
+/** A level this part of the step from both of a sensor's own is none of them (engineering judgement). */
 const AWAY = 0.6;
 /** A sensor that does not switch rests at one level; fed anew, or touched, it now and then comes up at the other. */
 const COMES_UP_ANEW = 0.06;

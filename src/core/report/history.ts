@@ -82,10 +82,17 @@ export function repairsByMonth(
     return {
       month,
       repairs: own.length,
-      bill: own.reduce((sum, { bill }) => sum + (bill ?? 0), 0),
-      guessingBill: own.reduce((sum, { guessingBill }) => sum + (guessingBill ?? 0), 0),
+      ...billsOf(own),
     };
   });
+}
+
+/** All bills of these repairs, and what guessing would have come to. */
+export function billsOf(rows: readonly HistoryRow[]): { bill: number; guessingBill: number } {
+  return rows.reduce(
+    (sum, row) => ({ bill: sum.bill + (row.bill ?? 0), guessingBill: sum.guessingBill + (row.guessingBill ?? 0) }),
+    { bill: 0, guessingBill: 0 },
+  );
 }
 
 /** Minutes of measuring until each part was repaired: the least, the middle and the most. */

@@ -6,7 +6,7 @@ import { lineMeter } from "./line-meter";
 import { linePattern } from "./line-pattern";
 import { Lines } from "./lines";
 import type { BytePort, Heard } from "./meter";
-import { identityOf, scpiErrorOf, scpiNumber } from "./scpi";
+import { identityOf, scpiNumber } from "./scpi";
 import { scpiMeter } from "./scpi-meter";
 import { bytePort } from "./serial-port";
 import { simulatedMeterPort } from "./simulated-meter";
@@ -29,7 +29,7 @@ describe("SCPI messages", () => {
     expect(scpiNumber(answer)).toBe(value);
   });
 
-  it("take an identity of four fields, and an error with its quoted text", () => {
+  it("take an identity of four fields and no other", () => {
     expect(identityOf('Invented,"BM 7",0012,1.02')).toEqual({
       maker: "Invented",
       model: "BM 7",
@@ -37,8 +37,6 @@ describe("SCPI messages", () => {
       firmware: "1.02",
     });
     expect(identityOf("hello")).toBeNull();
-    expect(scpiErrorOf('-113,"Undefined header; ""FOO"""')).toEqual({ code: -113, text: 'Undefined header; "FOO"' });
-    expect(scpiErrorOf('+0,"No error"')).toBeNull();
   });
 });
 

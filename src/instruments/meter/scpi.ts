@@ -1,5 +1,5 @@
 /**
- * Messages of SCPI instruments: numbers as they answer, identity, errors (IEEE 488.2-1992, sections 8.7 and 10.14;
+ * Messages of SCPI instruments: numbers as they answer, and identity (IEEE 488.2-1992, sections 8.7 and 10.14;
  * SCPI-1999 volume 1, section 7.2.1 for infinity and not-a-number; from memory).
  */
 
@@ -31,11 +31,4 @@ export function identityOf(answer: string): Identity | null {
   if (fields.length !== 4 || fields[1] === "") return null;
   const [maker, model, serial, firmware] = fields as [string, string, string, string];
   return { maker, model, serial, firmware };
-}
-
-/** The answer to SYSTem:ERRor?: a number and its text; null where it is none, or says that there is no error. */
-export function scpiErrorOf(answer: string): { code: number; text: string } | null {
-  const [, code, text = ""] = /^\s*([+-]?\d+)\s*,\s*"((?:[^"]|"")*)"/.exec(answer) ?? [];
-  if (code === undefined || Number(code) === 0) return null;
-  return { code: Number(code), text: text.replaceAll('""', '"') };
 }

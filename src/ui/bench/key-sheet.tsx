@@ -14,7 +14,7 @@ const KEYS: () => [string, string][] = () => [
   ["U", t`undo the last entry`],
   ["C E B W L X", t`Complaint, Look, Bench, Waves, Loom, Close-out`],
   [t`Shift 1–4`, t`another corner of this car`],
-  ["M", t`join a meter; take what it shows`],
+  ["M", t`connect a meter; take what it shows`],
   ["I", t`read it off a simulated car`],
   ["J", t`jobs board`],
   [t`Ctrl K`, t`find anything`],

@@ -59,7 +59,7 @@ const HookupPicture = dynamic(() => import("./hookup-picture").then((module) => 
 const MeterBar = dynamic(() => import("../meter/meter-bar").then((module) => module.MeterBar), { ssr: false });
 const JoinMeterCap = dynamic(() => import("../meter/join-meter-cap").then((module) => module.JoinMeterCap), {
   ssr: false,
-  loading: () => <Cap legend="M" disabled>{t`join a meter`}</Cap>,
+  loading: () => <Cap legend="M" disabled>{t`connect a meter`}</Cap>,
 });
 const JoinMeterDialog = dynamic(() => import("../meter/join-meter-dialog").then((module) => module.JoinMeterDialog), {
   ssr: false,

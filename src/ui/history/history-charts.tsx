@@ -1,7 +1,14 @@
 "use client";
 import { useMemo, useSyncExternalStore, type ReactNode } from "react";
 import { partLabel } from "@/core/faults/parts/parts";
-import { carsComeBack, minutesByPart, repairsByMonth, repairsByPart, type HistoryRow } from "@/core/report/history";
+import {
+  billsOf,
+  carsComeBack,
+  minutesByPart,
+  repairsByMonth,
+  repairsByPart,
+  type HistoryRow,
+} from "@/core/report/history";
 import { languageTag, t } from "@/core/words/words";
 import { readHistory, subscribeHistory } from "../practice/history-store";
 import { BarChart, type BarSeries } from "./bar-chart";
@@ -17,7 +24,7 @@ export function HistoryCharts({ rows, currency }: { rows: readonly HistoryRow[];
     return (
       <p className="rounded-2xl border border-rule bg-card p-6 text-muted">{t`Nothing repaired yet. Once repairs are recorded in the close-out, this shows what failed, how long it took to prove, and what guessing would have cost.`}</p>
     );
-  const [spent, guessed] = [total(byMonth, "bill"), total(byMonth, "guessingBill")];
+  const { bill: spent, guessingBill: guessed } = billsOf(rows);
   return (
     <div className="grid items-start gap-4 md:grid-cols-2">
       <Figure
@@ -191,10 +198,6 @@ function Figure({
       </details>
     </section>
   );
-}
-
-function total(rows: ReturnType<typeof repairsByMonth>, key: "bill" | "guessingBill"): number {
-  return rows.reduce((sum, row) => sum + row[key], 0);
 }
 
 /** `2026-03` as the language writes a month. */

@@ -8,5 +8,5 @@ import { useJoinedMeter } from "./joined-meter";
 export function JoinMeterCap({ onJoin }: { onJoin: () => void }) {
   const joined = useJoinedMeter();
   useHotkeys("m", onJoin, { enabled: !joined });
-  return joined ? null : <Cap legend="M" onClick={onJoin}>{t`join a meter`}</Cap>;
+  return joined ? null : <Cap legend="M" onClick={onJoin}>{t`connect a meter`}</Cap>;
 }

@@ -57,7 +57,7 @@ export function JoinMeterDialog({
       <DialogBackdrop className="fixed inset-0 bg-ink/40" />
       <div className="fixed inset-0 grid place-items-center overflow-y-auto p-4">
         <DialogPanel className="max-h-full w-full max-w-2xl overflow-y-auto rounded-2xl border border-rule bg-card p-5">
-          <DialogTitle className="text-lg font-semibold">{t`A meter that speaks for itself`}</DialogTitle>
+          <DialogTitle className="text-lg font-semibold">{t`A meter that sends its readings`}</DialogTitle>
           <p className="text-sm text-muted">{t`Its readings appear at the needle; Enter logs them. A meter that types like a keyboard needs none of this: put the cursor in the reading.`}</p>
           {simulated && (
             <Cap
@@ -114,7 +114,7 @@ export function JoinMeterDialog({
               disabled={state.joining || !hasSerial() || (setup.kind === "lines" && !pattern.ok)}
               onClick={joinSerial}
             >
-              {state.joining ? t`joining…` : t`choose the port`}
+              {state.joining ? t`connecting…` : t`choose the port`}
             </Cap>
             <Cap legend="Esc" onClick={onClose}>{t`close`}</Cap>
           </div>

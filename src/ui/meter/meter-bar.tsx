@@ -75,7 +75,7 @@ export function MeterBar({
         type="button"
         className="ml-auto min-h-11 text-sm underline"
         onClick={() => void leaveMeter()}
-      >{t`leave the meter`}</button>
+      >{t`disconnect the meter`}</button>
     </section>
   );
 }

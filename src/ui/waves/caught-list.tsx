@@ -16,8 +16,8 @@ export function CaughtList({
 }) {
   const time = new Intl.DateTimeFormat(languageTag(), { dateStyle: "short", timeStyle: "medium" });
   return (
-    <section aria-label={t`Caught by the watch`} className="m-4 rounded-2xl border border-brick bg-card p-4">
-      <h2 className="border-b border-rule pb-1 font-semibold">{t`Caught by the watch`}</h2>
+    <section aria-label={t`Caught while watching`} className="m-4 rounded-2xl border border-brick bg-card p-4">
+      <h2 className="border-b border-rule pb-1 font-semibold">{t`Caught while watching`}</h2>
       <ul>
         {moments.map((moment) => (
           <li

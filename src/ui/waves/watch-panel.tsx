@@ -1,19 +1,18 @@
 "use client";
 import clsx from "clsx";
 import { useEffect, useRef, useState } from "react";
-import { findingKind, type FindingCode } from "@/core/checks/findings/findings";
+import { findingKind } from "@/core/checks/findings/findings";
 import type { Capture } from "@/core/capture/capture";
-import { Watch, type Caught } from "@/core/capture/watch";
+import { Watch, worthCatching, type Caught } from "@/core/capture/watch";
 import { LONGEST } from "@/core/units/typed-text";
 import { t } from "@/core/words/words";
 import type { AnalyseOptions } from "@/core/waveform/analyse";
 import type { LiveSource } from "@/instruments/live-source";
 import { colourAt } from "../chart/chart-style";
+import { useDraft } from "../keys/use-draft";
 import { captureWorker } from "../query/workers";
 import { toast } from "../keys/toast";
 
-/** Losses that turn with nothing: what only a watch of hours catches. */
-const WORTH_CATCHING: ReadonlySet<string> = new Set<FindingCode>(["random-dropout", "supply-dip", "noise-at-rest"]);
 /** Seconds looked at each time, seconds kept about a moment, and how often it looks, in milliseconds. */
 const [LOOKED_S, KEPT_S, LOOK_MS] = [5, 20, 1000];
 
@@ -29,14 +28,15 @@ export function WatchPanel({
 }) {
   const strip = useRef<HTMLCanvasElement>(null);
   const [state, setState] = useState({ watchedS: 0, missedS: 0, caught: 0 });
-  const [mark, setMark] = useState("");
+  const { draft, type } = useDraft("watch/mark");
+  const mark = draft ?? "";
   const newest = useRef({ mark, onCaught });
   useEffect(() => {
     newest.current = { mark, onCaught };
   });
   const { pulses, tyre, family } = options;
   useEffect(() => {
-    const watch = new Watch(WORTH_CATCHING);
+    const watch = new Watch();
     let [busy, live] = [false, true];
     const awake = stayAwake();
     const look = async () => {
@@ -96,12 +96,10 @@ export function WatchPanel({
           value={mark}
           maxLength={LONGEST.tick}
           placeholder={t`moving the loom at the arch`}
-          onChange={(event) => setMark(event.target.value)}
+          onChange={(event) => type(event.target.value)}
         />
       </label>
-      <p className="mt-1 text-sm text-muted">
-        {[...WORTH_CATCHING].map((code) => findingKind(code as FindingCode).title()).join(" · ")}
-      </p>
+      <p className="mt-1 text-sm text-muted">{worthCatching.map((code) => findingKind(code).title()).join(" · ")}</p>
     </div>
   );
 }

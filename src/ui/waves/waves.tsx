@@ -13,7 +13,7 @@ import type { Capture } from "@/core/capture/capture";
 import { voltsPerUnit } from "@/core/capture/sound-scale";
 import type { Caught } from "@/core/capture/watch";
 import { canFollowFiles, fileSource, type GrowingFile } from "@/instruments/file-source";
-import { saveCapture } from "@/store/captures";
+import { dropCapture, saveCapture } from "@/store/captures";
 import { caughtMoments, keepCaughtMoments, type CaughtMoment } from "@/store/caught-moments";
 import type { LiveSource } from "@/instruments/live-source";
 import { simulatedSource } from "@/instruments/simulated-source";
@@ -206,7 +206,10 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
             close();
             openKept(captureId).catch((error: unknown) => toast.error(String(error)));
           }}
-          onDrop={(gone) => changeMoments(moments.filter((one) => one !== gone))}
+          onDrop={(gone) => {
+            changeMoments(moments.filter((one) => one !== gone));
+            void dropCapture(gone.captureId);
+          }}
         />
       )}
       {rolling ? null : open?.result.ok ? (

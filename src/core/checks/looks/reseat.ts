@@ -22,7 +22,7 @@ export const reseat = (station: string): Look => ({
     list: [
       {
         word: "still",
-        say: () => t`as wrong as before`,
+        say: () => t`the fault is still there`,
         short: () => t`still there`,
         also: ["still-there", "same", "no-change", "no"],
       },
