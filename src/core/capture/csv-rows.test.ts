@@ -102,6 +102,22 @@ describe("a capture file", () => {
     expect(capture.channels[0]!.samples[1]).toBeCloseTo(1.66, 5);
   });
 
+  // Common practice of loggers and scripts, no source: the time need not come first, nor be in seconds.
+  it.each([
+    ["sample,time_us,sig_V", (i: number) => `${i},${i * 250},1.5`, ["sig"]],
+    ["Index;t/ms;U/mV", (i: number) => `${i};${i / 4};1500`, ["U"]],
+    ["n\ttime (\u03bcs)\tsignal (V)", (i: number) => `${i}\t${i * 250}\t1.5`, ["signal"]],
+    ["ms,volts", (i: number) => `${i / 4},1.5`, ["channel 1"]],
+    ["# sample rate: 4 kHz\nsample,sig,sup", (i: number) => `${i},1.5,12`, ["sig", "sup"]],
+    ["# interval 0.25 ms\nsig,sup", (i: number) => `${1.5},${12 + i / 1000}`, ["sig", "sup"]],
+  ])("%j finds its time and its signals", (head, row, names) => {
+    const text = `${head}\n${Array.from({ length: 400 }, (_, i) => row(i)).join("\n")}\n`;
+    const capture = parseCaptureCsv(text, "a.csv");
+    expect(capture.sampleS).toBeCloseTo(0.00025, 9);
+    expect(capture.channels.map(({ name }) => name.replace(/[_/].*/, ""))).toEqual(names);
+    expect(capture.channels[0]!.samples[7]).toBeCloseTo(1.5, 6);
+  });
+
   it("names the line of the row that was one too many without numbers", () => {
     const good = Array.from({ length: 100 }, (_, i) => `${i / 100},${i % 2}`);
     const text = ["time,signal", ...good, ...Array.from({ length: 60 }, () => "off,off")].join("\r\n");

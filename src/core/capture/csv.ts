@@ -148,7 +148,7 @@ function labelsAbove(
   const above = lines
     .slice(Math.max(0, firstRow - 4), firstRow)
     .map((line) =>
-      cellsOf(line.replace(/^[#%]/, "").trimStart(), separator).map((cell) =>
+      cellsOf(line.replace(/^[#%]/, "").replaceAll("\u03bc", "µ").trimStart(), separator).map((cell) =>
         cell.trim().slice(0, LONGEST_LABEL).replace(/^"|"$/g, ""),
       ),
     )
@@ -158,7 +158,8 @@ function labelsAbove(
   return Array.from({ length: width }, (_, c) => {
     const raw = names?.[c] ?? "";
     const inName =
-      /[([]\s*(ms|us|µs|s|mV|V|mA|A|min|uncalibrated)\s*[)\]]/i.exec(raw) ?? /[_ ](ms|us|µs|s|mV|V|mA|A)$/i.exec(raw);
+      /[([]\s*(ms|us|µs|s|mV|V|mA|A|min|uncalibrated)\s*[)\]]/i.exec(raw) ??
+      /(?:^|[_ /])(ms|us|µs|s|mV|V|mA|A)$/i.exec(raw);
     const unit = units?.[c]?.replace(/[()[\]]/g, "") || inName?.[1] || "";
     return { name: raw.replace(/[([].*$/, "").trim() || (c === 0 ? "time" : t`channel ${c}`), unit };
   });
@@ -185,12 +186,10 @@ const SCALE: Record<string, { unit: "V" | "A"; by: number }> = {
 };
 
 function assemble(columns: Float64Array[], format: Format, name: string, lines: string[]): Capture {
-  const { labels } = format;
-  const hasTime =
-    /^(time|t|zeit|temps|sec|seconds|s|x)\b/i.test(labels[0]!.name) ||
-    labels[0]!.unit.toLowerCase() in SECONDS_PER ||
-    (columns.length > 1 && isRamp(columns[0]!));
-  if (!hasTime || columns.length === 1) return withoutTime(columns, labels, name, lines);
+  const at = timeColumn(columns, format.labels, lines);
+  const labels = format.labels.slice(Math.max(0, at));
+  columns = columns.slice(Math.max(0, at));
+  if (at < 0 || columns.length === 1) return withoutTime(columns, labels, name, lines);
   const scale = SECONDS_PER[labels[0]!.unit.toLowerCase()] ?? 1;
   const time = columns[0]!;
   const backwards = time.findIndex((t, i) => i > 0 && t < time[i - 1]!);
@@ -209,7 +208,22 @@ function assemble(columns: Float64Array[], format: Format, name: string, lines: 
   };
 }
 
-function withoutTime(columns: Float64Array[], labels: Format["labels"], name: string, lines: string[]): Capture {
+const TIME = /^(time|timestamp|elapsed|zeit|temps|t|secs?|seconds?|ms|us|µs|x)(?![a-z])/i;
+/** A count of samples: it says where a row stands, not when. */
+const INDEX = /^(sample|samples|index|idx|no|nr|row|point|n|#|i)\b|^#/i;
+
+/** Which column holds the time: the one called so or given in seconds, else a first one that only grows; -1 for none. */
+function timeColumn(columns: Float64Array[], labels: Format["labels"], lines: string[]): number {
+  const grows = (c: number) => columns.length > 1 && isRamp(columns[c]!);
+  const named = labels.findIndex(({ name, unit }, c) => (TIME.test(name) || unit.toLowerCase() in SECONDS_PER) && c < 3);
+  // A name alone may be a signal's; a first column of that name is the time whatever it holds, so that a fault in it is told.
+  if (named === 0 || (named > 0 && grows(named))) return named;
+  if (!grows(0)) return -1;
+  return INDEX.test(labels[0]!.name) && intervalS(lines) > 0 ? -1 : 0;
+}
+
+/** Seconds between samples by the header, NaN where it does not say. */
+function intervalS(lines: string[]): number {
   const headers = lines.slice(0, LARGEST_HEADER_LINES).map((line) => line.slice(0, LONGEST_HEADER));
   const interval = headers
     .map((line) =>
@@ -219,16 +233,26 @@ function withoutTime(columns: Float64Array[], labels: Format["labels"], name: st
   const rate = headers
     .map((line) => /(?:rate|frequency)[^\d-]*([\d.,]+(?:e[-+]?\d+)?)\s*(k|M)?(?:hz|s\/s|sps)?/i.exec(line))
     .find((match) => match !== null);
-  const sampleS = interval
+  return interval
     ? Number(interval[1]!.replace(",", ".")) * (SECONDS_PER[interval[2]?.toLowerCase() ?? "s"] ?? 1)
     : rate
       ? 1 / (Number(rate[1]!.replace(",", ".")) * (rate[2] === "k" ? 1e3 : rate[2] === "M" ? 1e6 : 1))
       : NaN;
+}
+
+function withoutTime(columns: Float64Array[], labels: Format["labels"], name: string, lines: string[]): Capture {
+  const sampleS = intervalS(lines);
   if (!(sampleS > 0))
     throw new UnusableInput(
       t`${name} has ${columns.length === 1 ? t`one column and ` : ""}no time column and no sample interval in its header. Export with time, or add a line “interval,0.0001 s”.`,
     );
-  return { name, sampleS, startS: 0, channels: columns.map((values, c) => channel(values, labels[c]!)) };
+  const from = Number(columns.length > 1 && INDEX.test(labels[0]!.name) && isRamp(columns[0]!));
+  return {
+    name,
+    sampleS,
+    startS: 0,
+    channels: columns.slice(from).map((values, c) => channel(values, labels[c + from]!)),
+  };
 }
 
 function channel(values: Float64Array, label: { name: string; unit: string }): Capture["channels"][number] {

@@ -12,7 +12,7 @@ import { pulseList } from "./pulse-list";
 import { guardV, partOf, rhythmOf, type Pulse, type Rhythm } from "./pulses";
 import { lossFindings, shapeFindings } from "./ring-findings";
 import { median } from "../units/median";
-import { recordingWarnings } from "./recording-warnings";
+import { isClipped, recordingWarnings } from "./recording-warnings";
 import type { Excursions } from "./excursions";
 import { onceATurn } from "./once-a-turn";
 import { evenPeriods } from "./ring-speed";
@@ -119,11 +119,8 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const { name } = channel;
   const { sampleS } = capture;
   const inVolts = channel.scale !== "unknown";
-  const { recorded, keyOn, startS, plain, coded, away, hashV, samples, shape, pulses } = pulseList(
-    channel,
-    capture,
-    options,
-  );
+  const list = pulseList(channel, capture, options);
+  const { recorded, keyOn, startS, plain, coded, away, hashV, samples, shape, pulses } = list;
   const rhythm = rhythmOf(pulses);
   // What the ring itself is like is read where the wheel runs out by itself; losses count wherever they were.
   const stretch = runningOut(rhythm.periods, rhythm.motion, options.pulses);
@@ -169,12 +166,13 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
       );
   }
   if (!coded) {
-    findings.push(...disturbances(samples, shape, pulses, sampleS, startS, hashV, recorded));
+    findings.push(...disturbances(list, sampleS));
     findings.push(
       ...levelFindings(
         shape,
         pulses,
-        sizeForSpeed(pulses, rhythm, found, tyre, sampleS),
+        // Tops that are cut off flat are no height.
+        isClipped(recorded) ? null : sizeForSpeed(pulses, rhythm, found, tyre, sampleS),
         options,
         samples.length * sampleS,
         startS,
@@ -213,6 +211,11 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     ...(widths ? { widths } : {}),
     warnings: [
       ...recordingWarnings(recorded, plain, rhythm.periods, speed, sampleS),
+      ...(list.hum
+        ? [
+            t`Mains hum of ${Math.round(1000 * list.hum.peakV)} mV at ${list.hum.hz.toFixed(0)} Hz was taken out before judging. Keep leads short and away from mains cables.`,
+          ]
+        : []),
       ...(inVolts ? [] : [t`Not calibrated: sizes and levels are no volts and are not judged; times are.`]),
     ],
     findings,

@@ -28,18 +28,21 @@ export function beyondInstrument(noiseV: number, recorded: Float32Array): boolea
   return noiseV > OF_RANGE * (most - least);
 }
 
-/**
- * What is in a capture and is not the car's fault: a slipped probe, the key being turned, hash on the ground.
- * @param hiddenV hash that hid the signal and was taken out of `samples` @param recorded the recording as it was
- */
+/** A channel's pulses, and what was taken out on the way to them: its hash and bursts by their RMS, volts. */
+interface Quieted {
+  recorded: Float32Array;
+  samples: Float32Array;
+  startS: number;
+  shape: SignalShape;
+  pulses: readonly Pulse[];
+  hashV: number;
+  burstV: number;
+}
+
+/** What is in a capture and is not the car's fault: a slipped probe, hash on the ground, bursts of ignition or a pump. */
 export function disturbances(
-  samples: Float32Array,
-  shape: SignalShape,
-  pulses: readonly Pulse[],
+  { samples, shape, pulses, startS, recorded, hashV: hiddenV, burstV }: Quieted,
   sampleS: number,
-  startS: number,
-  hiddenV: number,
-  recorded: Float32Array,
 ): Found[] {
   const list: Found[] = [];
   const span = shape.highV - shape.lowV;
@@ -62,12 +65,14 @@ export function disturbances(
   // A coil's signal grows with speed: hash is held against its usual height, not against that of the fastest turn.
   const heights = shape.kind === "sine" ? pulses.map(({ heightV }) => heightV).filter(Number.isFinite) : [];
   const usualV = heights.length > 0 ? median(heights) : span;
-  if (hashV > HASH * Math.min(span, usualV) && beyondInstrument(hashV, recorded))
+  const isHash = hashV > HASH * Math.min(span, usualV) && beyondInstrument(hashV, recorded);
+  const rmsV = Math.max(burstV, isHash ? hashV : 0);
+  if (rmsV > 0)
     list.push(
       found(
         "interference",
-        { rmsV: hashV },
-        { strength: 0.75, size: hashV, startS, endS: startS + samples.length * sampleS },
+        { rmsV },
+        { strength: 0.75, size: rmsV, startS, endS: startS + samples.length * sampleS },
       ),
     );
   return list;

@@ -54,7 +54,7 @@ const NEAR_LEVEL = 0.1;
 const STANDING = 0.93;
 
 /** Whether a two-level signal keeps to its two levels throughout: nothing wanders then, however long it stands at one. */
-function standsAtLevels(samples: Float32Array, { kind, lowV, highV }: SignalShape): boolean {
+export function standsAtLevels(samples: Float32Array, { kind, lowV, highV }: SignalShape): boolean {
   if (kind !== "two-level") return false;
   const some = someSamples(samples);
   const reach = NEAR_LEVEL * (highV - lowV);

@@ -1,3 +1,4 @@
+import { median } from "../units/median";
 import type { Pulse, Rhythm } from "./pulses";
 
 /** A wave that comes once a turn: its amplitude, and the standard error of that. */
@@ -10,20 +11,18 @@ type Turning = { pulses: readonly Pulse[]; rhythm: Rhythm };
 
 /** A wave needs two whole turns to be one. */
 const FEWEST_TURNS = 2;
-const MANY_TURNS = 8;
-/** Where it was not left to itself, so many times what a heavy side does is allowed it. */
-const PUSHED = 2;
+const MANY_TURNS = 4;
+/** Where it was not left to itself, so many times what a heavy side does is expected of the hand. */
+const PUSHED = 4;
 
 /** What an eccentric ring or a playing bearing makes wave once a turn; null when there are not two whole turns. */
 export interface TurnWaves {
-  /** Of the period, as a share of it. */
+  /** Of the period, as a share of it, what a heavy side of the wheel does left out. */
   period: TurnWave | null;
   /** Of the height for its speed, as a share of it. */
   height: TurnWave | null;
   /** Of the high share of a pulse, in parts of a pulse. */
   duty: TurnWave | null;
-  /** What the wheel's own heavy side may swing the period by at this speed, the ring being true; a share of it. */
-  heavySide: number;
 }
 
 /**
@@ -35,11 +34,11 @@ export function onceATurn(ranOut: Turning, through: Turning, N: number, sampleS:
   // Nobody pushes a driven wheel, nor one that gains speed evenly over many turns, at one place of each turn.
   const pushed = turnsOf(ranOut) < FEWEST_TURNS && turnsOf(through) >= MANY_TURNS;
   const { pulses, rhythm } = pushed ? through : ranOut;
-  const { periods, ratios, teeth } = rhythm;
-  const noise = Math.max(1, Math.min(3, medianRatioNoise(ratios)));
-  // A wheel running out loses v² in a straight line over the angle, which a mean over one turn takes out whole; its period
+  const { periods, teeth } = rhythm;
+  // A wheel running out loses ω² in a straight line over the angle, which a mean over one turn takes out whole; its period
   // bends ever more the nearer it is to standing, and what that leaves would pass for a wave.
-  const speedSquared = byTooth(teeth, periods, (pitches, value) => (pitches / value) ** 2);
+  const pitchRad = (2 * Math.PI) / N;
+  const speedSquared = byTooth(teeth, periods, (pitches, period) => ((pitches * pitchRad) / (period * sampleS)) ** 2);
   // A coil's voltage rises with speed as its period falls: their product holds the gap alone.
   // No push of a hand changes it, so that all turns tell.
   const height = byTooth(
@@ -49,31 +48,62 @@ export function onceATurn(ranOut: Turning, through: Turning, N: number, sampleS:
   );
   const duty = byTooth(teeth, periods, (pitches, _, i) => (pitches > 1 ? NaN : pulses[i]!.duty));
   return {
-    // Neighbouring periods share an edge, so that errors come in pairs.
-    period: halved(firstWave(speedSquared, N, true, noise)),
-    height: firstWave(height, N, true, 1),
-    duty: firstWave(duty, N, false, 1),
-    heavySide:
-      (pushed ? PUSHED : 1) *
-      heavySide((2 * Math.PI * teeth.at(-1)!) / (N * sampleS * (pulses.at(-1)!.at - pulses[0]!.at))),
+    period: ringsOwn(speedSquared, N, HEAVY_RAD2 * (pushed ? PUSHED : 1)),
+    height: firstWave(height, N, true),
+    duty: firstWave(duty, N, false),
   };
 }
 
 /**
- * A torque that changes sign once a turn adds and takes 2·M/J of ω², whatever ω is: twice the share the period swings by.
- * A wheel just short of wanting a balance weight (60 g at 0.2 m) and a brake that rubs on one side come to some 0.3 N·m on
- * 1 kg·m² (from memory).
+ * A torque that changes sign once a turn adds and takes 2·M/J of ω², whatever ω is, while an eccentric ring makes the same
+ * share of it at any speed: over a wheel that slows the two part. A wheel that wants a balance weight and a brake that rubs
+ * on one side come to some 0.4 N·m on 1 kg·m², twice that now and then (from memory): what is expected of 2·M/J, rad²/s².
  */
-function heavySide(radPerS: number): number {
-  return HEAVY_NM / INERTIA_KGM2 / radPerS ** 2;
+const HEAVY_RAD2 = 0.8;
+
+/**
+ * What of the wave in ω² is the ring's, as a share of the period: y = 2e·cos(θ+φ) + (K/ω²)·cos(θ+ψ) and what bend a mean
+ * over one turn leaves of the speed (a parabola), least squares with K held to what heavy sides do (ridge regression: C. Bishop, Pattern Recognition and Machine Learning, 3.3).
+ */
+function ringsOwn(speedSquared: Float64Array, N: number, heavyRad2: number): TurnWave | null {
+  const wave = overTrend(speedSquared, N, true);
+  if (!wave) return null;
+  const rows = wave.values.map((value, k) => {
+    const angle = (2 * Math.PI * (wave.from + k)) / N;
+    const slow = heavyRad2 / wave.trends[k]!;
+    const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+    const along = (2 * k) / wave.values.length - 1;
+    return { value, x: [cos, sin, slow * cos, slow * sin, 1, along, along ** 2] };
+  });
+  // White noise of variance v gives an amplitude² of 4v/n.
+  const variance = (wave.values.length * floorOf(wave, N) ** 2) / 4 || 1e-12;
+  const places = rows[0]!.x.map((_, i) => i);
+  const matrix = places.map((i) => places.map((j) => (i === j && (i === 2 || i === 3) ? 1 : 0)));
+  const right = places.map(() => 0);
+  for (const { value, x } of rows)
+    for (const i of places) {
+      right[i]! += (x[i]! * value) / variance;
+      for (const j of places) matrix[i]![j]! += (x[i]! * x[j]!) / variance;
+    }
+  const inverse = inverted(matrix);
+  const [a, b] = [0, 1].map((i) => inverse[i]!.reduce((sum, one, j) => sum + one * right[j]!, 0)) as [number, number];
+  // A square swings by twice the share its root does.
+  return { size: Math.hypot(a, b) / 2, error: Math.sqrt(inverse[0]![0]! + inverse[1]![1]!) / 2 };
 }
 
-const HEAVY_NM = 0.3;
-const INERTIA_KGM2 = 1;
-
-/** A square swings by twice the share its root does. */
-function halved(wave: TurnWave | null): TurnWave | null {
-  return wave && { size: wave.size / 2, error: wave.error / 2 };
+/** Gauss–Jordan elimination of a small, positive definite matrix. */
+function inverted(matrix: readonly (readonly number[])[]): number[][] {
+  const rows = matrix.map((row, i) => [...row, ...row.map((_, j) => Number(i === j))]);
+  for (let column = 0; column < rows.length; column++) {
+    const pivot = rows[column]![column]!;
+    rows[column] = rows[column]!.map((value) => value / pivot);
+    rows.forEach((row, i) => {
+      if (i === column) return;
+      const by = row[column]!;
+      rows[i] = row.map((value, j) => value - by * rows[column]![j]!);
+    });
+  }
+  return rows.map((row) => row.slice(matrix.length));
 }
 
 /** One value a tooth; through a gap the wave is bridged, not seen, and its pitches share the value. */
@@ -94,34 +124,56 @@ function byTooth(
   return out.map((value) => (Number.isFinite(value) ? value : first));
 }
 
-/**
- * The wave of one cycle a turn in a series, its trend taken out by a mean over exactly one turn (which a wave of one
- * turn leaves whole). Amplitude by Fourier's sum, its error by the scatter that is left (P. Bloomfield, Fourier
- * Analysis of Time Series, chapter 2).
- */
-function firstWave(series: Float64Array, N: number, relative: boolean, noise: number): TurnWave | null {
+/** A wave reaches 1.4 times its own middle size. */
+const OUTSTANDING = 4;
+
+interface OverTrend {
+  /** Tooth of the first value. */
+  from: number;
+  values: number[];
+  /** The mean over the turn around each. */
+  trends: number[];
+}
+
+/** A series over or against its mean of exactly one turn, which a wave of one turn leaves whole; whole turns of it. */
+function overTrend(series: Float64Array, N: number, relative: boolean): OverTrend | null {
   const last = series.length;
-  if (last < 2 * N) return null;
+  const whole = Math.floor((last - N) / N) * N;
+  if (last < 2 * N || whole < N) return null;
   const sums = new Float64Array(last + 1);
   for (let t = 0; t < last; t++) sums[t + 1] = sums[t]! + series[t]!;
   const from = N >> 1;
-  const whole = Math.floor((last - N) / N) * N;
-  if (whole < N) return null;
-  let [a, b, square] = [0, 0, 0];
-  for (let t = from; t < from + whole; t++) {
-    const trend = (sums[t + N - from]! - sums[t - from]!) / N;
-    const value = Math.max(-0.5, Math.min(0.5, relative ? series[t]! / trend - 1 : series[t]! - trend));
-    a += value * Math.cos((2 * Math.PI * t) / N);
-    b += value * Math.sin((2 * Math.PI * t) / N);
-    square += value * value;
-  }
-  const size = (2 * Math.hypot(a, b)) / whole;
-  const left = Math.max(0, square / whole - (size * size) / 2);
-  return { size, error: Math.sqrt((4 * left) / whole) * noise };
+  const trends = Array.from({ length: whole }, (_, k) => (sums[k + N]! - sums[k]!) / N);
+  const off = trends.map((trend, k) => (relative ? series[from + k]! / trend - 1 : series[from + k]! - trend));
+  // One odd tooth makes no wave.
+  const most = OUTSTANDING * median(off.map(Math.abs));
+  return { from, trends, values: off.map((value) => Math.max(-most, Math.min(most, value))) };
 }
 
-/** How much wider single periods scatter than even ones, 1 for a quiet signal. */
-function medianRatioNoise(ratios: Float64Array): number {
-  const sizes = [...ratios].map((ratio) => Math.abs(ratio - 1)).sort((x, y) => x - y);
-  return 1 + 20 * (sizes[sizes.length >> 1] ?? 0);
+/**
+ * The wave of one cycle a turn by Fourier's sum; its error by what the frequencies above it hold, up to three a turn, where
+ * neither ring nor push has a line (P. Bloomfield, Fourier Analysis of Time Series, chapters 2 and 8).
+ */
+function firstWave(series: Float64Array, N: number, relative: boolean): TurnWave | null {
+  const wave = overTrend(series, N, relative);
+  return wave && { size: amplitudeAt(wave, 1 / N), error: floorOf(wave, N) };
 }
+
+/** @param perTooth cycles a tooth */
+function amplitudeAt({ from, values }: OverTrend, perTooth: number): number {
+  let [a, b] = [0, 0];
+  values.forEach((value, k) => {
+    a += value * Math.cos(2 * Math.PI * perTooth * (from + k));
+    b += value * Math.sin(2 * Math.PI * perTooth * (from + k));
+  });
+  return (2 * Math.hypot(a, b)) / values.length;
+}
+
+function floorOf(wave: OverTrend, N: number): number {
+  const turns = Math.round(wave.values.length / N);
+  const bins = Array.from({ length: FLOOR_BINS }, (_, k) => turns + 1 + Math.floor((k * 2 * turns) / FLOOR_BINS));
+  const sizes = [...new Set(bins)].map((bin) => amplitudeAt(wave, bin / wave.values.length) ** 2);
+  return Math.sqrt(sizes.reduce((sum, one) => sum + one, 0) / sizes.length);
+}
+
+const FLOOR_BINS = 16;

@@ -1,3 +1,4 @@
+import { linearRegression } from "simple-statistics";
 import type { SignalShape } from "./signal";
 import type { Pulse } from "./pulses";
 import { someSamples } from "./some-samples";
@@ -131,7 +132,7 @@ export function widthCoding(pulses: readonly Pulse[], periods: Float64Array, sam
   );
   if (widths.length < 20) return null;
   const duties = widths.map(({ duty }) => duty).sort((a, b) => a - b);
-  if (spreadOf(duties) < 0.2) return null;
+  if (spreadOf(duties) < 0.2 || goesWithPeriod(widths)) return null;
   const classes: { sum: number; count: number }[] = [];
   for (const { width } of widths) {
     const fit = classes.find(({ sum, count }) => Math.abs(width / (sum / count) - 1) < SAME_WIDTH);
@@ -158,6 +159,19 @@ export function widthCoding(pulses: readonly Pulse[], periods: Float64Array, sam
     .map(({ sum, count }) => ({ us: (1e6 * sampleS * sum) / count, count }))
     .sort((a, b) => b.count - a.count);
 }
+
+/** Whether a pulse is the longer, the longer its period: by the slope of the one's logarithm over the other's. */
+function goesWithPeriod(widths: readonly { width: number; period: number }[]): boolean {
+  const slope = linearRegression(
+    widths.map(({ width, period }) => [Math.log(period), Math.log(Math.max(width, 1e-9))]),
+  ).m;
+  return slope > HALF_WAY && spreadOf(widths.map(({ period }) => period).sort((a, b) => a - b)) > MUCH_MOTION;
+}
+
+/** A coded width does not go with the period at all (slope 0), a plain one goes wholly (slope 1). */
+const HALF_WAY = 0.5;
+/** Periods that hardly change say nothing of it. */
+const MUCH_MOTION = 0.3;
 
 /** Range of the middle nine tenths of sorted values over their middle. */
 function spreadOf(sorted: readonly number[]): number {

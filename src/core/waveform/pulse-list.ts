@@ -1,13 +1,15 @@
 import type { Capture, Channel } from "../capture/capture";
 import { excursions, type Excursions } from "./excursions";
-import { levelled } from "./levelled";
+import { withoutHum, type Hum } from "./hum";
+import { impulses } from "./impulses";
+import { levelled, standsAtLevels } from "./levelled";
 import { beyondInstrument, HASH, keyOnEnd } from "./disturbances";
 import { underHash } from "./hash";
 import { isWheel, turns } from "./motion";
 import { threeLevel } from "./protocol";
 import { findPulses, type Pulse } from "./pulses";
 import { isFastTone } from "./recording-warnings";
-import { signalShape, type SignalShape } from "./signal";
+import { quantum, signalShape, type SignalShape } from "./signal";
 
 /** The one pulse list of a channel, and what was taken out on the way to it: findings, raster and clock all read it. */
 export interface PulseList {
@@ -20,6 +22,10 @@ export interface PulseList {
   plain: SignalShape;
   coded: ReturnType<typeof threeLevel>;
   away: Excursions | null;
+  /** Mains hum that was taken out. */
+  hum: Hum | null;
+  /** RMS of bursts that were taken out, volts; 0 where there were none. */
+  burstV: number;
   /** RMS of hash that hid the signal and was taken out, volts; 0 where none was. */
   hashV: number;
   samples: Float32Array;
@@ -35,8 +41,12 @@ export function pulseList(
   options: { family?: string } = {},
 ): PulseList {
   const { sampleS } = capture;
-  const { samples: straight, found: ready } = levelled(channel.samples);
-  const keyOn = options.family === "passive" || straight !== channel.samples ? 0 : keyOnEnd(channel.samples);
+  const bursts = impulses(channel.samples, sampleS);
+  const still = bursts?.samples ?? channel.samples;
+  const steady = standsAtLevels(still, signalShape(still)) ? null : withoutHum(still, sampleS);
+  const quiet = steady?.samples ?? still;
+  const { samples: straight, found: ready } = levelled(quiet);
+  const keyOn = options.family === "passive" || straight !== quiet ? 0 : keyOnEnd(quiet);
   const recorded = straight.subarray(keyOn);
   const startS = capture.startS + keyOn * sampleS;
   const gross = ready && keyOn === 0 ? ready.shape : signalShape(recorded);
@@ -50,7 +60,11 @@ export function pulseList(
   const samples = away?.samples ?? recorded;
   const gauged = coded?.shape ?? (away ? signalShape(samples) : plain);
   const pulses = ready && gauged === ready.shape ? ready.pulses : findPulses(samples, gauged);
-  const list = { recorded, keyOn, startS, plain, coded, away, hashV: 0, samples };
+  const taken = { hum: steady?.hum ?? null, burstV: bursts?.rmsV ?? 0 };
+  const list = { recorded, keyOn, startS, plain, coded, away, hashV: 0, samples, ...taken };
+  // One step of the converter, now this way and now that, is no signal; a wheel's comes evenly.
+  if (gauged.kind === "two-level" && isFlicker(gauged, samples) && !isWheel(pulses))
+    return { ...list, shape: { ...gauged, kind: "flat", lowV: gauged.meanV, highV: gauged.meanV }, pulses: [] };
   // A wave whose periods scatter as no wheel's do is noise, however high it stands; unless a wheel turns beneath it.
   const found = gauged.kind === "two-level" || (gauged.kind === "sine" && isWheel(pulses));
   if (gauged.kind === "flat" || found || coded) return { ...list, shape: gauged, pulses };
@@ -59,6 +73,12 @@ export function pulseList(
   const isNoise = gauged.kind === "sine" && !turns(pulses);
   return { ...list, shape: isNoise ? { ...gauged, kind: "noise" } : gauged, pulses };
 }
+
+function isFlicker({ peakToPeakV }: SignalShape, samples: Float32Array): boolean {
+  return peakToPeakV < FLICKER_STEPS * quantum(samples);
+}
+
+const FLICKER_STEPS = 2.5;
 
 /** What looked like noise from sample to sample is the tone itself; its own noise cannot be told. */
 function toneShape(gross: SignalShape): SignalShape {

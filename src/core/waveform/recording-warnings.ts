@@ -22,14 +22,16 @@ export function recordingWarnings(
       t`Only ${usual.toFixed(1)} samples a pulse at ${(1 / sampleS / 1000).toPrecision(3)} kS/s: teeth can be missed.${goodFor ? t` This rate is good up to about ${goodFor.toFixed(0)} km/h.` : ""} Record faster or turn slower.`,
     );
   }
-  if (kind === "sine" && isClipped(someSamples(samples)))
+  if (kind === "sine" && isClipped(samples))
     list.push(
       t`The tops are cut off flat: the input was over its range. Choose a larger range; heights here mean nothing.`,
     );
   return list;
 }
 
-function isClipped(samples: Float32Array): boolean {
+/** Whether a wave's tops are cut off flat: its heights then say nothing of its size. */
+export function isClipped(recorded: Float32Array): boolean {
+  const samples = someSamples(recorded);
   let [least, most] = [Infinity, -Infinity];
   for (const value of samples) {
     if (value < least) least = value;
@@ -59,10 +61,14 @@ export function isFastTone(samples: Float32Array): boolean {
   let power = 0;
   for (const value of some) power += (value - mean) ** 2;
   if (!(power > 0)) return false;
-  for (let lag = 2; lag <= Math.min(LONGEST_LAG, some.length >> 2); lag++) {
+  // A slow signal under hash stays like itself from sample to sample; a tone first turns against itself, then comes again.
+  let turned = false;
+  for (let lag = 1; lag <= Math.min(LONGEST_LAG, some.length >> 2); lag++) {
     let sum = 0;
     for (let i = 0; i + lag < some.length; i++) sum += (some[i]! - mean) * (some[i + lag]! - mean);
-    if ((sum / power) * (some.length / (some.length - lag)) > TONE) return true;
+    const alike = (sum / power) * (some.length / (some.length - lag));
+    if (alike < 0) turned = true;
+    if (turned && alike > TONE) return true;
   }
   return false;
 }

@@ -122,7 +122,17 @@ export function shapeFindings(
   );
   const worst = odd.indexOf(Math.max(...odd));
   const size = rest[worst]!;
-  if (odd[worst]! > 1.8 && Math.abs(size) > 0.05) {
+  const cracked = odd[worst]! > 1.8 && Math.abs(size) > 0.05;
+  const half = isPassive ? null : oddHalf(ring.halfOff);
+  if (half !== null && (!cracked || nearTooth(half >> 1, worst, ring.pulsesPerRevolution))) {
+    const wide = half >> 1;
+    const [startS, endS] = spanOf(named(wide));
+    // A gap that is short is a tooth that is wide.
+    const wider = ring.halfOff[half]! * (half % 2 === 0 ? 1 : -1);
+    list.push(
+      found("odd-tooth", { wider }, { strength: 0.9, tooth: named(wide) + 1, size: Math.abs(wider), startS, endS }),
+    );
+  } else if (cracked) {
     const [startS, endS] = spanOf(named(worst));
     list.push(
       found(
@@ -138,7 +148,7 @@ export function shapeFindings(
       ),
     );
   }
-  const heightRest = ring.heightMean.map((value) => value - 1);
+  const heightRest = againstNeighbours(ring.heightMean);
   if (isPassive) {
     const usualHeight = medianAbsolute(heightRest);
     const deviations = heightRest.map((value, t) => (ring.heightSeen[t]! > 1 ? Math.abs(value) : 0));
@@ -167,14 +177,31 @@ export function shapeFindings(
   return list;
 }
 
+/**
+ * The one half of a pole that is too long or too short on every turn, where those beside it make up for it: a damaged tooth
+ * moves one edge, or two apart. A crack moves both the same way, or all that follows. Null when none stands out so.
+ */
+function oddHalf(halfOff: Float64Array): number | null {
+  const sizes = halfOff.map((value) => (Number.isNaN(value) ? 0 : Math.abs(value)));
+  const half = sizes.indexOf(Math.max(...sizes));
+  if (sizes[half]! < Math.max(LEAST_WIDTH, 5 * medianAbsolute(halfOff))) return null;
+  const count = halfOff.length;
+  const sum = [-1, 0, 1].reduce((all, away) => all + (halfOff[(half + away + count) % count]! || 0), 0);
+  return Math.abs(sum) < EVENS_OUT * sizes[half]! ? half : null;
+}
+
+/** In pitches: what poles of a good encoder differ by is under half of it (from memory). */
+const LEAST_WIDTH = 0.06;
+const EVENS_OUT = 0.5;
+
 /** The plainest once-per-turn wave that a good ring on a good bearing does not have. */
 function turnWave(
-  { period, height, duty, heavySide }: TurnWaves,
+  { period, height, duty }: TurnWaves,
   isPassive: boolean,
 ): { wave: "period" | "height" | "duty"; swing: number } | null {
   const stands = (wave: TurnWave | null, least: number) =>
     wave !== null && wave.size > least && wave.size > WAVE_OVER_ERROR * wave.error;
-  if (stands(period, LEAST_PERIOD_WAVE + heavySide)) return { wave: "period", swing: period!.size };
+  if (stands(period, LEAST_PERIOD_WAVE)) return { wave: "period", swing: period!.size };
   if (isPassive && stands(height, LEAST_HEIGHT_WAVE)) return { wave: "height", swing: height!.size };
   if (!isPassive && stands(duty, LEAST_DUTY_WAVE)) return { wave: "duty", swing: duty!.size };
   return null;
@@ -184,10 +211,10 @@ function turnWave(
  * Waves of a good ring on a good bearing are smaller: up to 0.06 mm of runout makes 6 % of height (the spacing law) and
  * a wheel out of balance a little of period.
  */
-const LEAST_PERIOD_WAVE = 0.02;
+const LEAST_PERIOD_WAVE = 0.01;
 const LEAST_HEIGHT_WAVE = 0.12;
 const LEAST_DUTY_WAVE = 0.008;
-const WAVE_OVER_ERROR = 5;
+const WAVE_OVER_ERROR = 4;
 
 function firstHarmonic(values: Float64Array): (tooth: number) => number {
   const N = values.length;
@@ -200,6 +227,15 @@ function firstHarmonic(values: Float64Array): (tooth: number) => number {
   });
   const [x, y] = [(2 * a) / Math.max(1, n), (2 * b) / Math.max(1, n)];
   return (t) => x * Math.cos((2 * Math.PI * t) / N) + y * Math.sin((2 * Math.PI * t) / N);
+}
+
+/** Each height against the middle of those beside it: what waves once a turn leaves nothing. */
+function againstNeighbours(heights: Float64Array): Float64Array {
+  const N = heights.length;
+  return heights.map((height, t) => {
+    const beside = [-2, -1, 1, 2].map((away) => heights[(t + away + N) % N]!).filter(Number.isFinite);
+    return beside.length === 0 ? NaN : height / median(beside) - 1;
+  });
 }
 
 function medianAbsolute(values: Float64Array): number {

@@ -11,6 +11,8 @@ export interface RingPattern {
   periodError: Float64Array;
   /** Middle height of each tooth over the usual one: one spike on one turn does not count. */
   heightMean: Float64Array;
+  /** How long each tooth is high and how long the gap behind it low, turn about, against those beside them, in pitches. */
+  halfOff: Float64Array;
   /** How often each tooth's height was seen. */
   heightSeen: Int32Array;
   /** How often pulses were lost after each tooth. */
@@ -30,7 +32,11 @@ export function foldRing(parts: readonly Turning[], pulsesPerRevolution: number)
   const sums = [0, 1, 2].map(() => new Float64Array(N));
   const [count, sum, square] = sums as [Float64Array, Float64Array, Float64Array];
   const lost = new Float64Array(N);
-  const heightsOf: number[][] = Array.from({ length: N }, () => []);
+  const [heightsOf, highsOf, lowsOf] = [0, 1, 2].map(() => Array.from({ length: N }, (): number[] => [])) as [
+    number[][],
+    number[][],
+    number[][],
+  ];
   for (const { pulses, rhythm, shift } of parts) {
     const { ratios, teeth, deviations } = rhythm;
     const heights = relativeHeights(pulses);
@@ -46,6 +52,10 @@ export function foldRing(parts: readonly Turning[], pulsesPerRevolution: number)
         square[tooth]! += deviation ** 2;
       }
       if (Number.isFinite(heights[i]!)) heightsOf[tooth]!.push(heights[i]!);
+      const high = pulses[i]!.duty * (1 + deviation);
+      if (!Number.isFinite(high)) return;
+      highsOf[tooth]!.push(high);
+      lowsOf[tooth]!.push(1 + deviation - high);
     });
   }
   const periodMean = sum.map((value, t) => (count[t]! > 0 ? value / count[t]! : NaN));
@@ -67,6 +77,7 @@ export function foldRing(parts: readonly Turning[], pulsesPerRevolution: number)
         : NaN,
     ),
     heightMean: Float64Array.from(heightsOf, middleHeight),
+    halfOff: turnAbout(...([highsOf, lowsOf].map((of) => againstThoseBeside(of.map(middleHalf))) as [Halves, Halves])),
     heightSeen: Int32Array.from(heightsOf, ({ length }) => length),
     lost,
   };
@@ -75,6 +86,30 @@ export function foldRing(parts: readonly Turning[], pulsesPerRevolution: number)
 /** Of two heights the more usual one: the other may be a spike. */
 function middleHeight(heights: number[]): number {
   return heights.length === 2 ? heights.reduce((a, b) => (Math.abs(a - 1) < Math.abs(b - 1) ? a : b)) : median(heights);
+}
+
+type Halves = Float64Array;
+
+/** Seen once a half tells nothing, nor do two that differ. */
+function middleHalf(halves: number[]): number {
+  const differ = halves.length === 2 && Math.abs(halves[0]! - halves[1]!) > UNSURE;
+  return halves.length < 2 || differ ? NaN : median(halves);
+}
+
+const UNSURE = 0.04;
+
+function againstThoseBeside(values: readonly number[]): Halves {
+  const N = values.length;
+  return Float64Array.from(values, (value, t) => {
+    const beside = BESIDE.map((away) => values[(t + away + N) % N]!).filter(Number.isFinite);
+    return beside.length < BESIDE.length / 2 ? NaN : value - median(beside);
+  });
+}
+
+const BESIDE = [-4, -3, -2, -1, 1, 2, 3, 4];
+
+function turnAbout(highs: Halves, lows: Halves): Float64Array {
+  return Float64Array.from({ length: 2 * highs.length }, (_, i) => (i % 2 === 0 ? highs : lows)[i >> 1]!);
 }
 
 /** A second spin is taken for the same ring's from this correlation of what stands out on. */
