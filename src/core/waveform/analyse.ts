@@ -150,11 +150,11 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   if (isTurning) {
     findings.push(
       ...lossFindings(pulses, rhythm, ring, sampleS, startS, guardV(shape))
-        // What strong hash takes of the pulses is its doing, not a wire's.
-        .filter(({ ringLocked }) => ringLocked || hashV === 0 || away)
+        // What strong hash or bursts take of the pulses is their doing, not a wire's.
+        .filter(({ ringLocked }) => ringLocked || (hashV === 0 && list.burstV === 0) || away)
         .map((one) => withLevel(one, away)),
     );
-    if (ring && wholeRing && wholeRing.revolutions >= FEWEST_TURNS && hashV === 0)
+    if (ring && wholeRing && wholeRing.revolutions >= FEWEST_TURNS && hashV === 0 && list.burstV === 0)
       findings.push(
         ...shapeFindings(
           wholeRing,
@@ -178,7 +178,11 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
         startS,
         isTurning,
         inVolts,
-      ).filter(({ code }) => !(widths && code === "duty-shift")),
+      )
+        .filter(({ code }) => !(widths && code === "duty-shift"))
+        .filter(({ code }) => !(code === "level-out-of-window" && widths && isUnresolved(widths, sampleS)))
+        // Bursts over a coil are one cause, and said already.
+        .filter(({ code }) => !(code === "noise-at-rest" && list.burstV > 0)),
     );
   }
   return {
@@ -234,6 +238,13 @@ function couldBeFitted(count: number, setUp: number | undefined): boolean {
 
 const FEW_TEETH = 0.15;
 const TWICE = 0.03;
+
+/** Pulses so short for the sampling that their tops, or a third level, cannot be read. */
+function isUnresolved(widths: readonly WidthClass[], sampleS: number): boolean {
+  return widths[0]!.us * 1e-6 < SAMPLES_OF_A_TOP * sampleS;
+}
+
+const SAMPLES_OF_A_TOP = 4;
 
 /** Where the level goes while pulses are lost tells the wire from the sensor, whose own levels are two. */
 function withLevel(finding: Found, away: Excursions | null): Found {

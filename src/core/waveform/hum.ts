@@ -11,9 +11,10 @@ export interface Hum {
 const MAINS_HZ = [50, 60];
 const GRID_HZ = 0.25;
 const HARMONICS = 3;
-/** The recording is looked at in so many parts: a hum is the same in all of them, a wheel never is. */
-const PARTS = 8;
-const SHORTEST_S = 0.5;
+/** The recording is looked at in parts of some cycles: a hum is the same in all of them, a wheel never is. */
+const MOST_PARTS = 24;
+const SHORTEST_PART_S = 0.12;
+const FEWEST_PARTS = 5;
 const JUDGED = 24_000;
 /** It stands out of what the parts differ by, so many standard errors. */
 const OVER_ERROR = 6;
@@ -21,28 +22,51 @@ const OVER_ERROR = 6;
 const OF_RANGE = 0.006;
 /** What makes up this part of the recording's power is the signal itself, a bench turning at one even speed. */
 const MOST_POWER = 0.6;
+/** A part in which the wave is so much of the power is quiet otherwise: the wheel stands. */
+const QUIET = 0.6;
+const FEWEST_QUIET = 4;
+/** In quiet parts the wave is the same within this. */
+const SAME = 0.3;
+/** And smaller than the signal elsewhere. */
+const OF_SIGNAL = 0.35;
 
 /**
  * Takes a mains hum out of a recording: a wave of one frequency and one phase from end to end, which no wheel keeps.
- * Amplitude and phase are the middle of eight parts, each by Fourier's sum under a Hann window, so that a wheel that
- * passes through the frequency in one of them does not count.
+ * Amplitude and phase are the middle of all parts, each by Fourier's sum under a Hann window, or of those in which the
+ * wheel stands, where there are enough of them.
  * @returns null where there is none
  */
 export function withoutHum(samples: Float32Array, sampleS: number): { samples: Float32Array; hum: Hum } | null {
-  if (samples.length * sampleS < SHORTEST_S || samples.length < 64 * PARTS) return null;
+  const lengthS = samples.length * sampleS;
+  const count = Math.min(MOST_PARTS, Math.floor(lengthS / SHORTEST_PART_S));
+  if (count < FEWEST_PARTS || samples.length < 64 * count) return null;
   // A wave faster than half the sampling is not held in it.
   if (2 * MAINS_HZ[1]! * HARMONICS * sampleS > 1) return null;
-  const parts = partsOf(samples);
-  const first = MAINS_HZ.flatMap((hz) => gridAround(hz, samples.length * sampleS))
-    .map((hz) => ({ hz, wave: waveAt(parts, 2 * Math.PI * hz * sampleS) }))
-    .reduce((best, one) => (one.wave.size > best.wave.size ? one : best));
+  const parts = partsOf(samples, count);
   const { range, power } = spread(parts);
+  const step = (hz: number) => 2 * Math.PI * hz * sampleS;
+  const bestOf = (of: readonly Part[], grid: readonly number[]) =>
+    grid
+      .map((hz) => ({ hz, wave: waveAt(of, step(hz)) }))
+      .reduce((one, other) => (other.wave.size > one.wave.size ? other : one));
+  const best = (of: readonly Part[]) => {
+    const near = bestOf(of, MAINS_HZ.flatMap((hz) => gridAround(hz, lengthS)));
+    return bestOf(of, finelyAround(near.hz, lengthS));
+  };
   const stands = ({ size, error }: Wave) => size > OVER_ERROR * error && 2 * size > OF_RANGE * range;
-  if (!stands(first.wave) || first.wave.size ** 2 / 2 > MOST_POWER * power) return null;
-  const waves = Array.from({ length: HARMONICS }, (_, k) => {
-    const step = 2 * Math.PI * first.hz * sampleS * (k + 1);
-    return { step, wave: k === 0 ? first.wave : waveAt(parts, step) };
-  }).filter(({ wave }) => stands(wave));
+  const quiet = MAINS_HZ.map((hz) => parts.filter((part) => shareAt(part, step(hz)) > QUIET)).reduce((a, b) =>
+    b.length > a.length ? b : a,
+  );
+  const still = quiet.length >= FEWEST_QUIET ? best(quiet) : null;
+  const holds =
+    still !== null && still.wave.off < SAME * still.wave.size && 2 * still.wave.size < OF_SIGNAL * range && stands(still.wave);
+  const of = holds ? quiet : parts;
+  const first = holds ? still : best(parts);
+  if (!stands(first.wave) || (!holds && first.wave.size ** 2 / 2 > MOST_POWER * power)) return null;
+  const waves = Array.from({ length: HARMONICS }, (_, k) => ({
+    step: step(first.hz) * (k + 1),
+    wave: k === 0 ? first.wave : waveAt(of, step(first.hz) * (k + 1)),
+  })).filter(({ wave }) => stands(wave));
   return { samples: without(samples, waves), hum: { hz: first.hz, peakV: first.wave.size } };
 }
 
@@ -52,10 +76,10 @@ interface Part {
   window: Float64Array;
 }
 
-function partsOf(samples: Float32Array): Part[] {
-  const length = Math.floor(samples.length / PARTS);
-  const count = Math.min(length, Math.floor(JUDGED / PARTS));
-  return Array.from({ length: PARTS }, (_, part) => {
+function partsOf(samples: Float32Array, parts: number): Part[] {
+  const length = Math.floor(samples.length / parts);
+  const count = Math.min(length, Math.floor(JUDGED / parts));
+  return Array.from({ length: parts }, (_, part) => {
     const at = Float64Array.from({ length: count }, (__, k) => part * length + Math.floor((k * length) / count));
     const window = Float64Array.from({ length: count }, (__, k) => 0.5 - 0.5 * Math.cos((2 * Math.PI * (k + 0.5)) / count));
     const mean = at.reduce((sum, i, k) => sum + window[k]! * samples[i]!, 0) / window.reduce((sum, one) => sum + one, 0);
@@ -70,28 +94,44 @@ function gridAround(hz: number, lengthS: number): number[] {
   return Array.from({ length: 2 * each + 1 }, (_, k) => hz + (k - each) * step);
 }
 
+/** Between its neighbours on the grid, eight times as close. */
+function finelyAround(hz: number, lengthS: number): number[] {
+  return Array.from({ length: 15 }, (_, k) => hz + ((k - 7) * 0.25) / 8 / lengthS);
+}
+
 interface Wave {
   cos: number;
   sin: number;
   size: number;
+  /** How far the parts are off it, in the middle. */
+  off: number;
   error: number;
 }
 
 /** The wave of one frequency in the middle of all parts. @param step radians from sample to sample */
 function waveAt(parts: readonly Part[], step: number): Wave {
-  const each = parts.map(({ at, value, window }) => {
-    let [a, b, sum] = [0, 0, 0];
-    for (let k = 0; k < at.length; k++) {
-      a += window[k]! * value[k]! * Math.cos(step * at[k]!);
-      b += window[k]! * value[k]! * Math.sin(step * at[k]!);
-      sum += window[k]!;
-    }
-    return { cos: (2 * a) / sum, sin: (2 * b) / sum };
-  });
+  const each = parts.map((part) => waveIn(part, step));
   const [cos, sin] = [median(each.map((one) => one.cos)), median(each.map((one) => one.sin))];
-  // 1.2533·σ/√n is the standard error of a median; σ from the middle of how far the parts are off it.
   const off = median(each.map((one) => Math.hypot(one.cos - cos, one.sin - sin)));
-  return { cos, sin, size: Math.hypot(cos, sin), error: (1.2533 * off) / Math.sqrt(parts.length) };
+  // 1.2533·σ/√n is the standard error of a median.
+  return { cos, sin, off, size: Math.hypot(cos, sin), error: (1.2533 * off) / Math.sqrt(parts.length) };
+}
+
+function waveIn({ at, value, window }: Part, step: number): { cos: number; sin: number } {
+  let [a, b, sum] = [0, 0, 0];
+  for (let k = 0; k < at.length; k++) {
+    a += window[k]! * value[k]! * Math.cos(step * at[k]!);
+    b += window[k]! * value[k]! * Math.sin(step * at[k]!);
+    sum += window[k]!;
+  }
+  return { cos: (2 * a) / sum, sin: (2 * b) / sum };
+}
+
+/** What part of a part's power the wave is. */
+function shareAt(part: Part, step: number): number {
+  const { cos, sin } = waveIn(part, step);
+  const power = part.value.reduce((sum, one) => sum + one * one, 0) / part.value.length;
+  return power > 0 ? (cos * cos + sin * sin) / 2 / power : 0;
 }
 
 function spread(parts: readonly Part[]): { range: number; power: number } {

@@ -10,46 +10,58 @@ export interface Impulses {
 /** A burst rings out within this (from memory: an ignition's ring lasts some 0.5 to 1 ms). */
 const BURST_S = 0.0015;
 /** What the signal itself does is read in so many blocks on either side, those next to it left out. */
-const BESIDE = 5;
+const BESIDE = 8;
+/** So many of those blocks may hold bursts of their own. */
+const OTHER_BURSTS = 3;
 /** Past what the signal does, as a part of it. */
 const PAST = 0.3;
 /** Where the signal stands still beside it, of the whole range. */
 const OF_RANGE = 0.12;
+/** What noise reaches once in a recording, RMS times this, is no burst. */
+const OVER_NOISE = 7;
 /** Fewer are single spikes, a probe's. */
 const FEWEST = 7;
+/** An idling engine fires more often, a pump switches more often (from memory). */
+const PER_SECOND = 4;
+/** So much of them to either side. */
+const BOTH_SIDES = 0.2;
 /** More than this part of a recording is no burst. */
 const MOST_SHARE = 0.25;
 
 /**
- * Finds bursts by blocks as long as one: a block goes past both the least and the greatest that the blocks before and
- * behind it hold. A level that changes stays; a pulse goes to one side only.
+ * Finds bursts by blocks as long as one: a block goes past the least or the greatest that the blocks before and behind it
+ * hold. A level that changes stays; pulses and losses go to one side only, what rings goes to both.
+ * @param noiseV RMS of the sample-to-sample noise
  * @returns null where there are none, or few
  */
-export function impulses(samples: Float32Array, sampleS: number): Impulses | null {
+export function impulses(samples: Float32Array, sampleS: number, noiseV: number): Impulses | null {
   const length = Math.max(4, Math.round(BURST_S / sampleS));
   const count = Math.floor(samples.length / length);
   if (count < 4 * BESIDE) return null;
   const [least, most] = extremesByBlock(samples, length, count);
   const range = most.reduce((a, b) => Math.max(a, b)) - least.reduce((a, b) => Math.min(a, b));
-  const hit: { block: number; low: number; high: number }[] = [];
+  const hit: { block: number; low: number; high: number; under: boolean; over: boolean }[] = [];
   for (let block = BESIDE + 1; block < count - BESIDE - 1; block++) {
-    let [low, high] = [Infinity, -Infinity];
-    for (let away = 2; away <= BESIDE + 1; away++)
-      for (const at of [block - away, block + away]) {
-        low = Math.min(low, least[at]!);
-        high = Math.max(high, most[at]!);
-      }
-    const guard = PAST * Math.max(high - low, OF_RANGE * range);
-    // A burst may lie across the border of two blocks, its one swing in either.
-    const [own, next] = [
-      Math.min(least[block]!, least[block + 1]!) < low - guard,
-      Math.max(most[block]!, most[block + 1]!) > high + guard,
-    ];
-    if (own && next) hit.push({ block, low: low - guard / 3, high: high + guard / 3 });
+    const beside = Array.from({ length: 2 * BESIDE }, (_, k) => block + (k < BESIDE ? -2 - k : 2 + k - BESIDE));
+    const low = beside.map((at) => least[at]!).sort((a, b) => a - b)[OTHER_BURSTS]!;
+    const high = beside.map((at) => most[at]!).sort((a, b) => b - a)[OTHER_BURSTS]!;
+    const guard = Math.max(PAST * Math.max(high - low, OF_RANGE * range), OVER_NOISE * noiseV);
+    const [under, over] = [least[block]! < low - guard, most[block]! > high + guard];
+    if ((under || over) && isSharp(samples, block, length, guard)) hit.push({ block, low: low - guard / 3, high: high + guard / 3, under, over });
   }
-  const bursts = hit.filter(({ block }, i) => i === 0 || block > hit[i - 1]!.block + 1).length;
-  if (bursts < FEWEST || 2 * hit.length > MOST_SHARE * count) return null;
-  return { ...bridged(samples, hit, length), count: bursts };
+  const bursts = hit.filter(({ block }, i) => i === 0 || block > hit[i - 1]!.block + 1);
+  const [under, over] = [hit.filter((one) => one.under).length, hit.filter((one) => one.over).length];
+  if (Math.min(under, over) < BOTH_SIDES * hit.length) return null;
+  if (bursts.length < Math.max(FEWEST, PER_SECOND * samples.length * sampleS) || hit.length > MOST_SHARE * count) return null;
+  return { ...bridged(samples, hit, length), count: bursts.length };
+}
+
+/** Whether a sample of the block is off the middle of those a fifth of a burst before and behind it: no wheel's wave bends so. */
+function isSharp(samples: Float32Array, block: number, length: number, guard: number): boolean {
+  const beside = Math.max(1, Math.round(length / 5));
+  for (let i = block * length; i < (block + 1) * length; i++)
+    if (Math.abs(samples[i]! - (samples[i - beside]! + samples[i + beside]!) / 2) > guard) return true;
+  return false;
 }
 
 function extremesByBlock(samples: Float32Array, length: number, count: number): [Float32Array, Float32Array] {
@@ -77,7 +89,7 @@ function bridged(
   const tail = Math.max(1, length >> 2);
   let [square, taken] = [0, 0];
   for (const { block, low, high } of hit) {
-    const [start, end] = [block * length, Math.min(samples.length, (block + 2) * length)];
+    const [start, end] = [block * length, Math.min(samples.length, (block + 1) * length)];
     let [from, to] = [-1, -1];
     for (let i = start; i < end; i++)
       if (samples[i]! < low || samples[i]! > high) {

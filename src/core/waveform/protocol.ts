@@ -19,6 +19,8 @@ export interface ThreeLevel {
 
 /** Levels of the protocol are nominally 7, 14 and 28 mA: the middle one stands at a third of the step (from memory). */
 const MIDDLE_AT = 1 / 3;
+/** A wire open for longer than this part of a recording is looked at without the protocol. */
+const MOST_LOST = 0.4;
 const BITS = 9;
 const BINS = 96;
 
@@ -35,23 +37,25 @@ export function threeLevel(
   startS: number,
 ): ThreeLevel | null {
   const some = someSamples(samples);
-  const span = extremes(some);
-  const step = span.most - span.least;
+  // The lower level is the one it mostly stands at: while a wire is open there is something lower still.
+  const lowV = fullest(some);
+  const topV = highest(some);
+  const step = topV - lowV;
   if (step < 0.05 || step < 12 * shape.noiseV) return null;
   const share = (from: number, to: number) => {
     let count = 0;
     for (let i = 0; i < some.length; i++) {
-      const at = (some[i]! - span.least) / step;
+      const at = (some[i]! - lowV) / step;
       if (at >= from && at < to) count++;
     }
     return count / some.length;
   };
-  const [low, middle, top] = [share(-0.05, 0.12), share(MIDDLE_AT - 0.12, MIDDLE_AT + 0.12), share(0.85, 1.05)];
-  if (low < 0.2 || middle < 0.002 || top < 0.0005 || low + middle + top < 0.9) return null;
-  if (!hasModeAt(some, span.least, step)) return null;
-  const lowV = span.least;
+  const [low, middle, top] = [share(-0.12, 0.12), share(MIDDLE_AT - 0.12, MIDDLE_AT + 0.12), share(0.85, 1.05)];
+  const lost = share(-Infinity, -0.12);
+  if (low < 0.2 || lost > MOST_LOST || middle < 0.002 || top < 0.0005 || low + middle + top + lost < 0.9) return null;
+  if (!hasModeAt(some, lowV, step)) return null;
   const middleV = lowV + MIDDLE_AT * step;
-  const threshold = (middleV + span.most) / 2;
+  const threshold = (middleV + topV) / 2;
   const frames: Frame[] = [];
   for (let i = 1; i < samples.length; i++) {
     if (!(samples[i - 1]! <= threshold && samples[i]! > threshold)) continue;
@@ -60,7 +64,7 @@ export function threeLevel(
     frames.push(readFrame(samples, i, end, (lowV + middleV) / 2, sampleS, startS));
     i = end;
   }
-  return frames.length < 2 ? null : { shape: { ...shape, kind: "two-level", lowV: middleV, highV: span.most }, frames };
+  return frames.length < 2 ? null : { shape: { ...shape, kind: "two-level", lowV: middleV, highV: topV }, frames };
 }
 
 /** A bit is two halves as long as the speed pulse; sampled in the middle of each half. */
@@ -100,11 +104,29 @@ function hasModeAt(samples: Float32Array, least: number, step: number): boolean 
   return around(MIDDLE_AT) > 3 * around(0.62) + 4;
 }
 
-function extremes(samples: Float32Array): { least: number; most: number } {
+/** Middle of the fullest of as many bins. */
+function fullest(samples: Float32Array): number {
+  let [least, most] = [Infinity, -Infinity];
+  for (const value of samples) {
+    if (value < least) least = value;
+    if (value > most) most = value;
+  }
+  const width = (most - least) / BINS || 1;
+  const counts = new Float64Array(BINS);
+  const sums = new Float64Array(BINS);
+  for (const value of samples) {
+    const bin = Math.min(BINS - 1, Math.floor((value - least) / width));
+    counts[bin]! += 1;
+    sums[bin]! += value;
+  }
+  const bin = counts.indexOf(Math.max(...counts));
+  return sums[bin]! / counts[bin]!;
+}
+
+function highest(samples: Float32Array): number {
   const every = Math.max(1, Math.floor(samples.length / 50_000));
   const sorted = samples.filter((_, i) => i % every === 0).sort();
-  const cut = Math.floor(sorted.length * 0.0004);
-  return { least: sorted[cut]!, most: sorted[sorted.length - 1 - cut]! };
+  return sorted[sorted.length - 1 - Math.floor(sorted.length * 0.0004)]!;
 }
 
 /** One class of pulse width of a width-coded sensor. */

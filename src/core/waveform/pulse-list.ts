@@ -5,6 +5,7 @@ import { impulses } from "./impulses";
 import { levelled, standsAtLevels } from "./levelled";
 import { beyondInstrument, HASH, keyOnEnd } from "./disturbances";
 import { underHash } from "./hash";
+import { median } from "../units/median";
 import { isWheel, turns } from "./motion";
 import { threeLevel } from "./protocol";
 import { findPulses, type Pulse } from "./pulses";
@@ -41,16 +42,17 @@ export function pulseList(
   options: { family?: string } = {},
 ): PulseList {
   const { sampleS } = capture;
-  const bursts = impulses(channel.samples, sampleS);
+  const asRecorded = signalShape(channel.samples);
+  const bursts = impulses(channel.samples, sampleS, asRecorded.noiseV);
   const still = bursts?.samples ?? channel.samples;
-  const steady = standsAtLevels(still, signalShape(still)) ? null : withoutHum(still, sampleS);
+  const steady = standsAtLevels(still, bursts ? signalShape(still) : asRecorded) ? null : withoutHum(still, sampleS);
   const quiet = steady?.samples ?? still;
   const { samples: straight, found: ready } = levelled(quiet);
   const keyOn = options.family === "passive" || straight !== quiet ? 0 : keyOnEnd(quiet);
   const recorded = straight.subarray(keyOn);
   const startS = capture.startS + keyOn * sampleS;
   const gross = ready && keyOn === 0 ? ready.shape : signalShape(recorded);
-  const plain = gross.kind === "noise" && isFastTone(recorded) ? toneShape(gross) : gross;
+  const plain = gross.kind === "noise" && isWheelsTone(recorded, gross) ? toneShape(gross) : gross;
   // Current pulses of two lengths are a two-wire sensor's.
   const coded =
     options.family === "passive" || options.family === "active-3wire"
@@ -79,6 +81,16 @@ function isFlicker({ peakToPeakV }: SignalShape, samples: Float32Array): boolean
 }
 
 const FLICKER_STEPS = 2.5;
+
+/** A fast tone that is the wheel itself, not a pump's whine over a slow one. */
+function isWheelsTone(recorded: Float32Array, gross: SignalShape): boolean {
+  if (!isFastTone(recorded)) return false;
+  const pulses = findPulses(recorded, toneShape(gross));
+  return median(pulses.slice(1).map(({ at }, i) => at - pulses[i]!.at)) < FAST_SAMPLES;
+}
+
+/** A tone of more samples a period than this does not look like noise from sample to sample. */
+const FAST_SAMPLES = 8;
 
 /** What looked like noise from sample to sample is the tone itself; its own noise cannot be told. */
 function toneShape(gross: SignalShape): SignalShape {
