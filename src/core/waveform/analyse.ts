@@ -4,7 +4,7 @@ import { dropOutSpeedKmh, PASSIVE_REFERENCE } from "../ring/ring";
 import { parseTyre, rollingCircumferenceM, speedKmh, type TyreSize } from "../tyre/tyre";
 import { disturbances, keyOnFinding } from "./disturbances";
 import { widthCoding, type Frame, type WidthClass } from "./protocol";
-import { supplyDips, supplyFinding } from "./supply";
+import { supplies, supplyFinding } from "./supply";
 import { confidenceOf } from "./confidence";
 import { found, leadingFinding, type Finding, type Found } from "./finding";
 import { runningOut, turningStretches } from "./motion";
@@ -79,12 +79,12 @@ const USUAL_TYRE: TyreSize = { widthMm: 205, aspectPct: 55, rimInch: 16 };
 
 /** Analyses every channel of a capture. */
 export function analyseCapture(capture: Capture, options: AnalyseOptions = {}): ChannelAnalysis[] {
-  const supplies = capture.channels.map(({ samples }) => (capture.channels.length > 1 ? supplyDips(samples) : null));
+  const feeds = supplies(capture.channels.map(({ samples }) => samples));
   const analysed = capture.channels.map((channel, i) =>
-    analyseChannel(supplies[i] ? steadied(channel, supplies[i].usualV) : channel, capture, options),
+    analyseChannel(feeds[i] ? steadied(channel, feeds[i].usualV) : channel, capture, options),
   );
   const losses = analysed.flatMap(({ findings }) => findings.filter(({ code }) => code === "random-dropout"));
-  const dips = supplies.map((supply, i) => supply && supplyFinding(capture, i, supply, losses));
+  const dips = feeds.map((supply, i) => supply && supplyFinding(capture, i, supply, losses));
   // One cause, one finding: what is lost with the supply is no loose signal wire besides.
   const withSupply = dips.some((dip) => dip?.withSignal);
   return analysed.map((analysis, i) => {
@@ -148,8 +148,16 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const findings: Found[] = keyOn > 0 ? [keyOnFinding(keyOn, sampleS, capture.startS)] : [];
   const isTurning = pulses.length >= 8 && shape.kind !== "noise";
   if (isTurning) {
+    const losses = (of: typeof ring) => lossFindings(pulses, rhythm, of, sampleS, startS, guardV(shape));
+    const byTurn = losses(ring);
+    // A coded sensor gives a pulse at each edge: a ring of so many pole pairs comes round after twice as many. What comes at
+    // one place of every second turn is no other ring's doing.
+    const twice =
+      ring && byTurn.some(({ ringLocked }) => !ringLocked)
+        ? losses(foldRing([{ pulses, rhythm, shift: 0 }], 2 * ring.pulsesPerRevolution))
+        : byTurn;
     findings.push(
-      ...lossFindings(pulses, rhythm, ring, sampleS, startS, guardV(shape))
+      ...(twice.every(({ ringLocked }) => ringLocked) ? twice : byTurn)
         // What strong hash or bursts take of the pulses is their doing, not a wire's.
         .filter(({ ringLocked }) => ringLocked || (hashV === 0 && list.burstV === 0) || away)
         .map((one) => withLevel(one, away)),
@@ -180,9 +188,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
         inVolts,
       )
         .filter(({ code }) => !(widths && code === "duty-shift"))
-        .filter(({ code }) => !(code === "level-out-of-window" && widths && isUnresolved(widths, sampleS)))
-        // Bursts over a coil are one cause, and said already.
-        .filter(({ code }) => !(code === "noise-at-rest" && list.burstV > 0)),
+        .filter(({ code }) => !(code === "level-out-of-window" && widths && isUnresolved(widths, sampleS))),
     );
   }
   return {

@@ -66,7 +66,8 @@ export function disturbances(
   const heights = shape.kind === "sine" ? pulses.map(({ heightV }) => heightV).filter(Number.isFinite) : [];
   const usualV = heights.length > 0 ? median(heights) : span;
   const isHash = hashV > HASH * Math.min(span, usualV) && beyondInstrument(hashV, recorded);
-  const rmsV = Math.max(burstV, isHash ? hashV : 0);
+  // Bursts among noise are noise; they are told over a signal, or over nothing.
+  const rmsV = Math.max(shape.kind === "noise" ? 0 : burstV, isHash ? hashV : 0);
   if (rmsV > 0)
     list.push(
       found(

@@ -1,5 +1,3 @@
-import { median } from "../units/median";
-
 /** A mains hum that rides on a recording: V(t) = Σ aₖ·cos(2πk·f·t) + bₖ·sin(2πk·f·t). */
 export interface Hum {
   hz: number;
@@ -25,15 +23,12 @@ const MOST_POWER = 0.6;
 /** A part in which the wave is so much of the power is quiet otherwise: the wheel stands. */
 const QUIET = 0.6;
 const FEWEST_QUIET = 4;
-/** In quiet parts the wave is the same within this. */
-const SAME = 0.3;
-/** And smaller than the signal elsewhere. */
+/** And there smaller than the signal elsewhere. */
 const OF_SIGNAL = 0.35;
 
 /**
  * Takes a mains hum out of a recording: a wave of one frequency and one phase from end to end, which no wheel keeps.
- * Amplitude and phase are the middle of all parts, each by Fourier's sum under a Hann window, or of those in which the
- * wheel stands, where there are enough of them.
+ * Amplitude and phase are those of all parts together, each by Fourier's sum under a Hann window.
  * @returns null where there is none
  */
 export function withoutHum(samples: Float32Array, sampleS: number): { samples: Float32Array; hum: Hum } | null {
@@ -54,18 +49,15 @@ export function withoutHum(samples: Float32Array, sampleS: number): { samples: F
     return bestOf(of, finelyAround(near.hz, lengthS));
   };
   const stands = ({ size, error }: Wave) => size > OVER_ERROR * error && 2 * size > OF_RANGE * range;
-  const quiet = MAINS_HZ.map((hz) => parts.filter((part) => shareAt(part, step(hz)) > QUIET)).reduce((a, b) =>
-    b.length > a.length ? b : a,
-  );
-  const still = quiet.length >= FEWEST_QUIET ? best(quiet) : null;
-  const holds =
-    still !== null && still.wave.off < SAME * still.wave.size && 2 * still.wave.size < OF_SIGNAL * range && stands(still.wave);
-  const of = holds ? quiet : parts;
-  const first = holds ? still : best(parts);
-  if (!stands(first.wave) || (!holds && first.wave.size ** 2 / 2 > MOST_POWER * power)) return null;
+  const first = best(parts);
+  if (!stands(first.wave)) return null;
+  // A wheel driven at just that speed makes most of the power; a hum alone does so only where the wheel stands.
+  const still = parts.filter((part) => shareAt(part, step(first.hz)) > QUIET).length >= FEWEST_QUIET;
+  const isSmall = 2 * first.wave.size < OF_SIGNAL * range;
+  if (first.wave.size ** 2 / 2 > MOST_POWER * power && !(still && isSmall)) return null;
   const waves = Array.from({ length: HARMONICS }, (_, k) => ({
     step: step(first.hz) * (k + 1),
-    wave: k === 0 ? first.wave : waveAt(of, step(first.hz) * (k + 1)),
+    wave: k === 0 ? first.wave : waveAt(parts, step(first.hz) * (k + 1)),
   })).filter(({ wave }) => stands(wave));
   return { samples: without(samples, waves), hum: { hz: first.hz, peakV: first.wave.size } };
 }
@@ -73,6 +65,8 @@ export function withoutHum(samples: Float32Array, sampleS: number): { samples: F
 interface Part {
   at: Float64Array;
   value: Float64Array;
+  /** Mean square of its values. */
+  power: number;
   window: Float64Array;
 }
 
@@ -83,7 +77,8 @@ function partsOf(samples: Float32Array, parts: number): Part[] {
     const at = Float64Array.from({ length: count }, (__, k) => part * length + Math.floor((k * length) / count));
     const window = Float64Array.from({ length: count }, (__, k) => 0.5 - 0.5 * Math.cos((2 * Math.PI * (k + 0.5)) / count));
     const mean = at.reduce((sum, i, k) => sum + window[k]! * samples[i]!, 0) / window.reduce((sum, one) => sum + one, 0);
-    return { at, window, value: at.map((i) => samples[i]! - mean) };
+    const value = at.map((i) => samples[i]! - mean);
+    return { at, window, value, power: value.reduce((sum, one) => sum + one * one, 0) / count };
   });
 }
 
@@ -103,19 +98,29 @@ interface Wave {
   cos: number;
   sin: number;
   size: number;
-  /** How far the parts are off it, in the middle. */
-  off: number;
   error: number;
 }
 
-/** The wave of one frequency in the middle of all parts. @param step radians from sample to sample */
+/**
+ * The wave of one frequency in all parts, each weighed by how little else it holds, so that those in which the wheel stands
+ * or hardly turns count most (weighted least squares). @param step radians from sample to sample
+ */
 function waveAt(parts: readonly Part[], step: number): Wave {
-  const each = parts.map((part) => waveIn(part, step));
-  const [cos, sin] = [median(each.map((one) => one.cos)), median(each.map((one) => one.sin))];
-  const off = median(each.map((one) => Math.hypot(one.cos - cos, one.sin - sin)));
-  // 1.2533·σ/√n is the standard error of a median.
-  return { cos, sin, off, size: Math.hypot(cos, sin), error: (1.2533 * off) / Math.sqrt(parts.length) };
+  const each = parts.map((part) => {
+    const wave = waveIn(part, step);
+    const rest = part.power - (wave.cos ** 2 + wave.sin ** 2) / 2;
+    return { ...wave, weight: 1 / (Math.max(0, rest) + LEAST_REST * part.power + 1e-12) };
+  });
+  const all = each.reduce((sum, { weight }) => sum + weight, 0);
+  const mean = (of: (one: (typeof each)[number]) => number) =>
+    each.reduce((sum, one) => sum + one.weight * of(one), 0) / all;
+  const [cos, sin] = [mean((one) => one.cos), mean((one) => one.sin)];
+  const off = each.reduce((sum, one) => sum + one.weight ** 2 * ((one.cos - cos) ** 2 + (one.sin - sin) ** 2), 0);
+  return { cos, sin, size: Math.hypot(cos, sin), error: Math.sqrt(off) / all };
 }
+
+/** No part is all hum. */
+const LEAST_REST = 0.02;
 
 function waveIn({ at, value, window }: Part, step: number): { cos: number; sin: number } {
   let [a, b, sum] = [0, 0, 0];
@@ -130,8 +135,7 @@ function waveIn({ at, value, window }: Part, step: number): { cos: number; sin: 
 /** What part of a part's power the wave is. */
 function shareAt(part: Part, step: number): number {
   const { cos, sin } = waveIn(part, step);
-  const power = part.value.reduce((sum, one) => sum + one * one, 0) / part.value.length;
-  return power > 0 ? (cos * cos + sin * sin) / 2 / power : 0;
+  return part.power > 0 ? (cos * cos + sin * sin) / 2 / part.power : 0;
 }
 
 function spread(parts: readonly Part[]): { range: number; power: number } {

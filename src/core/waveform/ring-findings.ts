@@ -17,9 +17,9 @@ export function lossFindings(
   if (gaps.length === 0) return [];
   const at = (i: number) => startS + pulses[i]!.at * sampleS;
   if (gaps.length === 1 && ring && !passedAgain(teeth, gaps[0]!, ring.pulsesPerRevolution)) return [];
-  const locked = ring ? lockedPlace(gaps, teeth, ring) : null;
+  const locked = ring ? lockedPlace(gaps, ratios, teeth, ring) : null;
   if (locked) {
-    const own = gaps.filter((i) => nearTooth(teeth[i]!, locked.tooth, ring!.pulsesPerRevolution));
+    const { own } = locked;
     const lost = median(own.map((i) => Math.round(ratios[i]!) - 1));
     const alike = own.filter((i) => Math.abs(Math.round(ratios[i]!) - 1 - lost) <= 1).length;
     // A ring loses the same teeth every turn; gaps of every length are a loose wire that met one place by chance.
@@ -69,23 +69,37 @@ function scattered(gaps: number[], ratios: Float64Array, at: (i: number) => numb
   );
 }
 
-/** The tooth at which most gaps sit, when they come nearly every turn. */
-function lockedPlace(gaps: number[], teeth: Int32Array, ring: RingPattern): { tooth: number; strength: number } | null {
+/** The tooth at which most gaps sit, when they come nearly every turn, and those gaps. */
+function lockedPlace(
+  gaps: number[],
+  ratios: Float64Array,
+  teeth: Int32Array,
+  ring: RingPattern,
+): { tooth: number; own: number[]; strength: number } | null {
   const N = ring.pulsesPerRevolution;
   if (ring.revolutions < 1.8) return null;
-  let best = { tooth: -1, count: 0 };
-  for (const i of gaps) {
-    const tooth = teeth[i]! % N;
-    const count = gaps.filter((j) => nearTooth(teeth[j]!, tooth, N)).length;
-    if (count > best.count) best = { tooth, count };
-  }
-  const seen = best.count / Math.max(1, Math.floor(ring.revolutions));
-  const share = best.count / gaps.length;
-  if (best.count < 2 || seen < 0.6 || share < 0.3) return null;
+  const own = gaps
+    .map((_, from) => comingRound(gaps.slice(from), ratios, teeth, N))
+    .reduce((best, one) => (one.length > best.length ? one : best));
+  const seen = own.length / Math.max(1, Math.floor(ring.revolutions));
+  const share = own.length / gaps.length;
+  if (own.length < 2 || seen < 0.6 || share < 0.3) return null;
   const limit = share > 0.95 ? BY_CHANCE_IF_ALL : BY_CHANCE;
-  if (chanceOfMeeting(gaps.length, best.count, N) > limit) return null;
-  return { tooth: best.tooth, strength: Math.min(0.99, 0.7 + 0.3 * share * Math.min(1, seen)) };
+  if (chanceOfMeeting(gaps.length, own.length, N) > limit) return null;
+  return { tooth: teeth[own[0]!]! % N, own, strength: Math.min(0.99, 0.7 + 0.3 * share * Math.min(1, seen)) };
 }
+
+/** The gaps that come at the place of the first. How many pulses a long one lost is not sure to one: it moves what follows. */
+function comingRound(gaps: readonly number[], ratios: Float64Array, teeth: Int32Array, N: number): number[] {
+  let place = teeth[gaps[0]!]! % N;
+  return gaps.filter((i) => {
+    if (!nearTooth(teeth[i]!, place, N)) return false;
+    if (ratios[i]! >= LONG_GAP) place = teeth[i]! % N;
+    return true;
+  });
+}
+
+const LONG_GAP = 4;
 
 /** Gaps that fell at random would seldom meet so often within one pitch of a place. */
 const BY_CHANCE = 0.01;
@@ -153,7 +167,7 @@ export function shapeFindings(
     const usualHeight = medianAbsolute(heightRest);
     const deviations = heightRest.map((value, t) => (ring.heightSeen[t]! > 1 ? Math.abs(value) : 0));
     const tooth = deviations.indexOf(Math.max(...deviations));
-    if (deviations[tooth]! > Math.max(0.12, 5 * usualHeight) && list.length === 0) {
+    if (deviations[tooth]! > Math.max(LEAST_ODD_HEIGHT, 6 * usualHeight) && list.length === 0) {
       const [startS, endS] = spanOf(named(tooth));
       list.push(
         found(
@@ -228,6 +242,9 @@ function firstHarmonic(values: Float64Array): (tooth: number) => number {
   const [x, y] = [(2 * a) / Math.max(1, n), (2 * b) / Math.max(1, n)];
   return (t) => x * Math.cos((2 * Math.PI * t) / N) + y * Math.sin((2 * Math.PI * t) / N);
 }
+
+/** Teeth of a good ring differ by some 3 % in height, one of a hundred by three times that (from memory). */
+const LEAST_ODD_HEIGHT = 0.15;
 
 /** Each height against the middle of those beside it: what waves once a turn leaves nothing. */
 function againstNeighbours(heights: Float64Array): Float64Array {
