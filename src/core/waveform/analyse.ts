@@ -166,7 +166,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
       findings.push(
         ...shapeFindings(
           wholeRing,
-          isPassive(shape, options),
+          isPassive(shape, pulses, options),
           onceATurn({ pulses: evenPulses, rhythm: even }, through, wholeRing.pulsesPerRevolution, sampleS),
           rhythm.teeth[through.from]!,
           (tooth) => toothTimes(pulses, rhythm, ring, tooth, sampleS, startS),
@@ -273,9 +273,9 @@ function levelFindings(
   if (shape.kind === "noise" && inVolts) return [found("noise-at-rest", {}, { strength: 0.8, ...whole })];
   if (!turning) return [];
   const list: Found[] = [];
-  if (inVolts && isPassive(shape, options) && size) list.push(...passiveSize(size, whole));
+  if (inVolts && isPassive(shape, pulses, options) && size) list.push(...passiveSize(size, whole));
   const inWindow = shape.lowV > 0.05 && shape.highV < 7.5;
-  if (inVolts && shape.kind === "two-level" && options.family === "active-2wire" && inWindow) {
+  if (inVolts && shape.kind === "two-level" && isTwoWire(shape, options) && inWindow) {
     const ratio = shape.highV / shape.lowV;
     if (ratio < LEVEL_RATIO[0] || ratio > LEVEL_RATIO[1])
       list.push(
@@ -335,9 +335,32 @@ function passiveSize({ rmsV, share, speedKmh: kmh }: SizeForSpeed, whole: { star
   return list;
 }
 
-function isPassive(shape: SignalShape, { family }: AnalyseOptions): boolean {
-  return family ? family === "passive" : shape.kind === "sine";
+/** Whether it is a coil's. Where nobody says, by its wave; one that keeps its height at twice the speed is an active sensor's. */
+function isPassive(shape: SignalShape, pulses: readonly Pulse[], { family }: AnalyseOptions): boolean {
+  return family ? family === "passive" : shape.kind === "sine" && !keepsHeight(pulses);
 }
+
+function keepsHeight(pulses: readonly Pulse[]): boolean {
+  const own = pulses.slice(0, -1).map(({ at, heightV }, i) => ({ hertz: 1 / (pulses[i + 1]!.at - at), heightV }));
+  const sorted = own.filter(({ heightV }) => heightV > 0).sort((a, b) => a.hertz - b.hertz);
+  const third = Math.floor(sorted.length / 3);
+  if (third < FEWEST_OF_A_THIRD) return false;
+  const [slow, fast] = [sorted.slice(0, third), sorted.slice(-third)];
+  const times = (of: (one: (typeof own)[number]) => number) => median(fast.map(of)) / median(slow.map(of));
+  return times(({ hertz }) => hertz) > MUCH_FASTER && times(({ heightV }) => heightV) < HARDLY_HIGHER;
+}
+
+const FEWEST_OF_A_THIRD = 8;
+const MUCH_FASTER = 1.6;
+const HARDLY_HIGHER = 1.15;
+
+/** Whether levels are a current's over a sense resistor. Where nobody says, an output pulled up to 5 V or more is not. */
+function isTwoWire({ highV }: SignalShape, { family }: AnalyseOptions): boolean {
+  return family ? family === "active-2wire" : highV < LEAST_PULL_UP_V;
+}
+
+/** 5 V less a tenth (from memory). */
+const LEAST_PULL_UP_V = 4.4;
 
 /** Frequency over the whole capture, from periods that hold no gap. */
 function range(periods: Float64Array, ratios: Float64Array, sampleS: number): Range | null {

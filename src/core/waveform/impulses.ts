@@ -23,6 +23,8 @@ const OVER_NOISE = 7;
 const FEWEST = 7;
 /** An idling engine fires more often, a pump switches more often (from memory). */
 const PER_SECOND = 4;
+/** An engine or a pump runs through most of a recording; a wire that chatters does so now and then. */
+const MOST_TENTHS = 7;
 /** So much of them to either side. */
 const BOTH_SIDES = 0.2;
 /** More than this part of a recording is no burst. */
@@ -53,6 +55,8 @@ export function impulses(samples: Float32Array, sampleS: number, noiseV: number)
   const [under, over] = [hit.filter((one) => one.under).length, hit.filter((one) => one.over).length];
   if (Math.min(under, over) < BOTH_SIDES * hit.length) return null;
   if (bursts.length < Math.max(FEWEST, PER_SECOND * samples.length * sampleS) || hit.length > MOST_SHARE * count) return null;
+  const tenths = new Set(bursts.map(({ block }) => Math.floor((10 * block) / count))).size;
+  if (tenths < MOST_TENTHS) return null;
   return { ...bridged(samples, hit, length), count: bursts.length };
 }
 

@@ -15,6 +15,17 @@ const MANY_TURNS = 4;
 /** Where it was not left to itself, so many times what a heavy side does is expected of the hand. */
 const PUSHED = 4;
 
+/** A wheel that keeps its speed is driven, and what drives it holds it against its heavy side. */
+const DRIVEN = 0.25;
+const KEEPS_SPEED = 0.04;
+
+/** Whether the speed hardly changes from turn to turn, over turns enough to tell. */
+function isDriven(speedSquared: Float64Array, N: number): boolean {
+  const turns = Math.floor(speedSquared.length / N);
+  const means = Array.from({ length: turns }, (_, k) => median([...speedSquared.subarray(k * N, (k + 1) * N)]));
+  return turns >= MANY_TURNS && Math.max(...means) < (1 + KEEPS_SPEED) ** 2 * Math.min(...means);
+}
+
 /** What an eccentric ring or a playing bearing makes wave once a turn; null when there are not two whole turns. */
 export interface TurnWaves {
   /** Of the period, as a share of it, what a heavy side of the wheel does left out. */
@@ -48,7 +59,7 @@ export function onceATurn(ranOut: Turning, through: Turning, N: number, sampleS:
   );
   const duty = byTooth(teeth, periods, (pitches, _, i) => (pitches > 1 ? NaN : pulses[i]!.duty));
   return {
-    period: ringsOwn(speedSquared, N, HEAVY_RAD2 * (pushed ? PUSHED : 1)),
+    period: ringsOwn(speedSquared, N, HEAVY_RAD2 * (isDriven(speedSquared, N) ? DRIVEN : pushed ? PUSHED : 1)),
     height: firstWave(height, N, true),
     duty: firstWave(duty, N, false),
   };

@@ -228,7 +228,7 @@ function turnWave(
 const LEAST_PERIOD_WAVE = 0.01;
 const LEAST_HEIGHT_WAVE = 0.12;
 const LEAST_DUTY_WAVE = 0.008;
-const WAVE_OVER_ERROR = 4;
+const WAVE_OVER_ERROR = 3;
 
 function firstHarmonic(values: Float64Array): (tooth: number) => number {
   const N = values.length;

@@ -202,7 +202,7 @@ const AS_GOOD = 0.5;
  */
 export function findPulsesPerRevolution(
   pulses: readonly Pulse[],
-  { periods, ratios, teeth }: Rhythm,
+  { periods, ratios, teeth, motion }: Rhythm,
   bySize: boolean,
 ): number | null {
   const last = teeth.at(-1) ?? 0;
@@ -214,11 +214,26 @@ export function findPulsesPerRevolution(
   relativeHeights(pulses).forEach((height, i) => {
     if (Number.isFinite(height)) heights[teeth[i]!] = Math.max(-1, Math.min(1, height - 1));
   });
+  // A tooth of odd width alone moves one edge, which no spacing of the others tells.
+  const widths = new Float64Array(last + 1);
+  const duties = pulses.map(({ duty }) => duty);
+  const beside = duties.map((_, i) => median(duties.slice(Math.max(0, i - 6), i + 7).filter(Number.isFinite)));
+  duties.forEach((duty, i) => {
+    const byLoss = [-2, -1, 0, 1].some((away) => isMissing(ratios[i + away] ?? 1));
+    if (Number.isFinite(duty) && !byLoss && !motion.aside[i]) widths[teeth[i]!] = duty - beside[i]!;
+  });
   const found = [
-    bestLag(spacing, grid),
+    bestLag(withoutTurnAbout(spacing), grid),
+    bySize ? null : bestLag(withoutTurnAbout(widths), grid),
     bySize ? bestLag(heights, leastHeight(pulses, median([...periods]))) : null,
   ].filter((one) => one !== null);
   return found.sort((a, b) => b.score - a.score)[0]?.lag ?? null;
+}
+
+/** Where each edge makes a pulse, poles of unequal width come long and short by turns: that tells of no turn of the wheel. */
+function withoutTurnAbout(series: Float64Array): Float64Array {
+  const means = [0, 1].map((odd) => median([...series].filter((value, i) => i % 2 === odd && value !== 0)) || 0);
+  return series.map((value, i) => (value === 0 ? 0 : value - means[i % 2]!));
 }
 
 /**
@@ -265,6 +280,17 @@ function comeBack(losses: readonly number[], lag: number, length: number): numbe
 }
 
 const BLUNT = 0.9;
+/** Twenty pole pairs are the fewest met (common practice). */
+const FEWEST_TEETH = 20;
+const RUNNER_UP = 0.8;
+
+/** Whether a distance is none of a turn, of more turns, or of one less a few teeth. */
+function apartFrom(at: number, lag: number): boolean {
+  const turns = at / lag;
+  return Math.abs(at - Math.round(turns) * lag) > FEW || Math.round(turns) === 0;
+}
+
+const FEW = 3;
 
 function repeats(series: Float64Array, floor: number): { lag: number; score: number } | null {
   const last = series.length - 1;
@@ -273,16 +299,19 @@ function repeats(series: Float64Array, floor: number): { lag: number; score: num
   const most = Math.min(160, Math.floor(last / FEWEST_TURNS));
   const scores = new Float64Array(most + 1);
   let lag = 0;
-  for (let at = 12; at <= most; at++) {
+  for (let at = FEWEST_TEETH; at <= most; at++) {
     let sum = 0;
     for (let i = 0; i + at <= last; i++) sum += series[i]! * series[i + at]!;
     scores[at] = (sum / power) * (last / (last - at));
     if (scores[at]! > scores[lag]! * 1.05) lag = at;
   }
   for (const parts of [3, 2])
-    if (lag % parts === 0 && lag / parts >= 12 && scores[lag / parts]! > AS_GOOD * scores[lag]!) lag /= parts;
+    if (lag % parts === 0 && lag / parts >= FEWEST_TEETH && scores[lag / parts]! > AS_GOOD * scores[lag]!) lag /= parts;
   const score = scores[lag]!;
   // A wave once a turn alone falls together nearly as well a tooth off: it tells of a turn, not of its count.
   if (Math.max(scores[lag - 1] ?? 0, scores[lag + 1] ?? 0) > BLUNT * score) return null;
+  // What repeats nearly as well at another distance is chance: hum, hash, a trend.
+  const others = scores.filter((_, at) => at >= FEWEST_TEETH && apartFrom(at, lag));
+  if (others.some((other) => other > RUNNER_UP * score)) return null;
   return score > Math.max(0.3, 5 / Math.sqrt(last)) ? { lag, score } : null;
 }
