@@ -37,27 +37,63 @@ const MOST_SHARE = 0.25;
  * @returns null where there are none, or few
  */
 export function impulses(samples: Float32Array, sampleS: number, noiseV: number): Impulses | null {
+  if (samples.length > 2 * ENOUGH && !somewhere(samples, sampleS, noiseV)) return null;
   const length = Math.max(4, Math.round(BURST_S / sampleS));
   const count = Math.floor(samples.length / length);
   if (count < 4 * BESIDE) return null;
   const [least, most] = extremesByBlock(samples, length, count);
   const range = most.reduce((a, b) => Math.max(a, b)) - least.reduce((a, b) => Math.min(a, b));
-  const hit: { block: number; low: number; high: number; under: boolean; over: boolean }[] = [];
+  const leastGuard = Math.max(PAST * OF_RANGE * range, OVER_NOISE * noiseV);
+  const hit: Hit[] = [];
   for (let block = BESIDE + 1; block < count - BESIDE - 1; block++) {
-    const beside = Array.from({ length: 2 * BESIDE }, (_, k) => block + (k < BESIDE ? -2 - k : 2 + k - BESIDE));
-    const low = beside.map((at) => least[at]!).sort((a, b) => a - b)[OTHER_BURSTS]!;
-    const high = beside.map((at) => most[at]!).sort((a, b) => b - a)[OTHER_BURSTS]!;
-    const guard = Math.max(PAST * Math.max(high - low, OF_RANGE * range), OVER_NOISE * noiseV);
+    // Nearly all blocks go no further than those two away, and need no second look.
+    const above = most[block]! - Math.max(most[block - 2]!, most[block + 2]!) > leastGuard;
+    const below = Math.min(least[block - 2]!, least[block + 2]!) - least[block]! > leastGuard;
+    if (!above && !below) continue;
+    const low = extremeBeside(least, block, false);
+    const high = extremeBeside(most, block, true);
+    const guard = Math.max(PAST * (high - low), leastGuard);
     const [under, over] = [least[block]! < low - guard, most[block]! > high + guard];
-    if ((under || over) && isSharp(samples, block, length, guard)) hit.push({ block, low: low - guard / 3, high: high + guard / 3, under, over });
+    if ((under || over) && isSharp(samples, block, length, guard))
+      hit.push({ block, low: low - guard / 3, high: high + guard / 3, under, over });
   }
   const bursts = hit.filter(({ block }, i) => i === 0 || block > hit[i - 1]!.block + 1);
   const [under, over] = [hit.filter((one) => one.under).length, hit.filter((one) => one.over).length];
   if (Math.min(under, over) < BOTH_SIDES * hit.length) return null;
-  if (bursts.length < Math.max(FEWEST, PER_SECOND * samples.length * sampleS) || hit.length > MOST_SHARE * count) return null;
+  if (bursts.length < Math.max(FEWEST, PER_SECOND * samples.length * sampleS) || hit.length > MOST_SHARE * count)
+    return null;
   const tenths = new Set(bursts.map(({ block }) => Math.floor((10 * block) / count))).size;
-  if (tenths < MOST_TENTHS) return null;
-  return { ...bridged(samples, hit, length), count: bursts.length };
+  return tenths < MOST_TENTHS ? null : { ...bridged(samples, hit, length), count: bursts.length };
+}
+
+interface Hit {
+  block: number;
+  /** What the signal beside it keeps to. */
+  low: number;
+  high: number;
+  under: boolean;
+  over: boolean;
+}
+
+/** Of a long recording so many samples tell whether there is anything to look for: bursts run through most of it. */
+const ENOUGH = 400_000;
+
+function somewhere(samples: Float32Array, sampleS: number, noiseV: number): boolean {
+  return [0.15, 0.45, 0.75].some((from) => {
+    const start = Math.floor(from * samples.length);
+    return impulses(samples.subarray(start, start + ENOUGH), sampleS, noiseV) !== null;
+  });
+}
+
+/** The least or greatest of the blocks beside one, those of other bursts left out. */
+function extremeBeside(of: Float32Array, block: number, greatest: boolean): number {
+  const beside = new Float32Array(2 * BESIDE);
+  for (let k = 0; k < BESIDE; k++) {
+    beside[k] = of[block - 2 - k]!;
+    beside[k + BESIDE] = of[block + 2 + k]!;
+  }
+  beside.sort();
+  return beside[greatest ? beside.length - 1 - OTHER_BURSTS : OTHER_BURSTS]!;
 }
 
 /** Whether a sample of the block is off the middle of those a fifth of a burst before and behind it: no wheel's wave bends so. */
@@ -86,7 +122,7 @@ function extremesByBlock(samples: Float32Array, length: number, count: number): 
 /** A straight line from before each burst to behind it. */
 function bridged(
   recorded: Float32Array,
-  hit: readonly { block: number; low: number; high: number }[],
+  hit: readonly Hit[],
   length: number,
 ): { samples: Float32Array; rmsV: number } {
   const samples = recorded.slice();

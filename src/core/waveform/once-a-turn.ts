@@ -135,6 +135,9 @@ function byTooth(
   return out.map((value) => (Number.isFinite(value) ? value : first));
 }
 
+/** More turns tell nothing more. */
+const MOST_TURNS = 80;
+
 /** A wave reaches 1.4 times its own middle size. */
 const OUTSTANDING = 4;
 
@@ -148,7 +151,7 @@ interface OverTrend {
 
 /** A series over or against its mean of exactly one turn, which a wave of one turn leaves whole; whole turns of it. */
 function overTrend(series: Float64Array, N: number, relative: boolean): OverTrend | null {
-  const last = series.length;
+  const last = Math.min(series.length, MOST_TURNS * N);
   const whole = Math.floor((last - N) / N) * N;
   if (last < 2 * N || whole < N) return null;
   const sums = new Float64Array(last + 1);

@@ -173,14 +173,22 @@ export function relativeHeights(pulses: readonly Pulse[]): Float64Array {
     const steps = Number(i > 0) + Number(i + 1 < pulses.length);
     return (heightV * (after - before)) / Math.max(1, steps);
   });
-  return Float64Array.from(sizes, (size, i) => {
-    const near = sizes
-      .slice(Math.max(0, i - 6), i + 7)
-      .filter(Number.isFinite)
-      .sort((a, b) => a - b);
-    return size / (near[near.length >> 1] ?? NaN);
+  const usual = middlesAround(sizes);
+  return Float64Array.from(sizes, (size, i) => size / usual[i]!);
+}
+
+/** The upper middle of each value and six on either side, those that are none left out. */
+function middlesAround(values: ArrayLike<number>): Float64Array {
+  const near = new Float64Array(2 * AROUND + 1);
+  return Float64Array.from(values, (_, i) => {
+    let count = 0;
+    for (let at = Math.max(0, i - AROUND); at <= Math.min(values.length - 1, i + AROUND); at++)
+      if (Number.isFinite(values[at]!)) near[count++] = values[at]!;
+    return count === 0 ? NaN : near.subarray(0, count).sort()[count >> 1]!;
   });
 }
+
+const AROUND = 6;
 
 const FEWEST_TURNS = 2.2;
 /** Two edges, each anywhere within its sample: √(2/12) samples RMS. */
@@ -217,7 +225,7 @@ export function findPulsesPerRevolution(
   // A tooth of odd width alone moves one edge, which no spacing of the others tells.
   const widths = new Float64Array(last + 1);
   const duties = pulses.map(({ duty }) => duty);
-  const beside = duties.map((_, i) => median(duties.slice(Math.max(0, i - 6), i + 7).filter(Number.isFinite)));
+  const beside = middlesAround(duties);
   duties.forEach((duty, i) => {
     const byLoss = [-2, -1, 0, 1].some((away) => isMissing(ratios[i + away] ?? 1));
     if (Number.isFinite(duty) && !byLoss && !motion.aside[i]) widths[teeth[i]!] = duty - beside[i]!;
@@ -232,9 +240,18 @@ export function findPulsesPerRevolution(
 
 /** Where each edge makes a pulse, poles of unequal width come long and short by turns: that tells of no turn of the wheel. */
 function withoutTurnAbout(series: Float64Array): Float64Array {
-  const means = [0, 1].map((odd) => median([...series].filter((value, i) => i % 2 === odd && value !== 0)) || 0);
+  const [sums, counts] = [new Float64Array(2), new Float64Array(2)];
+  for (let i = 0; i < series.length; i++) {
+    if (Math.abs(series[i]!) >= ODD || series[i] === 0) continue;
+    sums[i % 2]! += series[i]!;
+    counts[i % 2]! += 1;
+  }
+  const means = sums.map((sum, odd) => sum / Math.max(1, counts[odd]!));
   return series.map((value, i) => (value === 0 ? 0 : value - means[i % 2]!));
 }
+
+/** What is further off is one odd tooth or a loss, and no half of all poles. */
+const ODD = 0.4;
 
 /**
  * Heights that vary less than this say nothing: the crest of a wave falls between samples, cos(π/n) of it at worst, and the
