@@ -212,14 +212,14 @@ function measured(d: Dice, volts: Float64Array, stepS: number, rateHz: number): 
 }
 
 /** As somebody's program writes it. */
-function written(d: Dice, channels: Float64Array[], rateHz: number): { file: string; text: string } {
+export function written(d: Dice, channels: Float64Array[], rateHz: number): { file: string; text: string } {
   const names = ["signal", "supply"].slice(0, channels.length);
   const rows = (join: string, time: (i: number) => string, value: (v: number) => string) =>
     Array.from({ length: channels[0]!.length }, (_, i) =>
       [time(i), ...channels.map((one) => value(one[i]!))].join(join),
     );
   const comma = (text: string) => text.replace(".", ",");
-  const style = d.whole(0, 4);
+  const style = d.whole(0, 5);
   if (style === 0)
     return {
       file: "a.csv",
@@ -254,6 +254,18 @@ function written(d: Dice, channels: Float64Array[], rateHz: number): { file: str
         (i) => (i / rateHz).toExponential(8),
         (v) => v.toExponential(4),
       ).join("\n"),
+    };
+  if (style === 5)
+    return {
+      file: "f.csv",
+      text: [
+        `sample,time_us,${names.map((n) => `${n}_V`).join(",")}`,
+        ...rows(
+          ",",
+          (i) => `${i},${((1e6 * i) / rateHz).toFixed(2)}`,
+          (v) => v.toFixed(5),
+        ),
+      ].join("\n"),
     };
   if (style === 3)
     return {

@@ -103,22 +103,28 @@ interface Wave {
 
 /**
  * The wave of one frequency in all parts, each weighed by how little else it holds, so that those in which the wheel stands
- * or hardly turns count most (weighted least squares). @param step radians from sample to sample
+ * or hardly turns count most (iteratively reweighted least squares). What else a part holds is told with the wave of all
+ * taken out, not its own: a wheel that passes through the frequency there is no hum. @param step radians from sample to sample
  */
 function waveAt(parts: readonly Part[], step: number): Wave {
-  const each = parts.map((part) => {
-    const wave = waveIn(part, step);
-    const rest = part.power - (wave.cos ** 2 + wave.sin ** 2) / 2;
-    return { ...wave, weight: 1 / (Math.max(0, rest) + LEAST_REST * part.power + 1e-12) };
-  });
-  const all = each.reduce((sum, { weight }) => sum + weight, 0);
-  const mean = (of: (one: (typeof each)[number]) => number) =>
-    each.reduce((sum, one) => sum + one.weight * of(one), 0) / all;
-  const [cos, sin] = [mean((one) => one.cos), mean((one) => one.sin)];
-  const off = each.reduce((sum, one) => sum + one.weight ** 2 * ((one.cos - cos) ** 2 + (one.sin - sin) ** 2), 0);
-  return { cos, sin, size: Math.hypot(cos, sin), error: Math.sqrt(off) / all };
+  const each = parts.map((part) => ({ ...waveIn(part, step), power: part.power }));
+  let [cos, sin, error] = [0, 0, Infinity];
+  for (let again = 0; again < ROUNDS; again++) {
+    const weights = each.map((one) => {
+      const rest = one.power - one.cos * cos - one.sin * sin + (cos ** 2 + sin ** 2) / 2;
+      return 1 / (Math.max(0, rest) + LEAST_REST * one.power + 1e-12);
+    });
+    const all = weights.reduce((sum, one) => sum + one, 0);
+    const mean = (of: (one: (typeof each)[number]) => number) =>
+      each.reduce((sum, one, k) => sum + weights[k]! * of(one), 0) / all;
+    [cos, sin] = [mean((one) => one.cos), mean((one) => one.sin)];
+    const off = each.reduce((sum, one, k) => sum + weights[k]! ** 2 * ((one.cos - cos) ** 2 + (one.sin - sin) ** 2), 0);
+    error = Math.sqrt(off) / all;
+  }
+  return { cos, sin, size: Math.hypot(cos, sin), error };
 }
 
+const ROUNDS = 4;
 /** No part is all hum. */
 const LEAST_REST = 0.02;
 
