@@ -6,7 +6,7 @@ import { stationWords } from "../faults/places";
 import { hookupKey, pointsOf, type Hookup } from "./hookup";
 import { gatePinOf, gatePins, isFeedReading, type GatePin } from "./module-gate";
 import { isAtSensorPlug } from "./sensor-gate";
-import { facesOf, helpsStep, stepAcross, type Stretch, type Taken } from "./step-across";
+import { facesOf, helpsStep, isAcross, stepAcross, type Stretch, type Taken } from "./step-across";
 
 /** Something a fault is not named without. */
 export interface Need {
@@ -67,8 +67,13 @@ const OWN_LOOKS = {
   tyre: isLook("tyres"),
 };
 
-/** Whether a part was found wrong by itself, twice: seen, felt or gauged, and not only inferred from a signal. */
-export function isSeenTwice(part: Part, taken: readonly Taken[]): boolean {
+/**
+ * Whether a part was found wrong by itself, twice: seen, felt or gauged, or volts lost from one end of it to the other, and
+ * not only inferred from a signal.
+ */
+export function isSeenTwice(part: Part, place: Place, setup: CornerSetup, taken: readonly Taken[]): boolean {
+  const stretch = stretchOf(part, place, setup);
+  if (stretch) return taken.filter(({ hookup, speaks }) => speaks && isAcross(hookup, stretch)).length >= 2;
   if (part !== "ring" && part !== "bearing" && part !== "mounting" && part !== "tyre") return false;
   const own = taken.filter(({ hookup }) => OWN_LOOKS[part](hookup));
   const wrong = own.filter(({ speaks }) => speaks);
@@ -153,11 +158,23 @@ function connectorNeeds(fault: string, place: Place, setup: CornerSetup): Need[]
     ...atModule,
     aStep(
       () => t`the ${stationWords(id)} read on both its sides, and a difference found`,
-      { from: { station: id, face: "in" }, to: { station: id, face: "out" }, conductor: place.conductor },
+      stretchOf("connector", place, setup)!,
       setup,
       isLook(`wiggle-${id}`, `reseat-${id}`),
     ),
   ];
+}
+
+/** The contact or the wire a fault sits on, from end to end; null where it has no ends. */
+function stretchOf(part: Part, place: Place, setup: CornerSetup): Stretch | null {
+  const ids = stationsOf(setup).map(({ station }) => station);
+  const { conductor, station, span } = place;
+  if (!conductor) return null;
+  if (part === "connector" && station !== undefined)
+    return { from: { station: ids[station]!, face: "in" }, to: { station: ids[station]!, face: "out" }, conductor };
+  if (part === "harness" && span !== undefined)
+    return { from: { station: ids[span]!, face: "out" }, to: { station: ids[span + 1]!, face: "in" }, conductor };
+  return null;
 }
 
 /** A wire: a step between its ends; a leak found with both its ends undone, and still there with clean, dry plugs. */
@@ -177,7 +194,7 @@ function harnessNeeds(fault: string, place: Place, setup: CornerSetup): Need[] {
   return [
     aStep(
       () => t`the wire read at both its ends, and a difference found`,
-      { from: { station: near, face: "out" }, to: { station: far, face: "in" }, conductor: place.conductor! },
+      stretchOf("harness", place, setup)!,
       setup,
       (hookup) => isLook(`wiggle-span${span + 1}`)(hookup) || isOn(hookup, span),
     ),

@@ -113,7 +113,8 @@ function isWorseUnloaded(near: Taken, far: Taken, stretch: Stretch): boolean {
   return loaded && near.shown[0] > far.shown[1];
 }
 
-function isAcross(hookup: Hookup, { from, to, conductor }: Stretch): boolean {
+/** Whether a hook-up is from one end of a stretch to the other. */
+export function isAcross(hookup: Hookup, { from, to, conductor }: Stretch): boolean {
   return touches(hookup, from, conductor) && touches(hookup, to, conductor);
 }
 

@@ -14,7 +14,6 @@ import { isDriven } from "../checks/interlocks";
 import { dangerOfDriving } from "../verdict/do-not-drive";
 import { unmetNeeds } from "../verdict/needs";
 import { hangsOn, sharesWithout } from "../verdict/leave-one-out";
-import { PROOF_SHARE } from "../verdict/suspects";
 import { informationTable, outcomesByCandidate, type Outcomes } from "./information";
 import { NEGLIGIBLE_SHARE, subsetWeights, type Planning } from "./planning";
 
@@ -59,10 +58,12 @@ export function proposeChecks(
 ): Proposal[] {
   // Watched again is a new chance to see an intermittent, and a second look may see what the first missed; a number
   // taken twice tells whether the first was a slip, but not where the wheel was turned for it.
+  // Two that do not agree want a third.
   const taken = new Set(
     posterior.log.flatMap(({ observation: { hookup, value } }) => {
       const again = value.kind === "word" || hookup.state.watched || !turnsWheel(hookup);
-      return again && posterior.times(hookup) < MOST_LOOKS ? [] : [hookupKey(hookup)];
+      const enough = disagree(posterior, hookup) ? MOST_LOOKS + 1 : MOST_LOOKS;
+      return again && posterior.times(hookup) < enough ? [] : [hookupKey(hookup)];
     }),
   );
   const allowed = checksOf(posterior).filter(
@@ -123,6 +124,20 @@ export function proposeChecks(
   });
 }
 
+/** Whether what one hook-up showed tells for the leading suspect once and against it once. */
+function disagree(posterior: Posterior, hookup: Hookup): boolean {
+  const key = hookupKey(hookup);
+  const own = posterior.log.filter(({ observation }) => hookupKey(observation.hookup) === key);
+  if (own.length < 2) return false;
+  const shares = posterior.shares();
+  const lead = shares.indexOf(Math.max(...shares));
+  const told = own.map(({ byHypothesis, overall }) => Math.log(byHypothesis[lead]! / overall));
+  return Math.max(...told) > TELLS && Math.min(...told) < -TELLS;
+}
+
+/** A reading makes the suspect half as likely again, or less likely by as much. */
+const TELLS = Math.log(1.5);
+
 function outcomesOf(
   checks: readonly Check[],
   tables: readonly PlanningTable[],
@@ -175,11 +190,11 @@ function byUse(a: Scored, b: Scored): number {
 }
 
 /**
- * The shares to plan by. Where a verdict hangs on one reading, it is as if that reading had not been taken: the best
- * check is then the one that would confirm it independently.
+ * The shares to plan by. Where a verdict, or what is near one, hangs on one reading, it is as if that reading had not been
+ * taken: the best check is then the one that would confirm it independently.
  */
 function sharesToConfirm(posterior: Posterior, shares: Float64Array): Float64Array {
-  const leader = [...sharesByPart(posterior, shares)].find(([, share]) => share >= PROOF_SHARE)?.[0];
+  const leader = [...sharesByPart(posterior, shares)].find(([, share]) => share >= GATE_SHARE)?.[0];
   const pivot = leader && hangsOn(posterior, leader);
   return pivot ? sharesWithout(posterior, pivot) : shares;
 }

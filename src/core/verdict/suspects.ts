@@ -110,7 +110,8 @@ function leadersOf(posterior: Posterior, shares: Float64Array, own: readonly { s
 
 /** What is wrong by itself, and was seen so twice, is to be repaired whatever else there may be: a lower share will do. */
 function proofShare(posterior: Posterior, lead: number, part: Part): number {
-  return isSeenTwice(part, takenFor(posterior, lead)) ? SEEN_SHARE : PROOF_SHARE;
+  const { place } = posterior.hypotheses[lead]!;
+  return isSeenTwice(part, place, posterior.setup, takenFor(posterior, lead)) ? SEEN_SHARE : PROOF_SHARE;
 }
 
 function judge(
