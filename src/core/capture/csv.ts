@@ -215,7 +215,9 @@ const INDEX = /^(sample|samples|index|idx|no|nr|row|point|n|#|i)\b|^#/i;
 /** Which column holds the time: the one called so or given in seconds, else a first one that only grows; -1 for none. */
 function timeColumn(columns: Float64Array[], labels: Format["labels"], lines: string[]): number {
   const grows = (c: number) => columns.length > 1 && isRamp(columns[c]!);
-  const named = labels.findIndex(({ name, unit }, c) => (TIME.test(name) || unit.toLowerCase() in SECONDS_PER) && c < 3);
+  const named = labels.findIndex(
+    ({ name, unit }, c) => (TIME.test(name) || unit.toLowerCase() in SECONDS_PER) && c < 3,
+  );
   // A name alone may be a signal's; a first column of that name is the time whatever it holds, so that a fault in it is told.
   if (named === 0 || (named > 0 && grows(named))) return named;
   if (!grows(0)) return -1;

@@ -70,11 +70,7 @@ export function disturbances(
   const rmsV = Math.max(shape.kind === "noise" ? 0 : burstV, isHash ? hashV : 0);
   if (rmsV > 0)
     list.push(
-      found(
-        "interference",
-        { rmsV },
-        { strength: 0.75, size: rmsV, startS, endS: startS + samples.length * sampleS },
-      ),
+      found("interference", { rmsV }, { strength: 0.75, size: rmsV, startS, endS: startS + samples.length * sampleS }),
     );
   return list;
 }

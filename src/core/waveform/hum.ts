@@ -45,7 +45,10 @@ export function withoutHum(samples: Float32Array, sampleS: number): { samples: F
       .map((hz) => ({ hz, wave: waveAt(of, step(hz)) }))
       .reduce((one, other) => (other.wave.size > one.wave.size ? other : one));
   const best = (of: readonly Part[]) => {
-    const near = bestOf(of, MAINS_HZ.flatMap((hz) => gridAround(hz, lengthS)));
+    const near = bestOf(
+      of,
+      MAINS_HZ.flatMap((hz) => gridAround(hz, lengthS)),
+    );
     return bestOf(of, finelyAround(near.hz, lengthS));
   };
   const stands = ({ size, error }: Wave) => size > OVER_ERROR * error && 2 * size > OF_RANGE * range;
@@ -75,8 +78,12 @@ function partsOf(samples: Float32Array, parts: number): Part[] {
   const count = Math.min(length, Math.floor(JUDGED / parts));
   return Array.from({ length: parts }, (_, part) => {
     const at = Float64Array.from({ length: count }, (__, k) => part * length + Math.floor((k * length) / count));
-    const window = Float64Array.from({ length: count }, (__, k) => 0.5 - 0.5 * Math.cos((2 * Math.PI * (k + 0.5)) / count));
-    const mean = at.reduce((sum, i, k) => sum + window[k]! * samples[i]!, 0) / window.reduce((sum, one) => sum + one, 0);
+    const window = Float64Array.from(
+      { length: count },
+      (__, k) => 0.5 - 0.5 * Math.cos((2 * Math.PI * (k + 0.5)) / count),
+    );
+    const mean =
+      at.reduce((sum, i, k) => sum + window[k]! * samples[i]!, 0) / window.reduce((sum, one) => sum + one, 0);
     const value = at.map((i) => samples[i]! - mean);
     return { at, window, value, power: value.reduce((sum, one) => sum + one * one, 0) / count };
   });

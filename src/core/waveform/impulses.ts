@@ -120,11 +120,7 @@ function extremesByBlock(samples: Float32Array, length: number, count: number): 
 }
 
 /** A straight line from before each burst to behind it. */
-function bridged(
-  recorded: Float32Array,
-  hit: readonly Hit[],
-  length: number,
-): { samples: Float32Array; rmsV: number } {
+function bridged(recorded: Float32Array, hit: readonly Hit[], length: number): { samples: Float32Array; rmsV: number } {
   const samples = recorded.slice();
   const tail = Math.max(1, length >> 2);
   let [square, taken] = [0, 0];
