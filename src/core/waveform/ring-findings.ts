@@ -137,7 +137,7 @@ export function shapeFindings(
   const worst = odd.indexOf(Math.max(...odd));
   const size = rest[worst]!;
   const cracked = odd[worst]! > 1.8 && Math.abs(size) > 0.05;
-  const half = isPassive ? null : oddHalf(ring.halfOff);
+  const half = isPassive ? null : oddHalf(ring);
   if (half !== null && (!cracked || nearTooth(half >> 1, worst, ring.pulsesPerRevolution))) {
     const wide = half >> 1;
     const [startS, endS] = spanOf(named(wide));
@@ -195,10 +195,10 @@ export function shapeFindings(
  * The one half of a pole that is too long or too short on every turn, where those beside it make up for it: a damaged tooth
  * moves one edge, or two apart. A crack moves both the same way, or all that follows. Null when none stands out so.
  */
-function oddHalf(halfOff: Float64Array): number | null {
+function oddHalf({ halfOff, edgeJitter }: RingPattern): number | null {
   const sizes = halfOff.map((value) => (Number.isNaN(value) ? 0 : Math.abs(value)));
   const half = sizes.indexOf(Math.max(...sizes));
-  if (sizes[half]! < Math.max(LEAST_WIDTH, 5 * medianAbsolute(halfOff))) return null;
+  if (sizes[half]! < Math.max(LEAST_WIDTH, 5 * medianAbsolute(halfOff), OVER_JITTER * edgeJitter)) return null;
   const count = halfOff.length;
   const sum = [-1, 0, 1].reduce((all, away) => all + (halfOff[(half + away + count) % count]! || 0), 0);
   return Math.abs(sum) < EVENS_OUT * sizes[half]! ? half : null;
@@ -206,6 +206,8 @@ function oddHalf(halfOff: Float64Array): number | null {
 
 /** In pitches: what poles of a good encoder differ by is under half of it (from memory). */
 const LEAST_WIDTH = 0.06;
+/** A wheel that turns in step with the sampling meets the same error at the same tooth each turn. */
+const OVER_JITTER = 4;
 const EVENS_OUT = 0.5;
 
 /** The plainest once-per-turn wave that a good ring on a good bearing does not have. */

@@ -13,6 +13,8 @@ export interface RingPattern {
   heightMean: Float64Array;
   /** How long each tooth is high and how long the gap behind it low, turn about, against those beside them, in pitches. */
   halfOff: Float64Array;
+  /** What the sampling alone makes of an edge's place, RMS, in pitches. */
+  edgeJitter: number;
   /** How often each tooth's height was seen. */
   heightSeen: Int32Array;
   /** How often pulses were lost after each tooth. */
@@ -78,6 +80,7 @@ export function foldRing(parts: readonly Turning[], pulsesPerRevolution: number)
     ),
     heightMean: Float64Array.from(heightsOf, middleHeight),
     halfOff: turnAbout(...([highsOf, lowsOf].map((of) => againstThoseBeside(of.map(middleHalf))) as [Halves, Halves])),
+    edgeJitter: EDGE_JITTER_SAMPLES / (median(parts.flatMap(({ rhythm }) => [...rhythm.periods])) || 1),
     heightSeen: Int32Array.from(heightsOf, ({ length }) => length),
     lost,
   };

@@ -31,7 +31,7 @@ export function signalShape(recorded: Float32Array): SignalShape {
   const mean = sum / samples.length;
   const base = { meanV: mean, peakToPeakV: span, noiseV };
   if (span < Math.max(7 * noiseV, 0.004)) {
-    const loud = noiseV > Math.max(LOUD_V, 1.5 * quantum(recorded));
+    const loud = noiseV > Math.max(LOUD_V, 1.5 * quantum(recorded), OF_LEVEL * Math.abs(mean));
     return { kind: loud ? "noise" : "flat", lowV: mean, highV: mean, ...base };
   }
   const { low, high } = twoModes(samples, least, most);
@@ -45,6 +45,8 @@ export function signalShape(recorded: Float32Array): SignalShape {
 
 /** A quiet input shows a few millivolts; a leaking coil or an open ground many times that (judgement). */
 const LOUD_V = 0.02;
+/** An instrument's own noise goes with the range it is set to, which holds at least the level it stands at (judgement). */
+const OF_LEVEL = 0.015;
 
 /** Smallest step between samples: what the converter can tell apart. */
 export function quantum(samples: Float32Array): number {
