@@ -118,6 +118,11 @@ describe("a capture file", () => {
     expect(capture.channels[0]!.samples[7]).toBeCloseTo(1.5, 6);
   });
 
+  it("that counts its samples and says nowhere how far apart they are is asked for it, not taken for seconds", () => {
+    const text = `sample,signal\n${Array.from({ length: 40 }, (_, i) => `${i},1.5`).join("\n")}\n`;
+    expect(() => parseCaptureCsv(text, "a.csv")).toThrow(/no sample interval/);
+  });
+
   it("names the line of the row that was one too many without numbers", () => {
     const good = Array.from({ length: 100 }, (_, i) => `${i / 100},${i % 2}`);
     const text = ["time,signal", ...good, ...Array.from({ length: 60 }, () => "off,off")].join("\r\n");

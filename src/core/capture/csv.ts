@@ -186,7 +186,7 @@ const SCALE: Record<string, { unit: "V" | "A"; by: number }> = {
 };
 
 function assemble(columns: Float64Array[], format: Format, name: string, lines: string[]): Capture {
-  const at = timeColumn(columns, format.labels, lines);
+  const at = timeColumn(columns, format.labels);
   const labels = format.labels.slice(Math.max(0, at));
   columns = columns.slice(Math.max(0, at));
   if (at < 0 || columns.length === 1) return withoutTime(columns, labels, name, lines);
@@ -212,16 +212,15 @@ const TIME = /^(time|timestamp|elapsed|zeit|temps|t|secs?|seconds?|ms|us|µs|x)(
 /** A count of samples: it says where a row stands, not when. */
 const INDEX = /^(sample|samples|index|idx|no|nr|row|point|n|#|i)\b|^#/i;
 
-/** Which column holds the time: the one called so or given in seconds, else a first one that only grows; -1 for none. */
-function timeColumn(columns: Float64Array[], labels: Format["labels"], lines: string[]): number {
+/** Which column holds the time: the one called so or given in seconds, else a first one that only grows and counts nothing; -1 for none. */
+function timeColumn(columns: Float64Array[], labels: Format["labels"]): number {
   const grows = (c: number) => columns.length > 1 && isRamp(columns[c]!);
   const named = labels.findIndex(
     ({ name, unit }, c) => (TIME.test(name) || unit.toLowerCase() in SECONDS_PER) && c < 3,
   );
   // A name alone may be a signal's; a first column of that name is the time whatever it holds, so that a fault in it is told.
   if (named === 0 || (named > 0 && grows(named))) return named;
-  if (!grows(0)) return -1;
-  return INDEX.test(labels[0]!.name) && intervalS(lines) > 0 ? -1 : 0;
+  return grows(0) && !INDEX.test(labels[0]!.name) ? 0 : -1;
 }
 
 /** Seconds between samples by the header, NaN where it does not say. */

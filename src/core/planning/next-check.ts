@@ -62,8 +62,9 @@ export function proposeChecks(
   const taken = new Set(
     posterior.log.flatMap(({ observation: { hookup, value } }) => {
       const again = value.kind === "word" || hookup.state.watched || !turnsWheel(hookup);
-      const enough = disagree(posterior, hookup) ? MOST_LOOKS + 1 : MOST_LOOKS;
-      return again && posterior.times(hookup) < enough ? [] : [hookupKey(hookup)];
+      const times = posterior.times(hookup);
+      const wanted = times < MOST_LOOKS || (times === MOST_LOOKS && disagree(posterior, hookup));
+      return again && wanted ? [] : [hookupKey(hookup)];
     }),
   );
   const allowed = checksOf(posterior).filter(

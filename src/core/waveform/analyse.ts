@@ -1,7 +1,7 @@
 import { t } from "../words/words";
 import type { Capture, Channel } from "../capture/capture";
-import { dropOutSpeedKmh, PASSIVE_REFERENCE } from "../ring/ring";
-import { parseTyre, rollingCircumferenceM, speedKmh, type TyreSize } from "../tyre/tyre";
+import { parseTyre, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
+import { isPassive, passiveSize, sizeForSpeed, type SizeForSpeed } from "./coil-size";
 import { disturbances, keyOnFinding } from "./disturbances";
 import { widthCoding, type Frame, type WidthClass } from "./protocol";
 import { supplies, supplyFinding } from "./supply";
@@ -66,16 +66,9 @@ export interface ChannelAnalysis {
 
 /** High level over low: 1.9 to 2.2 by data sheets (from memory), with what a capture is off by. What holds for every sense resistor. */
 const LEVEL_RATIO = [1.7, 2.4] as const;
-/** Passive module thresholds are commonly 100–200 mV (from memory). */
-const PASSIVE_THRESHOLD_V = 0.15;
-/** A passive signal under this part of the usual one for its speed is too small. */
-const LOW_AMPLITUDE = 0.45;
-/** Falling out above this speed a module takes the wheel for locked (judgement from the 5 mph of the trade). */
-const EARLY_DROP_OUT_KMH = 5;
 /** A tooth that stands out must have been seen twice. */
 const FEWEST_TURNS = 1.3;
 const DUTY_LIMITS = [36, 64] as const;
-const USUAL_TYRE: TyreSize = { widthMm: 205, aspectPct: 55, rimInch: 16 };
 
 /** Analyses every channel of a capture. */
 export function analyseCapture(capture: Capture, options: AnalyseOptions = {}): ChannelAnalysis[] {
@@ -120,7 +113,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const { sampleS } = capture;
   const inVolts = channel.scale !== "unknown";
   const list = pulseList(channel, capture, options);
-  const { recorded, keyOn, startS, plain, coded, away, hashV, samples, shape, pulses } = list;
+  const { recorded, keyOn, startS, coded, away, hashV, samples, shape, pulses } = list;
   const rhythm = rhythmOf(pulses);
   // What the ring itself is like is read where the wheel runs out by itself; losses count wherever they were.
   const stretch = runningOut(rhythm.periods, rhythm.motion, options.pulses);
@@ -137,8 +130,14 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     findPulsesPerRevolution(through.pulses, through.rhythm, shape.kind === "sine");
   const found = options.pulses ?? signature;
   // A set-up may be wrong, and a wrong ring fitted: what the ring itself repeats by is where its faults come round.
-  const fold = signature && couldBeFitted(signature, options.pulses) ? signature : found;
-  const ring = fold && pulses.length > 8 ? foldRing([{ pulses, rhythm, shift: 0 }], fold) : null;
+  const told = signature && couldBeFitted(signature, options.pulses) ? signature : found;
+  const isTurning = pulses.length >= 8 && shape.kind !== "noise";
+  const { count, ring, losses } = ringOf(
+    told && pulses.length > 8 ? told : null,
+    (by) => foldRing([{ pulses, rhythm, shift: 0 }], by),
+    (by) => (isTurning ? lossFindings(pulses, rhythm, by, sampleS, startS, guardV(shape)) : []),
+  );
+  const fold = count ?? told;
   const wholeRing = fold ? foldTogether(turning, fold) : null;
   const moving = rhythm.ratios.map((ratio, i) => (rhythm.motion.aside[i] ? NaN : ratio));
   const hertz = range(fold ? evenPeriods(pulses, rhythm, fold) : rhythm.periods, moving, sampleS);
@@ -146,18 +145,9 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const speed =
     hertz && found && tyre ? mapRange(hertz, (value) => speedKmh(value, found, rollingCircumferenceM(tyre))) : null;
   const findings: Found[] = keyOn > 0 ? [keyOnFinding(keyOn, sampleS, capture.startS)] : [];
-  const isTurning = pulses.length >= 8 && shape.kind !== "noise";
   if (isTurning) {
-    const losses = (of: typeof ring) => lossFindings(pulses, rhythm, of, sampleS, startS, guardV(shape));
-    const byTurn = losses(ring);
-    // A coded sensor gives a pulse at each edge: a ring of so many pole pairs comes round after twice as many. What comes at
-    // one place of every second turn is no other ring's doing.
-    const twice =
-      ring && byTurn.some(({ ringLocked }) => !ringLocked)
-        ? losses(foldRing([{ pulses, rhythm, shift: 0 }], 2 * ring.pulsesPerRevolution))
-        : byTurn;
     findings.push(
-      ...(twice.every(({ ringLocked }) => ringLocked) ? twice : byTurn)
+      ...losses
         // What strong hash or bursts take of the pulses is their doing, not a wire's.
         .filter(({ ringLocked }) => ringLocked || (hashV === 0 && list.burstV === 0) || away)
         .map((one) => withLevel(one, away)),
@@ -166,7 +156,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
       findings.push(
         ...shapeFindings(
           wholeRing,
-          isPassive(shape, pulses, options),
+          isPassive(shape, pulses, options.family),
           onceATurn({ pulses: evenPulses, rhythm: even }, through, wholeRing.pulsesPerRevolution, sampleS),
           rhythm.teeth[through.from]!,
           (tooth) => toothTimes(pulses, rhythm, ring, tooth, sampleS, startS),
@@ -220,17 +210,30 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     ...(coded ? { frames: coded.frames } : {}),
     ...(widths ? { widths } : {}),
     warnings: [
-      ...recordingWarnings(recorded, plain, rhythm.periods, speed, sampleS),
-      ...(list.hum
-        ? [
-            t`Mains hum of ${Math.round(1000 * list.hum.peakV)} mV at ${list.hum.hz.toFixed(0)} Hz was taken out before judging. Keep leads short and away from mains cables.`,
-          ]
-        : []),
+      ...recordingWarnings(list, rhythm.periods, speed, sampleS),
       ...(inVolts ? [] : [t`Not calibrated: sizes and levels are no volts and are not judged; times are.`]),
     ],
     findings,
     leading: leadingFinding(findings, isTurning ? shape.kind : pulses.length < 8 ? "flat" : shape.kind),
   };
+}
+
+/**
+ * The ring by the count it was told to have, and the pulses lost by it. A coded sensor gives a pulse at each edge, so that a
+ * ring of so many pole pairs comes round after twice as many: what comes at one place of every second turn is no other
+ * ring's doing.
+ */
+function ringOf(
+  told: number | null,
+  foldBy: (count: number) => RingPattern,
+  lossesBy: (ring: RingPattern | null) => Found[],
+): { count: number | null; ring: RingPattern | null; losses: Found[] } {
+  const ring = told ? foldBy(told) : null;
+  const once = { count: told, ring, losses: lossesBy(ring) };
+  if (!told || once.losses.every(({ ringLocked }) => ringLocked)) return once;
+  const bothEdges = foldBy(2 * told);
+  const losses = lossesBy(bothEdges);
+  return losses.every(({ ringLocked }) => ringLocked) ? { count: 2 * told, ring: bothEdges, losses } : once;
 }
 
 /**
@@ -273,7 +276,7 @@ function levelFindings(
   if (shape.kind === "noise" && inVolts) return [found("noise-at-rest", {}, { strength: 0.8, ...whole })];
   if (!turning) return [];
   const list: Found[] = [];
-  if (inVolts && isPassive(shape, pulses, options) && size) list.push(...passiveSize(size, whole));
+  if (inVolts && isPassive(shape, pulses, options.family) && size) list.push(...passiveSize(size, whole));
   const inWindow = shape.lowV > 0.05 && shape.highV < 7.5;
   if (inVolts && shape.kind === "two-level" && isTwoWire(shape, options) && inWindow) {
     const ratio = shape.highV / shape.lowV;
@@ -291,68 +294,6 @@ function levelFindings(
     list.push(found("duty-shift", { dutyPct: duty }, { strength: 0.7, ...whole, size: duty }));
   return list;
 }
-
-/** A passive signal's height for its speed: RMS over the usual one, and the middle speed it was judged at. */
-interface SizeForSpeed {
-  rmsV: number;
-  share: number;
-  speedKmh: number;
-}
-
-/** The count of teeth a height is judged by where none is known: volts per hertz are much alike for all (48 is met most). */
-const USUAL_COUNT = 48;
-
-/** Each pulse's height against its own speed, so that a spin from rest to rest is judged as a whole. */
-function sizeForSpeed(
-  pulses: readonly Pulse[],
-  { periods, motion }: Rhythm,
-  count: number | null,
-  tyre: TyreSize | null,
-  sampleS: number,
-): SizeForSpeed | null {
-  const own = [...periods.keys()].flatMap((i) => {
-    const { heightV } = pulses[i]!;
-    if (motion.aside[i] || motion.poles[i]! > 1 || !Number.isFinite(heightV)) return [];
-    const kmh = speedKmh(1 / (periods[i]! * sampleS), count ?? USUAL_COUNT, rollingCircumferenceM(tyre ?? USUAL_TYRE));
-    return [{ rmsV: heightV / (2 * Math.SQRT2), kmh }];
-  });
-  if (own.length < 8) return null;
-  const share = median(
-    own.map(({ rmsV, kmh }) => (rmsV * PASSIVE_REFERENCE.speedKmh) / (PASSIVE_REFERENCE.volts * kmh)),
-  );
-  const speed = median(own.map(({ kmh }) => kmh));
-  return { rmsV: (share * PASSIVE_REFERENCE.volts * speed) / PASSIVE_REFERENCE.speedKmh, share, speedKmh: speed };
-}
-
-/** A passive signal against the straight line of the trade, and the speed at which it falls out. */
-function passiveSize({ rmsV, share, speedKmh: kmh }: SizeForSpeed, whole: { startS: number; endS: number }): Found[] {
-  const list: Found[] = [];
-  if (share < LOW_AMPLITUDE)
-    list.push(found("low-amplitude", { rmsV, kmh, share }, { strength: 0.9, ...whole, size: share }));
-  const dropOut = dropOutSpeedKmh(rmsV * Math.SQRT2, kmh, PASSIVE_THRESHOLD_V);
-  if (dropOut > EARLY_DROP_OUT_KMH)
-    list.push(found("drop-out-speed", { kmh: dropOut }, { strength: 0.8, ...whole, size: dropOut }));
-  return list;
-}
-
-/** Whether it is a coil's. Where nobody says, by its wave; one that keeps its height at twice the speed is an active sensor's. */
-function isPassive(shape: SignalShape, pulses: readonly Pulse[], { family }: AnalyseOptions): boolean {
-  return family ? family === "passive" : shape.kind === "sine" && !keepsHeight(pulses);
-}
-
-function keepsHeight(pulses: readonly Pulse[]): boolean {
-  const own = pulses.slice(0, -1).map(({ at, heightV }, i) => ({ hertz: 1 / (pulses[i + 1]!.at - at), heightV }));
-  const sorted = own.filter(({ heightV }) => heightV > 0).sort((a, b) => a.hertz - b.hertz);
-  const third = Math.floor(sorted.length / 3);
-  if (third < FEWEST_OF_A_THIRD) return false;
-  const [slow, fast] = [sorted.slice(0, third), sorted.slice(-third)];
-  const times = (of: (one: (typeof own)[number]) => number) => median(fast.map(of)) / median(slow.map(of));
-  return times(({ hertz }) => hertz) > MUCH_FASTER && times(({ heightV }) => heightV) < HARDLY_HIGHER;
-}
-
-const FEWEST_OF_A_THIRD = 8;
-const MUCH_FASTER = 1.6;
-const HARDLY_HIGHER = 1.15;
 
 /** Whether levels are a current's over a sense resistor. Where nobody says, an output pulled up to 5 V or more is not. */
 function isTwoWire({ highV }: SignalShape, { family }: AnalyseOptions): boolean {

@@ -40,19 +40,13 @@ export function withoutHum(samples: Float32Array, sampleS: number): { samples: F
   const parts = partsOf(samples, count);
   const { range, power } = spread(parts);
   const step = (hz: number) => 2 * Math.PI * hz * sampleS;
-  const bestOf = (of: readonly Part[], grid: readonly number[]) =>
+  const best = (grid: readonly number[]) =>
     grid
-      .map((hz) => ({ hz, wave: waveAt(of, step(hz)) }))
+      .map((hz) => ({ hz, wave: waveAt(parts, step(hz)) }))
       .reduce((one, other) => (other.wave.size > one.wave.size ? other : one));
-  const best = (of: readonly Part[]) => {
-    const near = bestOf(
-      of,
-      MAINS_HZ.flatMap((hz) => gridAround(hz, lengthS)),
-    );
-    return bestOf(of, finelyAround(near.hz, lengthS));
-  };
   const stands = ({ size, error }: Wave) => size > OVER_ERROR * error && 2 * size > OF_RANGE * range;
-  const first = best(parts);
+  const near = best(MAINS_HZ.flatMap((hz) => gridAround(hz, lengthS)));
+  const first = best(finelyAround(near.hz, lengthS));
   if (!stands(first.wave)) return null;
   // A wheel driven at just that speed makes most of the power; a hum alone does so only where the wheel stands.
   const still = parts.filter((part) => shareAt(part, step(first.hz)) > QUIET).length >= FEWEST_QUIET;
@@ -90,15 +84,17 @@ function partsOf(samples: Float32Array, parts: number): Part[] {
 }
 
 /** A recording of T seconds tells frequencies 1/T apart: four times as close leaves nothing between them. */
+const OF_RESOLUTION = 0.25;
+
 function gridAround(hz: number, lengthS: number): number[] {
-  const step = 0.25 / lengthS;
+  const step = OF_RESOLUTION / lengthS;
   const each = Math.min(12, Math.floor(GRID_HZ / step));
   return Array.from({ length: 2 * each + 1 }, (_, k) => hz + (k - each) * step);
 }
 
 /** Between its neighbours on the grid, eight times as close. */
 function finelyAround(hz: number, lengthS: number): number[] {
-  return Array.from({ length: 15 }, (_, k) => hz + ((k - 7) * 0.25) / 8 / lengthS);
+  return Array.from({ length: 15 }, (_, k) => hz + ((k - 7) * OF_RESOLUTION) / 8 / lengthS);
 }
 
 interface Wave {

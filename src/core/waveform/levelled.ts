@@ -21,9 +21,9 @@ export interface Levelled {
 /**
  * Takes out the slow wander that AC coupling puts under a signal (its mean is pulled to zero after every change of
  * duty). Levels are followed stretch by stretch; steady signals are returned as they are.
+ * @param shape of the samples, where it is known already
  */
-export function levelled(samples: Float32Array): Levelled {
-  const shape = signalShape(samples);
+export function levelled(samples: Float32Array, shape = signalShape(samples)): Levelled {
   const pulses = findPulses(samples, shape);
   const straight = { samples, found: { shape, pulses } };
   if (pulses.length < 12 || standsAtLevels(samples, shape)) return straight;

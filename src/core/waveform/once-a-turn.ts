@@ -15,17 +15,6 @@ const MANY_TURNS = 4;
 /** Where it was not left to itself, so many times what a heavy side does is expected of the hand. */
 const PUSHED = 4;
 
-/** A wheel that keeps its speed is driven, and what drives it holds it against its heavy side. */
-const DRIVEN = 0.25;
-const KEEPS_SPEED = 0.04;
-
-/** Whether the speed hardly changes from turn to turn, over turns enough to tell. */
-function isDriven(speedSquared: Float64Array, N: number): boolean {
-  const turns = Math.floor(speedSquared.length / N);
-  const means = Array.from({ length: turns }, (_, k) => median([...speedSquared.subarray(k * N, (k + 1) * N)]));
-  return turns >= MANY_TURNS && Math.max(...means) < (1 + KEEPS_SPEED) ** 2 * Math.min(...means);
-}
-
 /** What an eccentric ring or a playing bearing makes wave once a turn; null when there are not two whole turns. */
 export interface TurnWaves {
   /** Of the period, as a share of it, what a heavy side of the wheel does left out. */
@@ -72,9 +61,21 @@ export function onceATurn(ranOut: Turning, through: Turning, N: number, sampleS:
  */
 const HEAVY_RAD2 = 0.8;
 
+/** A wheel that keeps its speed is driven, and what drives it holds it against its heavy side. */
+const DRIVEN = 0.25;
+const KEEPS_SPEED = 0.04;
+
+/** Whether the speed hardly changes from turn to turn, over turns enough to tell. */
+function isDriven(speedSquared: Float64Array, N: number): boolean {
+  const turns = Math.floor(speedSquared.length / N);
+  const means = Array.from({ length: turns }, (_, k) => median([...speedSquared.subarray(k * N, (k + 1) * N)]));
+  return turns >= MANY_TURNS && Math.max(...means) < (1 + KEEPS_SPEED) ** 2 * Math.min(...means);
+}
+
 /**
  * What of the wave in ω² is the ring's, as a share of the period: y = 2e·cos(θ+φ) + (K/ω²)·cos(θ+ψ) and what bend a mean
- * over one turn leaves of the speed (a parabola), least squares with K held to what heavy sides do (ridge regression: C. Bishop, Pattern Recognition and Machine Learning, 3.3).
+ * over one turn leaves of the speed (a parabola), least squares with K held to what heavy sides do (ridge regression: C.
+ * Bishop, Pattern Recognition and Machine Learning, 3.3).
  */
 function ringsOwn(speedSquared: Float64Array, N: number, heavyRad2: number): TurnWave | null {
   const wave = overTrend(speedSquared, N, true);

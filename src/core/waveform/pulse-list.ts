@@ -45,9 +45,10 @@ export function pulseList(
   const asRecorded = signalShape(channel.samples);
   const bursts = impulses(channel.samples, sampleS, asRecorded.noiseV);
   const still = bursts?.samples ?? channel.samples;
-  const steady = standsAtLevels(still, bursts ? signalShape(still) : asRecorded) ? null : withoutHum(still, sampleS);
+  const stillShape = bursts ? signalShape(still) : asRecorded;
+  const steady = standsAtLevels(still, stillShape) ? null : withoutHum(still, sampleS);
   const quiet = steady?.samples ?? still;
-  const { samples: straight, found: ready } = levelled(quiet);
+  const { samples: straight, found: ready } = levelled(quiet, steady ? signalShape(quiet) : stillShape);
   const keyOn = options.family === "passive" || straight !== quiet ? 0 : keyOnEnd(quiet);
   const recorded = straight.subarray(keyOn);
   const startS = capture.startS + keyOn * sampleS;

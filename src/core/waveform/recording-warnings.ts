@@ -1,4 +1,5 @@
 import { t } from "../words/words";
+import type { Hum } from "./hum";
 import { FEWEST_SAMPLES_A_PULSE } from "./pulses";
 import type { SignalShape } from "./signal";
 import { someSamples } from "./some-samples";
@@ -6,10 +7,9 @@ import { someSamples } from "./some-samples";
 /** This share of samples on one and the same outermost value is a flat top, not a peak. */
 const CLIPPED_SHARE = 0.02;
 
-/** What is wrong with the recording rather than with the car: too few samples a pulse, tops cut off. */
+/** What is wrong with the recording rather than with the car: too few samples a pulse, tops cut off, mains hum. */
 export function recordingWarnings(
-  samples: Float32Array,
-  { kind }: SignalShape,
+  { recorded, plain, hum }: { recorded: Float32Array; plain: SignalShape; hum: Hum | null },
   periods: Float64Array,
   speed: { max: number } | null,
   sampleS: number,
@@ -22,9 +22,13 @@ export function recordingWarnings(
       t`Only ${usual.toFixed(1)} samples a pulse at ${(1 / sampleS / 1000).toPrecision(3)} kS/s: teeth can be missed.${goodFor ? t` This rate is good up to about ${goodFor.toFixed(0)} km/h.` : ""} Record faster or turn slower.`,
     );
   }
-  if (kind === "sine" && isClipped(samples))
+  if (plain.kind === "sine" && isClipped(recorded))
     list.push(
       t`The tops are cut off flat: the input was over its range. Choose a larger range; heights here mean nothing.`,
+    );
+  if (hum)
+    list.push(
+      t`Mains hum of ${Math.round(1000 * hum.peakV)} mV at ${hum.hz.toFixed(0)} Hz was taken out before judging. Keep leads short and away from mains cables.`,
     );
   return list;
 }

@@ -2,7 +2,7 @@ import { median } from "../units/median";
 import { found, type Found } from "./finding";
 import { isMissing, type Pulse, type Rhythm } from "./pulses";
 import type { TurnWave, TurnWaves } from "./once-a-turn";
-import type { RingPattern } from "./ring-pattern";
+import { middlesBeside, type RingPattern } from "./ring-pattern";
 
 /** Pulses lost: at the same place each turn (the ring), or anywhere (wire, connector, supply). */
 export function lossFindings(
@@ -162,7 +162,9 @@ export function shapeFindings(
       ),
     );
   }
-  const heightRest = againstNeighbours(ring.heightMean);
+  // Against those beside it: what waves once a turn leaves nothing.
+  const besideIt = middlesBeside(ring.heightMean, 2, 1);
+  const heightRest = ring.heightMean.map((height, t) => height / besideIt[t]! - 1);
   if (isPassive) {
     const usualHeight = medianAbsolute(heightRest);
     const deviations = heightRest.map((value, t) => (ring.heightSeen[t]! > 1 ? Math.abs(value) : 0));
@@ -247,15 +249,6 @@ function firstHarmonic(values: Float64Array): (tooth: number) => number {
 
 /** Teeth of a good ring differ by some 3 % in height, one of a hundred by three times that (from memory). */
 const LEAST_ODD_HEIGHT = 0.15;
-
-/** Each height against the middle of those beside it: what waves once a turn leaves nothing. */
-function againstNeighbours(heights: Float64Array): Float64Array {
-  const N = heights.length;
-  return heights.map((height, t) => {
-    const beside = [-2, -1, 1, 2].map((away) => heights[(t + away + N) % N]!).filter(Number.isFinite);
-    return beside.length === 0 ? NaN : height / median(beside) - 1;
-  });
-}
 
 function medianAbsolute(values: Float64Array): number {
   return median([...values].filter((value) => !Number.isNaN(value)).map(Math.abs));

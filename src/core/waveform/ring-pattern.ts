@@ -102,14 +102,24 @@ function middleHalf(halves: number[]): number {
 const UNSURE = 0.04;
 
 function againstThoseBeside(values: readonly number[]): Halves {
-  const N = values.length;
-  return Float64Array.from(values, (value, t) => {
-    const beside = BESIDE.map((away) => values[(t + away + N) % N]!).filter(Number.isFinite);
-    return beside.length < BESIDE.length / 2 ? NaN : value - median(beside);
-  });
+  const middles = middlesBeside(values, HALVES_BESIDE, HALVES_BESIDE);
+  return Float64Array.from(values, (value, t) => value - middles[t]!);
 }
 
-const BESIDE = [-4, -3, -2, -1, 1, 2, 3, 4];
+const HALVES_BESIDE = 4;
+
+/** The middle of so many on either side of each place of a ring, itself left out; NaN where fewer than `least` are known. */
+export function middlesBeside(values: ArrayLike<number>, reach: number, least: number): Float64Array {
+  const N = values.length;
+  return Float64Array.from(values, (_, t) => {
+    const beside: number[] = [];
+    for (let away = -reach; away <= reach; away++) {
+      const value = values[(t + away + N) % N]!;
+      if (away !== 0 && Number.isFinite(value)) beside.push(value);
+    }
+    return beside.length < least ? NaN : median(beside);
+  });
+}
 
 function turnAbout(highs: Halves, lows: Halves): Float64Array {
   return Float64Array.from({ length: 2 * highs.length }, (_, i) => (i % 2 === 0 ? highs : lows)[i >> 1]!);

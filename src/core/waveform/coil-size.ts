@@ -1,0 +1,80 @@
+import type { Family } from "../circuit/setup";
+import { dropOutSpeedKmh, PASSIVE_REFERENCE } from "../ring/ring";
+import { rollingCircumferenceM, speedKmh, type TyreSize } from "../tyre/tyre";
+import { median } from "../units/median";
+import { found, type Found } from "./finding";
+import type { Pulse, Rhythm } from "./pulses";
+import type { SignalShape } from "./signal";
+
+/** Passive module thresholds are commonly 100–200 mV (from memory). */
+const PASSIVE_THRESHOLD_V = 0.15;
+/** A passive signal under this part of the usual one for its speed is too small. */
+const LOW_AMPLITUDE = 0.45;
+/** Falling out above this speed a module takes the wheel for locked (judgement from the 5 mph of the trade). */
+const EARLY_DROP_OUT_KMH = 5;
+const USUAL_TYRE: TyreSize = { widthMm: 205, aspectPct: 55, rimInch: 16 };
+
+/** Whether it is a coil's. Where nobody says, by its wave; one that keeps its height at twice the speed is an active sensor's. */
+export function isPassive({ kind }: SignalShape, pulses: readonly Pulse[], family?: Family): boolean {
+  return family ? family === "passive" : kind === "sine" && !keepsHeight(pulses);
+}
+
+function keepsHeight(pulses: readonly Pulse[]): boolean {
+  const own = pulses.slice(0, -1).map(({ at, heightV }, i) => ({ hertz: 1 / (pulses[i + 1]!.at - at), heightV }));
+  const sorted = own.filter(({ heightV }) => heightV > 0).sort((a, b) => a.hertz - b.hertz);
+  const third = Math.floor(sorted.length / 3);
+  if (third < FEWEST_OF_A_THIRD) return false;
+  const [slow, fast] = [sorted.slice(0, third), sorted.slice(-third)];
+  const times = (of: (one: (typeof own)[number]) => number) => median(fast.map(of)) / median(slow.map(of));
+  return times(({ hertz }) => hertz) > MUCH_FASTER && times(({ heightV }) => heightV) < HARDLY_HIGHER;
+}
+
+const FEWEST_OF_A_THIRD = 8;
+const MUCH_FASTER = 1.6;
+const HARDLY_HIGHER = 1.15;
+
+/** A passive signal's height for its speed: RMS over the usual one, and the middle speed it was judged at. */
+export interface SizeForSpeed {
+  rmsV: number;
+  share: number;
+  speedKmh: number;
+}
+
+/** The count of teeth a height is judged by where none is known: volts per hertz are much alike for all (48 is met most). */
+const USUAL_COUNT = 48;
+
+/** Each pulse's height against its own speed, so that a spin from rest to rest is judged as a whole. */
+export function sizeForSpeed(
+  pulses: readonly Pulse[],
+  { periods, motion }: Rhythm,
+  count: number | null,
+  tyre: TyreSize | null,
+  sampleS: number,
+): SizeForSpeed | null {
+  const own = [...periods.keys()].flatMap((i) => {
+    const { heightV } = pulses[i]!;
+    if (motion.aside[i] || motion.poles[i]! > 1 || !Number.isFinite(heightV)) return [];
+    const kmh = speedKmh(1 / (periods[i]! * sampleS), count ?? USUAL_COUNT, rollingCircumferenceM(tyre ?? USUAL_TYRE));
+    return [{ rmsV: heightV / (2 * Math.SQRT2), kmh }];
+  });
+  if (own.length < 8) return null;
+  const share = median(
+    own.map(({ rmsV, kmh }) => (rmsV * PASSIVE_REFERENCE.speedKmh) / (PASSIVE_REFERENCE.volts * kmh)),
+  );
+  const speed = median(own.map(({ kmh }) => kmh));
+  return { rmsV: (share * PASSIVE_REFERENCE.volts * speed) / PASSIVE_REFERENCE.speedKmh, share, speedKmh: speed };
+}
+
+/** A passive signal against the straight line of the trade, and the speed at which it falls out. */
+export function passiveSize(
+  { rmsV, share, speedKmh: kmh }: SizeForSpeed,
+  whole: { startS: number; endS: number },
+): Found[] {
+  const list: Found[] = [];
+  if (share < LOW_AMPLITUDE)
+    list.push(found("low-amplitude", { rmsV, kmh, share }, { strength: 0.9, ...whole, size: share }));
+  const dropOut = dropOutSpeedKmh(rmsV * Math.SQRT2, kmh, PASSIVE_THRESHOLD_V);
+  if (dropOut > EARLY_DROP_OUT_KMH)
+    list.push(found("drop-out-speed", { kmh: dropOut }, { strength: 0.8, ...whole, size: dropOut }));
+  return list;
+}
