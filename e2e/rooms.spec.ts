@@ -218,7 +218,7 @@ test("a long recording tells how far it is read, can be given up, and leaves wha
   await page.keyboard.press("r");
   await expect(page.getByRole("region", { name: "Ring raster" })).toBeVisible();
   const rows = ["time (s),signal (V)"];
-  for (let i = 0; i < 1_000_000; i++) rows.push(`${(i / 50_000).toFixed(5)},${i % 900 < 450 ? "0.8412" : "1.6603"}`);
+  for (let i = 0; i < 400_000; i++) rows.push(`${(i / 50_000).toFixed(5)},${i % 900 < 450 ? "0.8412" : "1.6603"}`);
   const buffer = Buffer.from(rows.join("\n"));
   await page.getByLabel("Capture file").setInputFiles({ name: "long.csv", mimeType: "text/csv", buffer });
   await page.getByRole("button", { name: "stop reading" }).click();
@@ -226,5 +226,5 @@ test("a long recording tells how far it is read, can be given up, and leaves wha
   await expect(page.getByText("Pulses missing, same place each turn").first()).toBeVisible();
   await page.keyboard.press("f");
   await page.getByLabel("Capture file").setInputFiles({ name: "long.csv", mimeType: "text/csv", buffer });
-  await expect(page.getByText(/Pulses\s*11\d\d/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/Pulses\s*4\d\d/)).toBeVisible({ timeout: 60_000 });
 });

@@ -6,13 +6,15 @@ import { families } from "../core/circuit/setup";
 import { parseTyre } from "../core/tyre/tyre";
 import { analyseCapture } from "../core/waveform/analyse";
 import { analysisReport } from "../core/waveform/analysis-report";
-import { readBytes, runCommand } from "./io";
+import { analyseEach } from "./each-file";
+import { isFolder, readBytes, runCommand } from "./io";
 
 const USAGE =
-  "usage: npm run --silent analyze -- FILE [--pulses N] [--tyre 205/55R16] [--family active-2wire|active-3wire|passive] [--channel NAME]";
+  "usage: npm run --silent analyze -- FILE|FOLDER [--pulses N] [--tyre 205/55R16] [--family active-2wire|active-3wire|passive] [--channel NAME]";
 
 await runCommand(async () => {
   const { values, file } = options();
+  if (await isFolder(file)) return { files: await analyseEach(file) };
   const capture = readCaptureFile(await readBytes(file), basename(file));
   const channels = values.channel ? capture.channels.filter(({ name }) => name === values.channel) : capture.channels;
   if (channels.length === 0)

@@ -8,10 +8,10 @@ import { captureToWav } from "../core/capture/wav";
 import { captureToCsv } from "../core/capture/csv";
 import { demoWorkshop } from "../demo/workshop";
 
-const { captures, jobs } = demoWorkshop(new Date(0));
+const { captures, jobs } = demoWorkshop(new Date(0), false);
 const folder = mkdtempSync(join(tmpdir(), "tastatura-"));
 const run = (command: string, ...args: string[]) =>
-  spawnSync(process.execPath, ["node_modules/tsx/dist/cli.mjs", `src/cli/${command}.ts`, ...args], {
+  spawnSync(process.execPath, ["scripts/command.mjs", command, ...args], {
     encoding: "utf8",
   });
 const file = (name: string, text: string) => {
@@ -20,8 +20,14 @@ const file = (name: string, text: string) => {
   return path;
 };
 
+interface Channel {
+  findings: { code: string }[];
+  pulses: number;
+  speedKmh: { median: number };
+}
+
 describe("commands", () => {
-  it("analyze finds on the demo's captures what their simulated cars hide", () => {
+  it("analyze finds on the demo's captures what their simulated cars hide, a folder of them at once", () => {
     const expected: Record<string, string | null> = {
       "demo-pelican-capture": "missing-pulses",
       "demo-drover-capture": "low-amplitude",
@@ -31,29 +37,43 @@ describe("commands", () => {
       "demo-knot-capture": null,
     };
     expect(captures.map(({ id }) => id).sort()).toEqual(Object.keys(expected).sort());
-    for (const { id, name, capture } of captures) {
-      const { setup } = jobs.find((job) => id.startsWith(job.id))!;
-      const done = run(
-        "analyze",
-        file(name, captureToCsv(capture)),
-        "--pulses",
-        String(setup.pulsesPerRevolution),
-        "--family",
-        setup.family,
-        "--tyre",
-        setup.tyre,
-      );
-      expect(done.stderr).toBe("");
-      expect(done.status).toBe(0);
-      const { channels } = JSON.parse(done.stdout) as {
-        channels: { findings: { code: string }[]; pulses: number; speedKmh: { median: number } }[];
-      };
-      const codes = channels[0]!.findings.map(({ code }) => code);
-      if (expected[id] === null) expect(codes, id).toEqual([]);
-      else expect(codes, id).toContain(expected[id]);
-      expect(channels[0]!.speedKmh.median).toBeGreaterThan(2);
-      expect(channels[0]!.speedKmh.median).toBeLessThan(12);
+    const shelf = mkdtempSync(join(tmpdir(), "tastatura-shelf-"));
+    for (const { id, capture } of captures) writeFileSync(join(shelf, `${id}.csv`), captureToCsv(capture));
+    writeFileSync(join(shelf, "letter.csv"), "dear diary");
+    const done = run("analyze", shelf);
+    expect(done.status).toBe(0);
+    expect(done.stderr).toContain("7 of 7");
+    const { files } = JSON.parse(done.stdout) as {
+      files: Record<string, { channels: Channel[]; error?: string }>;
+    };
+    expect(files["letter.csv"]!.error).toMatch(/no rows of numbers/);
+    for (const [id, code] of Object.entries(expected)) {
+      const [channel] = files[`${id}.csv`]!.channels;
+      const codes = channel!.findings.map((one) => one.code);
+      if (code === null) expect(codes, id).toEqual([]);
+      else expect(codes, id).toContain(code);
     }
+  });
+
+  it("analyze is told pulses, family and tyre, and tells the speed", () => {
+    const { id, name, capture } = captures.find((one) => one.id === "demo-heron-capture")!;
+    const { setup } = jobs.find((job) => id.startsWith(job.id))!;
+    const done = run(
+      "analyze",
+      file(name, captureToCsv(capture)),
+      "--pulses",
+      String(setup.pulsesPerRevolution),
+      "--family",
+      setup.family,
+      "--tyre",
+      setup.tyre,
+    );
+    expect(done.stderr).toBe("");
+    expect(done.status).toBe(0);
+    const { channels } = JSON.parse(done.stdout) as { channels: Channel[] };
+    expect(channels[0]!.findings.map(({ code }) => code)).toContain("cracked-ring");
+    expect(channels[0]!.speedKmh.median).toBeGreaterThan(2);
+    expect(channels[0]!.speedKmh.median).toBeLessThan(12);
   });
 
   it("analyze reads WAV and gzip as it reads text", () => {

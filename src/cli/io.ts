@@ -28,6 +28,14 @@ export async function readBytes(path: string): Promise<Uint8Array> {
   }
 }
 
+/** Whether there is a folder of this name. */
+export async function isFolder(path: string): Promise<boolean> {
+  return stat(path).then(
+    (found) => found.isDirectory(),
+    () => false,
+  );
+}
+
 /** Runs a command: JSON to standard output; exit 2 with one line for unusable input, 1 for a fault of ours. */
 export async function runCommand(command: () => Promise<unknown>): Promise<void> {
   try {

@@ -265,8 +265,11 @@ export interface DemoWorkshop {
   scans: { id: string; name: string; log: ScanLog }[];
 }
 
-/** Builds the demo workshop from its simulated cars; nothing in it is typed in by hand. @param now moment the times are counted back from */
-export function demoWorkshop(now: Date): DemoWorkshop {
+/**
+ * Builds the demo workshop from its simulated cars; nothing in it is typed in by hand.
+ * @param now moment the times are counted back from @param measured with the readings taken so far, which takes half a minute
+ */
+export function demoWorkshop(now: Date, measured = true): DemoWorkshop {
   const workshop: DemoWorkshop = { jobs: [], captures: [], scans: [] };
   for (const car of cars) {
     const setup = cornerSetupSchema.parse({ ...car.setup, path: car.path });
@@ -285,8 +288,8 @@ export function demoWorkshop(now: Date): DemoWorkshop {
     };
     if (car.capture) job = withCapture(job, car, simulated, workshop, at(4));
     if (car.drive) job = withDrive(job, car, simulated, workshop, at(5));
-    job = withReadings(job, simulated, car.readings, (index) => at(6 + 3 * index));
-    workshop.jobs.push(car.beside ? withCornerBeside(job, car, car.beside, at) : job);
+    if (measured) job = withReadings(job, simulated, car.readings, (index) => at(6 + 3 * index));
+    workshop.jobs.push(measured && car.beside ? withCornerBeside(job, car, car.beside, at) : job);
   }
   workshop.jobs.push(...pastJobs(now, MINIBUS_PATH));
   return workshop;

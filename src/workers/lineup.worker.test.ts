@@ -1,5 +1,5 @@
 /** The worker keeps one line-up and adds to it; what it says must be what a line-up made afresh would say. */
-import { beforeEach, describe, expect, it, vi } from "vitest";
+import { beforeAll, describe, expect, it, vi } from "vitest";
 import { diagnosisOf, rankingOf } from "../core/bench/diagnosis";
 import { progressOf } from "../core/bench/progress";
 import { checkpointOf, resumeFrom, type JobCheckpoint } from "../core/job/checkpoint";
@@ -16,8 +16,7 @@ vi.mock("../store/checkpoints", () => ({
 }));
 vi.mock("comlink", () => ({ expose: (api: LineUpWorker) => (worker = api) }));
 
-beforeEach(async () => {
-  vi.resetModules();
+beforeAll(async () => {
   await import("./lineup.worker");
 });
 
@@ -126,6 +125,7 @@ describe("a long log", () => {
   });
 
   it("is taken up where it was left, and goes on as one weighed from the start", async () => {
+    kept.clear();
     vi.useFakeTimers();
     await worker.rank(job(long));
     await vi.runAllTimersAsync();

@@ -1,5 +1,5 @@
 import { commonDimensions, dimensionsOf, fromScores, isDeciding, type Dimension, type Ranges } from "../car/dimensions";
-import { drawCar, drawHealthy, dutyOf } from "../car/draw";
+import { copyOfCar, drawHealthy, dutyOf, withFault } from "../car/draw";
 import { whereaboutsOf, type Whereabouts } from "../car/whereabouts";
 import { SymptomWatch } from "../observation/symptom";
 import type { CornerSetup } from "../circuit/setup";
@@ -116,22 +116,36 @@ export function drawCandidates({
   const scatter = dimensionsOf(setup.family, pairs.length > 0).map((dimension, d) =>
     d < common && !isDeciding(dimension) ? COMMON_SCATTER : 1,
   );
+  const sound = soundCars(setup, perGroup, scatter, drawn);
   const watch = new SymptomWatch(setup);
   for (const group of groups) {
     for (let k = 0; k < perGroup; k++) {
       const row = group.first + k;
       for (let d = 0; d < dimensions; d++) candidates.scores[row * dimensions + d] = scatter[d]! * drawn[d]![k]!;
-      rebuildCar(candidates, group, row);
+      rebuildCar(candidates, group, row, sound[k]!);
       candidates.weight[row] =
         (group.prior / perGroup) *
         (group.fault.varies && !group.comesAndGoes && k % MILD_EVERY === 0
           ? MILD
-          : makeNoticeable(candidates, group, row, watch, seeded(seed + k)));
+          : makeNoticeable(candidates, group, row, sound[k]!, watch, seeded(seed + k)));
     }
   }
   const sum = candidates.weight.reduce((all, weight) => all + weight, 0);
   for (let row = 0; row < count; row++) candidates.weight[row]! /= sum;
   return candidates;
+}
+
+/** The cars that all groups begin with, before their faults. */
+function soundCars(setup: CornerSetup, count: number, scatter: readonly number[], drawn: readonly Float64Array[]) {
+  return Array.from({ length: count }, (_, k) =>
+    drawHealthy(
+      setup,
+      fromScores(
+        setup.family,
+        scatter.map((width, d) => width * drawn[d]![k]!),
+      ),
+    ),
+  );
 }
 
 /** One in so many of the faults that vary is taken as it is drawn, however mild it is today, for so much (engineering judgement). */
@@ -146,6 +160,7 @@ function makeNoticeable(
   candidates: Candidates,
   group: Group,
   row: number,
+  sound: CarCondition,
   watch: SymptomWatch,
   random: Random,
 ): number {
@@ -154,7 +169,7 @@ function makeNoticeable(
     if (watch.shows(candidates.cars[row]!, group.whereabouts)) return 1;
     for (let d = candidates.common; d < candidates.dimensions; d++)
       candidates.scores[row * candidates.dimensions + d] = normal(random);
-    rebuildCar(candidates, group, row);
+    rebuildCar(candidates, group, row, sound);
   }
   return UNNOTICED;
 }
@@ -186,11 +201,17 @@ export function freshen(candidates: Candidates, group: Group, stride = 1): void 
   }
 }
 
-/** Makes a candidate's car anew from its scores. */
-function rebuildCar({ setup, dimensions, scores, cars, healthy, duty }: Candidates, group: Group, row: number): void {
+/** Makes a candidate's car anew from its scores. @param sound the same without its fault, where that is at hand */
+function rebuildCar(
+  { setup, dimensions, scores, cars, healthy, duty }: Candidates,
+  group: Group,
+  row: number,
+  sound?: CarCondition,
+): void {
   const at = fromScores(setup.family, scores, row * dimensions);
-  cars[row] = drawCar(setup, group.fault, group.place, at);
-  healthy[row] = group.comesAndGoes ? drawHealthy(setup, at) : null;
+  const without = sound ?? drawHealthy(setup, at);
+  cars[row] = withFault(group.comesAndGoes || sound ? copyOfCar(without) : without, group.fault, group.place, at);
+  healthy[row] = group.comesAndGoes ? without : null;
   duty[row] = group.comesAndGoes ? dutyOf(at) : 1;
 }
 
@@ -210,7 +231,7 @@ export function carAt(
     return range(dimension);
   };
   return {
-    car: drawCar(setup, group.fault, group.place, at),
+    car: withFault(drawHealthy(setup, at), group.fault, group.place, at),
     healthy: group.comesAndGoes ? drawHealthy(setup, at) : null,
   };
 }

@@ -1,7 +1,7 @@
 import { StateReader, type Outlook } from "../observation/reader";
 import { byState, hookupKey, type Hookup } from "../checks/hookup";
 import { HEALTHY, type CarCondition } from "../faults/fault";
-import type { Candidates } from "./candidates";
+import type { Candidates, Group } from "./candidates";
 import { scaleError, toScale } from "../observation/scale";
 
 /**
@@ -43,19 +43,30 @@ export class Localisation {
     const healthyGroup = groups.findIndex(({ id }) => id === HEALTHY);
     for (const sharing of byState(hookups.filter((hookup) => !this.known.has(hookupKey(hookup))))) {
       const reader = new StateReader(setup, sharing[0]!.state, sharing);
-      const looks = groups.map((group, g) =>
-        this.cars[g]!.map((car) => {
-          reader.take(car);
-          return sharing.map((_, at) => reader.outlook(at, group.whereabouts));
-        }),
-      );
-      sharing.forEach((hookup, at) => {
-        const where = (fits: (a: Outlook, b: Outlook, hookup: Hookup) => boolean) =>
-          Uint8Array.from(looks, (cars) =>
-            Number(cars.every((car, i) => fits(car[at]!, looks[healthyGroup]![i]![at]!, hookup))),
-          );
-        this.known.set(hookupKey(hookup), { untouched: where(alike), sameValues: where(alikeInValues) });
+      const outlooks = (car: CarCondition, { whereabouts }: Group, asked: readonly number[]) => {
+        reader.take(car);
+        return asked.map((at) => reader.outlook(at, whereabouts));
+      };
+      const all = [...sharing.keys()];
+      const healthy = this.cars[healthyGroup]!.map((car) => outlooks(car, groups[healthyGroup]!, all));
+      const same = sharing.map(() => ({
+        untouched: new Uint8Array(groups.length).fill(1),
+        sameValues: new Uint8Array(groups.length).fill(1),
+      }));
+      groups.forEach((group, g) => {
+        // Once a hook-up is told apart it need not be read off the rest of the cars.
+        let open = g === healthyGroup ? [] : all;
+        for (let i = 0; i < SAMPLE && open.length > 0; i++) {
+          const seen = outlooks(this.cars[g]![i]!, group, open);
+          open = open.filter((at, n) => {
+            const usual = healthy[i]![at]!;
+            if (!alike(seen[n]!, usual, sharing[at]!)) same[at]!.untouched[g] = 0;
+            if (!alikeInValues(seen[n]!, usual, sharing[at]!)) same[at]!.sameValues[g] = 0;
+            return same[at]!.sameValues[g] === 1 || same[at]!.untouched[g] === 1;
+          });
+        }
       });
+      sharing.forEach((hookup, at) => this.known.set(hookupKey(hookup), same[at]!));
     }
   }
 

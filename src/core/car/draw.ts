@@ -1,6 +1,6 @@
 import { conductorsOf, type CornerSetup } from "../circuit/setup";
 import { copperAt, PAIR_FARAD_PER_M } from "../circuit/wire";
-import { nominalCondition, type CornerCondition } from "../circuit/condition";
+import { copyOfCondition, nominalCondition, type CornerCondition } from "../circuit/condition";
 import { between, logBetween, within, type CarCondition, type Fault, type Place } from "../faults/fault";
 import { nominalRing } from "../ring/ring";
 import { decides, type OwnDimension, type Ranges } from "./dimensions";
@@ -8,9 +8,18 @@ import { tolerancesOf } from "./tolerances";
 
 /** One car of this set-up: its tolerances, and a fault of its own size. */
 export function drawCar(setup: CornerSetup, fault: Fault, place: Place, at: Ranges): CarCondition {
-  const car = drawHealthy(setup, at);
+  return withFault(drawHealthy(setup, at), fault, place, at);
+}
+
+/** Gives a sound car a fault of its own size. @returns the same car */
+export function withFault(car: CarCondition, fault: Fault, place: Place, at: Ranges): CarCondition {
   fault.apply(car, place, (index) => at(typeof index === "number" ? (`own${index}` satisfies OwnDimension) : index));
   return car;
+}
+
+/** A car of the same numbers that shares nothing a fault changes. */
+export function copyOfCar(car: CarCondition): CarCondition {
+  return { ...car, circuit: copyOfCondition(car.circuit), ring: { ...car.ring }, signs: { ...car.signs } };
 }
 
 /** Share of the time an intermittent fault is there. */

@@ -8,13 +8,13 @@ import { scopeFindings } from "./findings/findings";
 import { shownAnswers, type Answers } from "./scope-answers";
 
 const CONTINUITY: readonly Answer[] = [
-  { word: "beep", say: () => t`beeps`, short: () => t`beep`, also: ["yes"] },
+  { word: "beep", say: () => t`beeps`, short: () => t`beep`, also: ["yes", "beeps", "tone"] },
   { word: "no-beep", say: () => t`no beep`, short: () => t`no beep`, also: ["no beep", "silent", "no"] },
 ];
 const LAMP: readonly Answer[] = [
-  { word: "bright", say: () => t`bright`, short: () => t`bright`, also: ["on"] },
-  { word: "dim", say: () => t`dim or glowing`, short: () => t`dim`, also: ["glow"] },
-  { word: "off", say: () => t`dark`, short: () => t`off`, also: ["dark"] },
+  { word: "bright", say: () => t`bright`, short: () => t`bright`, also: ["on", "lit"] },
+  { word: "dim", say: () => t`dim or glowing`, short: () => t`dim`, also: ["glow", "glowing", "faint"] },
+  { word: "off", say: () => t`dark`, short: () => t`off`, also: ["dark", "out", "none"] },
 ];
 
 /** The answers a hook-up may have, in key order; null when it reads a number. */
@@ -53,16 +53,35 @@ export function looksFor(instrument: LookInstrument, setup: CornerSetup): LookId
     .map(({ id }) => id as LookId);
 }
 
-/** The word meant by what was typed: exact, as it is shown, by synonym, or by an unmistakable beginning. @returns null when none fits */
+/**
+ * The word meant by what was typed: exact, as it is shown, by synonym, by an unmistakable beginning, or as the only one of
+ * them named in a few words that deny nothing (“looks intact”). @returns null when none fits
+ */
 export function matchAnswer({ words, say, short, also }: Answers, typed: string): string | null {
-  const text = typed.trim().toLowerCase();
-  if (words.includes(text)) return text;
-  if (also[text]) return also[text];
+  const text = plain(typed);
   if (/^[1-9]\d?$/.test(text)) return words[Number(text) - 1] ?? null;
-  const shown = words.find((word) => [say[word], short[word]].some((one) => one?.toLowerCase() === text));
-  if (shown) return shown;
+  const named = [
+    ...words.flatMap((word) => [word, say[word], short[word]].map((one) => [plain(one ?? ""), word] as const)),
+    ...Object.entries(also).map(([other, word]) => [plain(other), word] as const),
+  ].filter(([name]) => name !== "");
+  const exact = named.find(([name]) => name === text);
+  if (exact) return exact[1];
   const starts = words.filter(
-    (word) => text.length >= 2 && [word, short[word]!].some((one) => one.toLowerCase().startsWith(text)),
+    (word) => text.length >= 2 && [word, short[word]!].some((one) => plain(one).startsWith(text)),
   );
-  return starts.length === 1 ? starts[0]! : null;
+  if (starts.length === 1) return starts[0]!;
+  if (DENIES.test(text)) return null;
+  const held = new Set(named.filter(([name]) => `-${text}-`.includes(`-${name}-`)).map(([, word]) => word));
+  return held.size === 1 ? [...held][0]! : null;
+}
+
+const DENIES = /(?:^|-)(?:not?|never|without|isn't|kein\w*|nicht|ohne)(?:-|$)/;
+
+/** Without capitals, points, or the difference between a blank and a hyphen. */
+function plain(text: string): string {
+  return text
+    .trim()
+    .toLowerCase()
+    .replace(/[.!,;]+/g, "")
+    .replace(/[\s_-]+/g, "-");
 }

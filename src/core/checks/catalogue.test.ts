@@ -112,6 +112,10 @@ describe("answers", () => {
     ["crac", "cracked"],
     ["9", null],
     ["purple", null],
+    ["Looks intact.", "intact"],
+    ["missing tooth", "missing"],
+    ["cracked and dirty", null],
+    ["not missing", null],
   ])("%s means %s", (typed, meant) => {
     expect(matchAnswer(ring, typed)).toBe(meant);
   });

@@ -189,7 +189,9 @@ function harnessNeeds(fault: string, place: Place, setup: CornerSetup): Need[] {
         () => t`the wire read by itself, disconnected at both ends, and found wrong`,
         (hookup) => isAlone(hookup, near, far) || isLook(`wiggle-span${span + 1}`)(hookup),
       ),
-      ...ids.slice(Math.max(1, span), span + 2).map((plug) => stillThere(plug, seen)),
+      ...ids
+        .slice(Math.max(1, span), span + 2)
+        .map((plug) => stillThere(plug, seen, (hookup) => isAlone(hookup, near, far))),
     ];
   return [
     aStep(
@@ -239,19 +241,28 @@ function anyOf(say: Says, helps: (hookup: Hookup) => boolean): Need {
   return { say, helps, isMet: (taken) => taken.some(({ hookup }) => helps(hookup)) };
 }
 
-/** A plug cleaned and dried, and the fault as before; not asked for where the damage itself was seen along the wire. */
-function stillThere(plug: StationId, alongIt: (hookup: Hookup) => boolean): Need {
+/**
+ * A plug cleaned and dried, and the fault as before; not asked for where the damage itself was seen along the wire, nor
+ * where the leak is metal on metal.
+ */
+function stillThere(plug: StationId, alongIt: (hookup: Hookup) => boolean, alone: (hookup: Hookup) => boolean): Need {
   const isReseat = isLook(`reseat-${plug}`);
   return {
     say: () => t`the ${stationWords(plug)} cleaned and dried, and the fault still there`,
     helps: (hookup) => isReseat(hookup) || alongIt(hookup),
     isMet: (taken) =>
       taken.findLast(({ hookup }) => isReseat(hookup))?.word === STILL ||
-      taken.some(({ hookup, speaks }) => speaks && alongIt(hookup)),
+      taken.some(
+        ({ hookup, speaks, shown }) =>
+          speaks &&
+          (alongIt(hookup) || (hookup.instrument === "ohms" && alone(hookup) && shown![1] < LEAST_OF_WATER_OHMS)),
+      ),
   };
 }
 
 const STILL = "still";
+/** No water between terminals conducts as well as that, salt or not (engineering judgement). */
+const LEAST_OF_WATER_OHMS = 25;
 
 /** A look that must have found something; one that found nothing is not asked for again. */
 function speaking(say: Says, helps: (hookup: Hookup) => boolean): Need {

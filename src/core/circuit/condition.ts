@@ -68,6 +68,8 @@ export interface CornerCondition {
     outputOhms: number;
     coilOhms: number;
     bodyOhms: number;
+    /** A coil leaks to it at its first leg, not at its second. */
+    bodyAtFirst: boolean;
     /** What the sensor itself has against interference, between its first two conductors. */
     farad: number;
     /** Which level it sits at while the wheel stands still or the flux never changes. */
@@ -81,13 +83,18 @@ export interface CornerCondition {
 export function nominalCondition(setup: CornerSetup): CornerCondition {
   let nominal = nominals.get(setup);
   if (!nominal) nominals.set(setup, (nominal = makeNominal(setup)));
+  return copyOfCondition(nominal);
+}
+
+/** The same numbers, to be changed without changing these. */
+export function copyOfCondition(condition: CornerCondition): CornerCondition {
   return {
-    ...nominal,
-    contactOhms: nominal.contactOhms.map((wires) => wires.slice()),
-    spanOhms: nominal.spanOhms.slice(),
-    spanFarad: nominal.spanFarad.slice(),
-    spanDefects: [],
-    sensor: { ...nominal.sensor },
+    ...condition,
+    contactOhms: condition.contactOhms.map((wires) => wires.slice()),
+    spanOhms: condition.spanOhms.slice(),
+    spanFarad: condition.spanFarad.slice(),
+    spanDefects: condition.spanDefects.slice(),
+    sensor: { ...condition.sensor },
   };
 }
 
@@ -132,6 +139,7 @@ function makeNominal(setup: CornerSetup): CornerCondition {
       outputOhms: 15,
       coilOhms: 1200,
       bodyOhms: 2e7,
+      bodyAtFirst: false,
       farad: 1e-8,
       restsHigh: false,
     },

@@ -19,7 +19,8 @@ export type Point =
 
 /**
  * Reads a point as written in files: `c1.out.supply`, `span1.30.return`, `battery.negative`, `body`,
- * `module.in.power`, `module.in.earth` (the module's own battery feed and ground pins).
+ * `module.in.power`, `module.in.earth` (the module's own battery feed and ground pins; `module.in.ground` is the latter
+ * where the sensor has no ground wire of that name).
  *
  * @returns the point, or a sentence naming what this corner does not have
  */
@@ -29,7 +30,8 @@ export function parsePoint(text: string, setup: CornerSetup): { ok: true; point:
   if (first === "battery" && (second === "negative" || second === "positive") && third === "")
     return { ok: true, point: { at: "battery", pole: second } };
   if (text === "module.in.power") return { ok: true, point: { at: "module", pin: "power" } };
-  if (text === "module.in.earth") return { ok: true, point: { at: "module", pin: "earth" } };
+  if (text === "module.in.earth" || (text === "module.in.ground" && !conductorsOf[setup.family].includes("ground")))
+    return { ok: true, point: { at: "module", pin: "earth" } };
   const conductor = conductorsOf[setup.family].find((name) => name === third);
   if (!conductor)
     return { ok: false, say: t`point “${text}”: conductor must be one of ${conductorsOf[setup.family].join(", ")}` };

@@ -47,12 +47,15 @@ export const ringFaults: Fault[] = [
     effect: "weak",
     places: onlyPlace("ring-debris"),
     apply: (car, _, draw) => {
-      car.ring.odd = {
-        tooth: oneOf(draw(0), car.ring.pulses),
-        height: within(draw(1), 0.2, 0.6),
-        shift: within(draw(2), 0.05, 0.25),
-      };
       car.signs["ring-debris"] = 0.85;
+      // What is packed on an encoder is carried about and takes the weakest poles now here, now there.
+      if (car.switchField > 0 && draw("kind") > 0.5) car.ring.wobble = within(draw(1), 0.02, 0.2);
+      else
+        car.ring.odd = {
+          tooth: oneOf(draw(0), car.ring.pulses),
+          height: within(draw(1), 0.2, 0.6),
+          shift: within(draw(2), 0.05, 0.25),
+        };
     },
     words: () => t`Debris or a bent tooth on the ring`,
     clearedBy: () => t`A clean ring, seen.`,

@@ -89,7 +89,9 @@ export const sensorFaults: Fault[] = [
     effect: "erratic",
     places: atSensor,
     apply: (car, _, draw) => {
-      car.circuit.sensor.bodyOhms = logBetween(draw(0), 200, 600_000);
+      // From a winding rubbed through to its metal body to damp in the moulding.
+      car.circuit.sensor.bodyOhms = logBetween(draw(0), 2, 600_000);
+      car.circuit.sensor.bodyAtFirst = draw("kind") > 0.5;
       car.circuit.sensor.mode = "noisy";
     },
     words: () => t`Coil leaks to the sensor body`,

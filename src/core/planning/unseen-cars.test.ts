@@ -5,7 +5,7 @@
 import { beforeAll, describe, expect, it } from "vitest";
 import { runCar, truths, type RunResult } from "../../../bench/lineup-run";
 
-const CARS = 10;
+const CARS = 6;
 let runs: { truth: string; result: RunResult }[] = [];
 
 beforeAll(() => {
@@ -14,12 +14,12 @@ beforeAll(() => {
 
 describe("the plan and the verdict, on unseen cars", () => {
   it("end with the right part on top", () => {
-    expect(runs.filter(({ truth, result }) => result.top === truth).length).toBeGreaterThanOrEqual(CARS - 2);
+    expect(runs.filter(({ truth, result }) => result.top === truth).length).toBeGreaterThanOrEqual(CARS - 1);
   });
 
   it("prove most of them, and hardly ever the wrong one", () => {
     const proven = runs.filter(({ result }) => result.proven !== null);
-    expect(proven.length).toBeGreaterThan(0.6 * CARS);
+    expect(proven.length).toBeGreaterThanOrEqual(CARS / 2);
     expect(proven.filter(({ truth, result }) => result.proven !== truth).length).toBeLessThanOrEqual(1);
   });
 

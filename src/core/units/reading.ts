@@ -16,9 +16,12 @@ export interface TypedRange {
   resolution: number;
 }
 
-/** Between two numbers: an ellipsis, two points, a slash, a dash or a word. A slash within a unit (km/h) parts nothing. */
+/** Between two numbers: an ellipsis, two points, a slash, a dash, an arrow or a word. A slash within a unit (km/h) parts nothing. */
 const BETWEEN =
-  /\s*(?:…|\.{2,}|–|—|\/(?=\s*[-+−]?[.,]?\d)|\s-\s|(?<=\d[a-zA-ZΩ%]*)-(?=[.,]?\d)|\b(?:to|bis|and|und)\b)\s*/i;
+  /\s*(?:…|\.{2,}|–|—|<?-?->|[→↔;]|,\s|\/(?=\s*[-+−]?[.,]?\d)|\s-\s|(?<=\d[a-zA-ZΩ%]*)(?<!\de)-(?=[.,]?\d)|\b(?:to|bis|and|und|then|dann|or|oder|max(?:imum)?)\b)\s*/i;
+/** What is said before two numbers. */
+const BETWEEN_WHICH =
+  /^\s*(?:(?:it )?(?:toggles?|toggling|switches|alternates|jumps|wechselt|schaltet)\b\s*)?(?:(?:between|from|zwischen|von|min(?:imum)?)\b\s*)?[:=]?\s*/i;
 /** What is said of a reading that keeps to one value however the wheel is turned. */
 const STAYS = /\s*[,;]?\s*\b(?:only|stuck|steady|stays|nur|bleibt)\b\s*$/i;
 
@@ -32,7 +35,9 @@ export function parseRange(
   expected: Quantity,
 ): { ok: true; value: TypedRange } | { ok: false; say: string } | null {
   const stays = STAYS.test(text);
-  const ends = stays ? [text.replace(STAYS, ""), text.replace(STAYS, "")] : text.trim().split(BETWEEN);
+  const ends = stays
+    ? [text.replace(STAYS, ""), text.replace(STAYS, "")]
+    : text.replace(BETWEEN_WHICH, "").trim().split(BETWEEN);
   if (ends.length !== 2 || ends.some((end) => !/\d/.test(end))) return null;
   const unit = /[^\d.,eE+\-−\s].*$/.exec(ends[1]!)?.[0] ?? "";
   const first = /[^\d.,+\-−\s]/.test(ends[0]!) ? ends[0]! : ends[0]! + unit;
@@ -64,7 +69,10 @@ export function parseReading(text: string, expected: Quantity): ParseResult {
   if (trimmed === "") return refuse(t`Nothing typed. Type a number${unitHint(expected)}.`);
   const word = parseWord(trimmed);
   if (word) return { ok: true, value: word };
-  const split = splitNumber(trimmed.toLowerCase().replace(/\s+/g, " "), trimmed);
+  const bound = /^([<>≤≥])\s*(.+)$/.exec(trimmed);
+  if (bound) return parseBound(bound[1]!, bound[2]!, expected);
+  const plain = unitLast(trimmed.replace(ABOUT, "").replace(/\.$/, "")).replace(THOUSANDS[expected] ?? GROUPED, "$1$2");
+  const split = splitNumber(plain.toLowerCase().replace(/\s+/g, " "), plain);
   if (!split) return refuse(t`“${clip(trimmed)}” is not a number I can read. Type for example ${example(expected)}.`);
   const unit = parseUnit(split.unit, split.rawUnit, expected);
   if (!unit)
@@ -87,12 +95,42 @@ export function parseReading(text: string, expected: Quantity): ParseResult {
   };
 }
 
+const ABOUT = /^(?:~|≈|ca\.?|circa|about|approx\.?|approximately|around|etwa|rund|some)\s*(?=[-+−.,\d])/i;
+/** Digits in groups of three. */
+const GROUPED = /^([-+−]?\d{1,3})[\s'’\u202f](\d{3}\b)/;
+/** No hand meter shows thousandths of an ohm: a comma before three digits and no prefix parts thousands there. */
+const THOUSANDS: Partial<Record<Quantity, RegExp>> = {
+  ohms: /^([-+−]?\d{1,3})[\s'’,\u202f](\d{3})(?=\s*(?:Ω|Ω|ohms?|r)?$)/i,
+};
+
+/** `DC 12.1 V` and `mV 840`, as some displays have it, with the unit behind. */
+function unitLast(text: string): string {
+  const before = /^(?:(ac|dc)\s*)?([a-zµμΩΩ%]{0,3})\s*([-+−]?[\d.,].*)$/i.exec(text);
+  if (!before || (!before[1] && !before[2])) return text;
+  return [before[3], before[2], before[1]].filter(Boolean).join(" ");
+}
+
+/** `<0.5 Ω`: anything from nothing to that. `>20 MΩ`: over the limit of that range; of other numbers it is no reading. */
+function parseBound(sign: string, rest: string, expected: Quantity): ParseResult {
+  const read = parseReading(rest, expected);
+  if (!read.ok || read.value.kind !== "number") return read;
+  const { value } = read.value;
+  if (sign === "<" || sign === "≤")
+    return { ok: true, value: { ...read.value, value: value / 2, resolution: Math.abs(value) } };
+  if (expected === "ohms" && value >= OVER_ANY_RANGE_OHMS) return { ok: true, value: { kind: "over-limit" } };
+  return refuse(t`“${clip(`${sign} ${rest}`)}” is no reading: type the number the display shows, or OL.`);
+}
+
+/** From here on more than that is as good as OL: sound insulation. */
+const OVER_ANY_RANGE_OHMS = 1e6;
+
 /** Divides by the whole number a small scale stands for, so that 953 mV is 0.953 V and not 0.9530000000000001. */
 function scaled(number: number, scale: number): number {
   return scale < 1 ? number / Math.round(1 / scale) : number * scale;
 }
 
-const OVER_LIMIT = /^(ol|o\.l\.?|0l|over ?limit|over ?load|open|inf|infinite|∞)(\s*[kKmM]?(ohms?|Ω|Ω))?$/i;
+const OVER_LIMIT =
+  /^(o\.?l\.?|0\.?l\.?|o\/l|ovld|1?\s*\(?over(?: ?(?:limit|load|range|flow))?\)?|open(?: (?:circuit|line|loop))?|inf(?:inite|inity)?|∞)(\s*[kKmM]?(ohms?|Ω|Ω))?$/i;
 
 function parseWord(text: string): TypedValue | null {
   if (OVER_LIMIT.test(text)) return { kind: "over-limit" };
@@ -109,7 +147,7 @@ interface SplitNumber {
 }
 
 function splitNumber(lower: string, raw: string): SplitNumber | null {
-  const radix = /^([+-−]?)(\d{1,4})([kmrv])(\d{1,4})\s*(Ω|ohms?)?$/i.exec(raw.trim());
+  const radix = /^([+\-−]?)(\d{1,4})([kmrv])(\d{1,4})\s*(Ω|ohms?)?$/i.exec(raw.trim());
   if (radix) return splitRadixLetter(radix);
   const match = /^([+\-−]?)\s*(\d+(?:[.,]\d*)?|[.,]\d+)(e[+-]?\d{1,3})?\s*(.*)$/.exec(lower);
   if (!match) return null;
@@ -184,6 +222,9 @@ function prefixScale(prefix: string, quantity: Quantity): number {
 }
 
 const FIXED_UNITS: Record<string, Unit> = {
+  meg: { quantity: "ohms", scale: 1e6 },
+  megohm: { quantity: "ohms", scale: 1e6 },
+  megohms: { quantity: "ohms", scale: 1e6 },
   "%": { quantity: "percent", scale: 1 },
   percent: { quantity: "percent", scale: 1 },
   "km/h": { quantity: "speed", scale: 1 },

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { formatQuantity, formatShare } from "./format";
 import type { Quantity } from "./quantity";
-import { parseReading } from "./reading";
+import { parseRange, parseReading } from "./reading";
 
 const number = (text: string, quantity: Quantity) => {
   const parsed = parseReading(text, quantity);
@@ -18,6 +18,17 @@ describe("what a hand types on a bench", () => {
     ["1.1k", "ohms", 1100, 100],
     ["1k1", "ohms", 1100, 100],
     ["4M7", "ohms", 4.7e6, 1e5],
+    ["12k5", "ohms", 12_500, 100],
+    ["12V1", "volts", 12.1, 0.1],
+    ["1,150 Ω", "ohms", 1150, 1],
+    ["1,150 kΩ", "ohms", 1150, 1],
+    ["1,150 V", "volts", 1.15, 0.001],
+    ["11 200 mV", "volts", 11.2, 0.001],
+    ["~12 V", "volts", 12, 1],
+    ["mV 840", "volts", 0.84, 0.001],
+    ["DC 12.1 V", "volts", 12.1, 0.1],
+    ["<0.5 Ω", "ohms", 0.25, 0.5],
+    ["2 Meg", "ohms", 2e6, 1e6],
     ["2m", "ohms", 2e6, 1e6],
     ["0R5", "ohms", 0.5, 0.1],
     ["1.2 kΩ", "ohms", 1200, 100],
@@ -43,9 +54,12 @@ describe("what a hand types on a bench", () => {
     expect(number("0.65 V", "volts").coupling).toBeUndefined();
   });
 
-  it.each(["OL", "o.l.", "open", "OL kΩ", "∞"])("%s is over limit", (text) => {
-    expect(parseReading(text, "ohms")).toEqual({ ok: true, value: { kind: "over-limit" } });
-  });
+  it.each(["OL", "o.l.", "0.L", "OVLD", "open", "open circuit", "OL kΩ", "∞", "> 20 MΩ"])(
+    "%s is over limit",
+    (text) => {
+      expect(parseReading(text, "ohms")).toEqual({ ok: true, value: { kind: "over-limit" } });
+    },
+  );
 
   it("hears a beep and its absence", () => {
     expect(parseReading("beep", "ohms")).toEqual({ ok: true, value: { kind: "beep", heard: true } });
@@ -60,10 +74,29 @@ describe("what a hand types on a bench", () => {
     ["12 V", "ohms", /is in V, but this check reads Ω/],
     ["1e999", "ohms", /not a number/],
     ["--5", "volts", /not a number/],
+    ["> 1 V", "volts", /no reading: type the number/],
   ])("nonsense is named, never guessed: %s", (text, quantity, say) => {
     const parsed = parseReading(text, quantity);
     expect(parsed.ok).toBe(false);
     if (!parsed.ok) expect(parsed.say).toMatch(say);
+  });
+
+  it.each([
+    "0.84…1.68 V",
+    "0.84 / 1.68",
+    "0,84-1,68 V",
+    "840/1680 mV",
+    "0.84 V then 1.68 V",
+    "0.84, 1.68",
+    "0.84 → 1.68 V",
+    "toggles between 0.84 and 1.68 V",
+    "MIN 0.84 V MAX 1.68 V",
+  ])("two levels in one: %s", (text) => {
+    expect(parseRange(text, "volts")).toMatchObject({ ok: true, value: { low: 0.84, high: 1.68 } });
+  });
+
+  it.each(["0.84", "22 km/h", "11,2 V", "1.2e-3", "-0.2 V"])("one number: %s", (text) => {
+    expect(parseRange(text, "volts")).toBeNull();
   });
 
   it("quotes a paste of thousands of characters short", () => {

@@ -15,12 +15,17 @@ export const bearing = {
   walk: 6,
   answers: {
     list: [
-      { word: "tight", say: () => t`no play either way`, short: () => t`tight`, also: ["none"] },
+      {
+        word: "tight",
+        say: () => t`no play either way`,
+        short: () => t`tight`,
+        also: ["none", "no-play", "firm", "good", "ok"],
+      },
       {
         word: "play",
         say: () => t`play that goes when a helper holds the brake`,
         short: () => t`play`,
-        also: ["loose"],
+        also: ["loose", "rocks", "worn"],
       },
       {
         word: "play-stays",

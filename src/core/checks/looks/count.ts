@@ -18,7 +18,7 @@ export const count = {
         word: "as-listed",
         say: () => t`teeth or poles as the maker lists`,
         short: () => t`as listed`,
-        also: ["right", "ok"],
+        also: ["right", "ok", "same"],
       },
       { word: "other", say: () => t`another number`, short: () => t`other`, also: ["wrong"] },
     ],

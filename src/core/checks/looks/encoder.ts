@@ -18,8 +18,13 @@ export const encoder = {
   walk: 10,
   answers: {
     list: [
-      { word: "whole", say: () => t`even stripes all round`, short: () => t`whole`, also: ["intact"] },
-      { word: "gap", say: () => t`a gap or crack in the stripes`, short: () => t`gap`, also: ["missing", "cracked"] },
+      { word: "whole", say: () => t`even stripes all round`, short: () => t`whole`, also: ["intact", "good", "ok"] },
+      {
+        word: "gap",
+        say: () => t`a gap or crack in the stripes`,
+        short: () => t`gap`,
+        also: ["missing", "cracked", "broken", "damaged"],
+      },
       { word: "no-stripes", say: () => t`no stripes on this side`, short: () => t`no stripes`, also: ["none"] },
     ],
     chances: ({ car, sign }) => ({

@@ -15,9 +15,9 @@ export const face = {
   walk: 12,
   answers: {
     list: [
-      { word: "clean", say: () => t`clean and even`, short: () => t`clean` },
-      { word: "worn", say: () => t`rubbed at a slant`, short: () => t`worn` },
-      { word: "debris", say: () => t`iron dust on it`, short: () => t`debris` },
+      { word: "clean", say: () => t`clean and even`, short: () => t`clean`, also: ["good", "ok"] },
+      { word: "worn", say: () => t`rubbed at a slant`, short: () => t`worn`, also: ["rubbed"] },
+      { word: "debris", say: () => t`iron dust on it`, short: () => t`debris`, also: ["dirty", "swarf", "filings"] },
     ],
     chances: ({ sign }) => ({
       worn: Math.max(sign("sensor-worn"), 0.02),

@@ -14,9 +14,14 @@ export const foot = {
   walk: 7,
   answers: {
     list: [
-      { word: "seated", say: () => t`flat in its seat`, short: () => t`seated`, also: ["good"] },
-      { word: "lifted", say: () => t`lifted by rust or not seated`, short: () => t`lifted`, also: ["rust"] },
-      { word: "loose", say: () => t`moves by hand`, short: () => t`loose` },
+      { word: "seated", say: () => t`flat in its seat`, short: () => t`seated`, also: ["good", "ok", "flat"] },
+      {
+        word: "lifted",
+        say: () => t`lifted by rust or not seated`,
+        short: () => t`lifted`,
+        also: ["rust", "rusted", "rust-jacked"],
+      },
+      { word: "loose", say: () => t`moves by hand`, short: () => t`loose`, also: ["moves"] },
     ],
     chances: ({ car, sign }) =>
       car.ring.wobble > 0 && sign("sensor-lifted") > 0

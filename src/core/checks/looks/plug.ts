@@ -15,12 +15,17 @@ export const plug = (station: string): Look => ({
   walk: station === "plug" ? 3 : station === "module" ? undefined : 4,
   answers: {
     list: [
-      { word: "clean", say: () => t`clean, dry, tight`, short: () => t`clean`, also: ["sound", "good", "ok"] },
+      {
+        word: "clean",
+        say: () => t`clean, dry, tight`,
+        short: () => t`clean`,
+        also: ["sound", "good", "ok", "dry", "tight"],
+      },
       {
         word: "bad",
         say: () => t`corroded, wet, loose or backed out`,
         short: () => t`bad`,
-        also: ["corroded", "wet", "loose", "backed-out", "spread"],
+        also: ["corroded", "wet", "loose", "backed-out", "spread", "corrosion", "green", "water", "bent"],
       },
     ],
     chances: ({ where, sign }) => ({

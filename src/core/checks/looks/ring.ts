@@ -15,10 +15,15 @@ export const ring = {
   walk: 9,
   answers: {
     list: [
-      { word: "intact", say: () => t`whole and clean`, short: () => t`intact`, also: ["whole", "good"] },
-      { word: "missing", say: () => t`teeth or a chunk gone`, short: () => t`missing`, also: ["broken"] },
-      { word: "cracked", say: () => t`cracked`, short: () => t`cracked` },
-      { word: "debris", say: () => t`packed or bent`, short: () => t`debris`, also: ["dirty"] },
+      { word: "intact", say: () => t`whole and clean`, short: () => t`intact`, also: ["whole", "good", "ok"] },
+      {
+        word: "missing",
+        say: () => t`teeth or a chunk gone`,
+        short: () => t`missing`,
+        also: ["broken", "missing-tooth", "chipped"],
+      },
+      { word: "cracked", say: () => t`cracked`, short: () => t`cracked`, also: ["crack", "split"] },
+      { word: "debris", say: () => t`packed or bent`, short: () => t`debris`, also: ["dirty", "packed"] },
     ],
     chances: ({ car, sign }) => ({
       missing: car.ring.missing ? sign("ring-damaged") : 0.01,

@@ -14,8 +14,8 @@ export const sensor = {
   walk: 8,
   answers: {
     list: [
-      { word: "firm", say: () => t`sits firm in its seat`, short: () => t`firm`, also: ["tight"] },
-      { word: "rocks", say: () => t`rocks or turns by hand`, short: () => t`rocks`, also: ["loose"] },
+      { word: "firm", say: () => t`sits firm in its seat`, short: () => t`firm`, also: ["tight", "good", "ok"] },
+      { word: "rocks", say: () => t`rocks or turns by hand`, short: () => t`rocks`, also: ["loose", "moves"] },
     ],
     chances: ({ sign }) => ({ rocks: Math.max(sign("sensor-loose"), 0.03) }),
   },

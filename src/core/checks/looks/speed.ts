@@ -13,9 +13,19 @@ export const speed = {
   live: true,
   answers: {
     list: [
-      { word: "follows", say: () => t`follows the wheel all the way`, short: () => t`follows`, also: ["ok"] },
-      { word: "zero", say: () => t`stays at zero`, short: () => t`zero`, also: ["none"] },
-      { word: "drops-out", say: () => t`drops out now and then`, short: () => t`drops out`, also: ["dropout"] },
+      {
+        word: "follows",
+        say: () => t`follows the wheel all the way`,
+        short: () => t`follows`,
+        also: ["ok", "good", "normal"],
+      },
+      { word: "zero", say: () => t`stays at zero`, short: () => t`zero`, also: ["none", "dead", "0-km/h"] },
+      {
+        word: "drops-out",
+        say: () => t`drops out now and then`,
+        short: () => t`drops out`,
+        also: ["dropout", "drops"],
+      },
       { word: "cuts-low", say: () => t`falls to zero early while slowing`, short: () => t`cuts low` },
       { word: "ratio-off", say: () => t`steadily high or low`, short: () => t`ratio off` },
       { word: "erratic", say: () => t`jumps every turn`, short: () => t`erratic` },

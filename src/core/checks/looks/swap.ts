@@ -15,8 +15,8 @@ export const swap = {
   unplugs: true,
   answers: {
     list: [
-      { word: "follows", say: () => t`fault goes with the sensor`, short: () => t`follows` },
-      { word: "stays", say: () => t`fault stays at this corner`, short: () => t`stays` },
+      { word: "follows", say: () => t`fault goes with the sensor`, short: () => t`follows`, also: ["moved", "moves"] },
+      { word: "stays", say: () => t`fault stays at this corner`, short: () => t`stays`, also: ["stayed", "same"] },
       {
         word: "vanished",
         say: () => t`the fault is gone: plug or seat was disturbed`,

@@ -12,8 +12,8 @@ export const tyres = {
   walk: 2,
   answers: {
     list: [
-      { word: "alike", say: () => t`all four sizes alike`, short: () => t`alike` },
-      { word: "different", say: () => t`this one is another size`, short: () => t`different` },
+      { word: "alike", say: () => t`all four sizes alike`, short: () => t`alike`, also: ["same", "equal"] },
+      { word: "different", say: () => t`this one is another size`, short: () => t`different`, also: ["other", "odd"] },
     ],
     chances: ({ sign }) => ({ different: Math.max(sign("wrong-tyre"), 0.02) }),
   },

@@ -5,8 +5,13 @@ import type { Answer, Look, Seen } from "./look";
 
 /** What a watched reading does while something is moved. */
 export const steadyOrJumps: readonly Answer[] = [
-  { word: "steady", say: () => t`reading stands still`, short: () => t`steady`, also: ["ok"] },
-  { word: "jumps", say: () => t`reading jumps or dies`, short: () => t`jumps`, also: ["cuts", "dies"] },
+  { word: "steady", say: () => t`reading stands still`, short: () => t`steady`, also: ["ok", "good", "no-change"] },
+  {
+    word: "jumps",
+    say: () => t`reading jumps or dies`,
+    short: () => t`jumps`,
+    also: ["cuts", "dies", "drops", "flickers"],
+  },
 ];
 
 /** A connector, or a stretch of loom (`span2`), bent and tugged while a reading is watched. */

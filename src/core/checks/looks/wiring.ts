@@ -18,7 +18,7 @@ export const wiring = {
         word: "damaged",
         say: () => t`chafed, stretched, melted or repaired`,
         short: () => t`damaged`,
-        also: ["chafed"],
+        also: ["chafed", "cut", "broken", "melted"],
       },
     ],
     chances: ({ sign }) => ({ damaged: Math.max(sign("wiring-damaged"), FALSE_ALARM) }),
