@@ -27,6 +27,7 @@ const coreOrder = [
   "job",
   "bench",
   "library",
+  "shared-folder",
   "simulated",
   "report",
   "settings",

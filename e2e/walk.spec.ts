@@ -15,7 +15,7 @@ const english = new Set(entries.flatMap(({ msgid }) => (german.has(msgid) ? [] :
 /** Every room, and what stands there, in English, once it is whole. */
 const rooms: [address: string, whole: string][] = [
   ["/", "Osmund Drover 09"],
-  ["/complaint?job=demo-drover", "What is known"],
+  ["/complaint?job=demo-drover", "What is known before measuring"],
   ["/look?job=demo-drover", "Eyes and hands"],
   ["/bench?job=demo-teal", "Next check"],
   ["/bench?job=demo-pelican", "Next check"],

@@ -7,6 +7,7 @@ import { Queries } from "@/ui/query/queries";
 import { Shell } from "@/ui/keys/shell";
 import { Toasts } from "@/ui/keys/toast";
 import { Offline } from "@/ui/offline/offline";
+import { InStep } from "@/ui/shop-folder/in-step";
 import { shellWordsIn } from "./shell-words-in";
 import "./globals.css";
 
@@ -40,6 +41,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
           >
             {children}
             <Offline />
+            <InStep />
             <Toasts />
           </Spoken>
         </Queries>

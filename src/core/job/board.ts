@@ -43,6 +43,17 @@ export function rowKey(
   return JSON.stringify([model, tag, id, setup, complaint, policy, priors, ratios, entries]);
 }
 
+/** Who wrote in a job's log, each once, the latest last. */
+export function peopleOf({ entries }: Job): string[] {
+  const people = new Set<string>();
+  for (const { by } of entries)
+    if (by) {
+      people.delete(by);
+      people.add(by);
+    }
+  return [...people];
+}
+
 export const boardOrders = ["worked-on", "car", "readings"] as const;
 export type BoardOrder = (typeof boardOrders)[number];
 

@@ -21,15 +21,21 @@ function latestIn({ entries, stamps }: Pick<Job, "entries" | "stamps">): number 
 /**
  * The job with each part that was changed stamped, and new entries put after all there is; the very object that came in
  * where nothing is to be added to it.
+ * @param by who writes, where that is said
  */
-export function stamped(before: Job, after: Job, now: string): Job {
+export function stamped(before: Job, after: Job, now: string, by?: string): Job {
   const at = laterThan(before, now);
   const changed = fieldsOf(after).filter((field) => !isSame(field, before, after));
   const known = new Set(before.entries.map(({ id }) => id));
   const latest = latestIn(before);
   const isEarly = (entry: Entry) => !known.has(entry.id) && !(Date.parse(entry.at) > latest);
-  const entries = after.entries.some(isEarly)
-    ? after.entries.map((entry): Entry => (isEarly(entry) ? { ...entry, at } : entry))
+  const isUnsigned = (entry: Entry) => by !== undefined && entry.by === undefined && !known.has(entry.id);
+  const entries = after.entries.some((entry) => isEarly(entry) || isUnsigned(entry))
+    ? after.entries.map((entry): Entry =>
+        isEarly(entry) || isUnsigned(entry)
+          ? { ...entry, ...(isEarly(entry) ? { at } : {}), ...(isUnsigned(entry) ? { by } : {}) }
+          : entry,
+      )
     : after.entries;
   if (changed.length === 0) return entries === after.entries ? after : { ...after, entries };
   return { ...after, entries, stamps: { ...after.stamps, ...Object.fromEntries(changed.map(({ key }) => [key, at])) } };

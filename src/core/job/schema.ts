@@ -21,6 +21,8 @@ const stamp = {
   at: momentSchema,
   /** The corner it was written at, where more than one is in work; the car's first corner where it is not said. */
   of: z.optional(z.enum(corners)),
+  /** Who wrote it, where the shop's people say who they are. */
+  by: z.optional(typedText("person")),
 };
 export const entrySchema = z.discriminatedUnion("kind", [
   z.object({ ...stamp, kind: z.literal("reading"), reading: readingSchema }),

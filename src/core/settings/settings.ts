@@ -17,6 +17,8 @@ export const settingsSchema = z.object({
     }),
     usualEstimate,
   ),
+  /** Who works at this machine: stands beside what is logged here. */
+  person: z.optional(typedText("person")),
   /** How likely each part is new jobs begin with; the usual ones when absent. */
   priors: z.optional(priorsSchema),
   /** Ratios by which a complaint weighs faults in new jobs; the usual ones where absent. */

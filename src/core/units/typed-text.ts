@@ -18,6 +18,7 @@ export const LONGEST = {
   tyre: 40,
   model: 120,
   currency: 4,
+  person: 40,
 } as const;
 export type TypedText = keyof typeof LONGEST;
 

@@ -111,13 +111,17 @@ describe("other parts", () => {
     ["tyre-size@tyre", [{ instrument: "scan", look: "speed", value: "ratio-off" }], [seen("tyres", "different")]],
     ["wire-open@span1.supply", [volts("plug.in.supply", "0 V", ["plug"])], [volts("module.out.supply", "11.4 V")]],
     ["terminal-open@plug.supply", [volts("plug.in.supply", "11.4 V")], [volts("plug.out.supply", "0 V")]],
-    ["wire-to-neighbour@span1", [{ ...LOOM_ALONE, value: "4.1 Ω" }], [reseated("still")]],
+    ["wire-to-neighbour@span1", [{ ...LOOM_ALONE, value: "410 Ω" }], [reseated("still")]],
     ["wire-to-neighbour@span1", [reseated("still")], [{ ...LOOM_ALONE, value: "4.1 Ω" }]],
     ["sensor-open@sensor", [volts("plug.in.supply", "11.4 V", ["plug"])], [volts("plug.out.return", "0.00 V")]],
     ["module-ground@module-earth", [volts("plug.out.return", "11 V")], [volts("module.in.earth", "9 V")]],
   ])("%s is not named before it was looked at or read by itself", (id, before, then) => {
     expect(lacks(beliefAfter(...before), id)).toBe(1);
     expect(lacks(beliefAfter(...before, ...then), id)).toBe(0);
+  });
+
+  it("what is read metal on metal needs no plug dried: no water conducts so well", () => {
+    expect(lacks(beliefAfter({ ...LOOM_ALONE, value: "4.1 Ω" }), "wire-to-neighbour@span1")).toBe(0);
   });
 });
 

@@ -115,6 +115,7 @@ export function LogPanel({
         {shown.map((entry) => (
           <li key={entry.id} className="flex flex-wrap items-baseline gap-x-3 border-b border-rule py-1.5">
             <time className="font-mono text-sm text-muted">{clockWords(new Date(entry.at))}</time>
+            {entry.by && <span className="text-sm text-muted">{entry.by}</span>}
             {editing === entry.id && "reading" in entry ? (
               <EditReading
                 entry={entry}

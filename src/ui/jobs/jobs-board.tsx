@@ -24,6 +24,9 @@ import { useSettings } from "../settings/use-settings";
 import { toast } from "../keys/toast";
 
 const JoinDialog = dynamic(() => import("./join-dialog").then((module) => module.JoinDialog), { ssr: false });
+const FolderLine = dynamic(() => import("../shop-folder/folder-line").then((module) => module.FolderLine), {
+  ssr: false,
+});
 const BoardList = dynamic(() => import("./board-list").then((module) => module.BoardList), {
   ssr: false,
   loading: () => <p className="py-16 text-center text-muted">{t`Opening the workshop…`}</p>,
@@ -179,6 +182,7 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
           <Cap legend="N" lead onClick={() => void start()}>{t`New job`}</Cap>
         </div>
       </header>
+      <FolderLine />
       {pairs.length > 0 && (
         <JoinDialog
           pairs={pairs}

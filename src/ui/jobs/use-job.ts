@@ -12,6 +12,7 @@ import type { Corner } from "@/core/units/corner";
 import { journalJob } from "@/store/journal";
 import { loadJob, onOtherTab, saveJob } from "@/store/jobs";
 import { toast } from "../keys/toast";
+import { settingsNow } from "../settings/use-settings";
 import { download } from "./download";
 import { tellIfNothingKept } from "./keeps-nothing";
 
@@ -65,7 +66,7 @@ export function useJob(address: string | null): { state: JobState; change: Chang
     (next: Job, view: Job | null) => {
       // From the newest job, not from the one last drawn: two keys may come within one frame.
       if (!latest.current) return;
-      const car = stamped(latest.current.car, next, new Date().toISOString());
+      const car = stamped(latest.current.car, next, new Date().toISOString(), settingsNow().person || undefined);
       // A job is written only in a form that its own reader accepts.
       const readable = parseJob(car);
       if (!readable.success) return void toast.error(t`Not taken: ${firstIssue(readable.error)}.`, { id: "not-taken" });

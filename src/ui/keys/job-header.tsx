@@ -43,30 +43,30 @@ export function JobHeader({ job, here, children }: { job: Job; here: string; chi
         ]}
       />
       <nav
-        className="ml-auto flex max-w-full gap-2 pb-1 max-sm:w-full max-sm:justify-between max-sm:gap-0.5"
+        className="ml-auto flex max-w-full gap-2 pb-1 max-md:w-full max-md:justify-between max-md:gap-0.5"
         aria-label={t`Screens of this job`}
       >
-        <Link href="/" className="cap shrink-0 max-sm:min-w-11! max-sm:px-1.5!">
-          <span className="legend max-sm:text-base! max-sm:self-center!" aria-hidden="true">
+        <Link href="/" className="cap shrink-0 max-md:min-w-11! max-md:px-1.5!">
+          <span className="legend max-md:text-base! max-md:self-center!" aria-hidden="true">
             J
           </span>
-          <span className="max-sm:sr-only">{t`Jobs`}</span>
+          <span className="max-md:sr-only">{t`Jobs`}</span>
         </Link>
         {jobRooms.map(({ key, name, path }) => (
           <Link
             key={path}
             href={`${path}?job=${job.id}`}
-            className="cap shrink-0 max-sm:min-w-11! max-sm:px-1.5!"
+            className="cap shrink-0 max-md:min-w-11! max-md:px-1.5!"
             aria-current={here === path ? "page" : undefined}
           >
             <span
-              className={clsx("legend", here !== path && "max-sm:text-base! max-sm:self-center!")}
+              className={clsx("legend", here !== path && "max-md:text-base! max-md:self-center!")}
               aria-hidden="true"
             >
               {key.toUpperCase()}
             </span>
-            {/* On a phone the letter is the key; the room one is in keeps its name. */}
-            <span className={clsx(here !== path && "max-sm:sr-only")}>{name()}</span>
+            {/* On a phone the letter is the key; the room one is in keeps its name, or the beginning of it. */}
+            <span className={here === path ? "max-md:max-w-20 max-md:truncate" : "max-md:sr-only"}>{name()}</span>
           </Link>
         ))}
       </nav>

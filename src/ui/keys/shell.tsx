@@ -62,15 +62,15 @@ export function Shell({ words, path, search }: ShellProps) {
           <nav
             className={clsx(
               "ml-auto flex max-w-full gap-2 pb-1",
-              inJob && "max-sm:w-full max-sm:justify-between max-sm:gap-0.5",
+              inJob && "max-md:w-full max-md:justify-between max-md:gap-0.5",
             )}
             aria-label={inJob ? words.jobScreens : undefined}
           >
-            <a href="/" className={clsx("cap shrink-0", inJob && "max-sm:min-w-11! max-sm:px-1.5!")}>
-              <span className={clsx("legend", inJob && "max-sm:text-base! max-sm:self-center!")} aria-hidden="true">
+            <a href="/" className={clsx("cap shrink-0", inJob && "max-md:min-w-11! max-md:px-1.5!")}>
+              <span className={clsx("legend", inJob && "max-md:text-base! max-md:self-center!")} aria-hidden="true">
                 J
               </span>
-              <span className={clsx(inJob && "max-sm:sr-only")}>{words.jobs}</span>
+              <span className={clsx(inJob && "max-md:sr-only")}>{words.jobs}</span>
             </a>
             {inJob &&
               jobRooms.map((room) => <Key key={room.path} room={room} words={words} here={path} search={search} />)}
@@ -90,13 +90,15 @@ function Key({ room, words, here, search = "" }: { room: Room; words: ShellWords
   return (
     <a
       href={room.path + search}
-      className={clsx("cap", small && "shrink-0 max-sm:min-w-11! max-sm:px-1.5!")}
+      className={clsx("cap", small && "shrink-0 max-md:min-w-11! max-md:px-1.5!")}
       aria-current={isHere ? "page" : undefined}
     >
-      <span className={clsx("legend", small && !isHere && "max-sm:text-base! max-sm:self-center!")} aria-hidden="true">
+      <span className={clsx("legend", small && !isHere && "max-md:text-base! max-md:self-center!")} aria-hidden="true">
         {room.key.toUpperCase()}
       </span>
-      <span className={clsx(small && !isHere && "max-sm:sr-only")}>{words.rooms[room.path]}</span>
+      <span className={clsx(small && (isHere ? "max-md:max-w-20 max-md:truncate" : "max-md:sr-only"))}>
+        {words.rooms[room.path]}
+      </span>
     </a>
   );
 }

@@ -1,5 +1,6 @@
 import type { CaptureWorker } from "@/workers/capture.worker";
 import type { LineUpWorker } from "@/workers/lineup.worker";
+import type { FolderWorker } from "@/workers/folder.worker";
 import { RestartingWorker } from "./restarting-worker";
 
 const lineUp = () =>
@@ -12,4 +13,8 @@ export const boardWorker = new RestartingWorker<LineUpWorker>(lineUp);
 /** Captures, logs and ZIPs. */
 export const captureWorker = new RestartingWorker<CaptureWorker>(
   () => new Worker(new URL("../../workers/capture.worker.ts", import.meta.url), { type: "module", name: "captures" }),
+);
+/** The shop's folder. */
+export const folderWorker = new RestartingWorker<FolderWorker>(
+  () => new Worker(new URL("../../workers/folder.worker.ts", import.meta.url), { type: "module", name: "folder" }),
 );

@@ -17,6 +17,9 @@ import { useSettings } from "./use-settings";
 const RatiosPanel = dynamic(() => import("./ratios-panel").then((module) => module.RatiosPanel), { ssr: false });
 /** What needs the list of faults, or the store with all it can hold. */
 const PriorsPanel = dynamic(() => import("./priors-panel").then((module) => module.PriorsPanel), { ssr: false });
+const FolderPanel = dynamic(() => import("../shop-folder/folder-panel").then((module) => module.FolderPanel), {
+  ssr: false,
+});
 const StorePanels = dynamic(() => import("./store-panels").then((module) => module.StorePanels), { ssr: false });
 
 /** Units, money, and the store. */
@@ -57,6 +60,7 @@ export function SettingsScreen() {
         <LookPanel />
         <PriorsPanel />
         <RatiosPanel />
+        <FolderPanel />
         <StorePanels />
       </main>
     </>
@@ -78,6 +82,16 @@ function WayPanel() {
   return (
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`How we go about it`}>
       <h2 className="border-b border-rule pb-1 font-semibold">{t`How new jobs go about it`}</h2>
+      <label className="flex items-center gap-3 pt-3 text-sm text-muted">
+        {t`Who works here`}
+        <DraftInput
+          field="settings/person"
+          value={settings.person ?? ""}
+          maxLength={LONGEST.person}
+          className="min-h-11 flex-1 rounded-lg border border-rule bg-paper px-2 text-base text-ink"
+          onTake={(person) => change({ person })}
+        />
+      </label>
       <div className="flex flex-wrap gap-2 pt-3" role="group" aria-label={t`Approach`}>
         {approaches.map((approach) => (
           <Cap

@@ -18,6 +18,11 @@ function subscribe(listener: () => void): () => void {
   return () => window.removeEventListener("storage", listener);
 }
 
+/** The settings as they are at this moment. */
+export function settingsNow(): Settings {
+  return read();
+}
+
 /** The shop's settings, the same on every screen and in every tab. */
 export function useSettings(): { settings: Settings; change: (parts: Partial<Settings>) => void } {
   const settings = useSyncExternalStore(subscribe, read, () => usualSettings);
