@@ -42,11 +42,30 @@ async function carry(from: Page, to: Page): Promise<void> {
   }, files);
 }
 
-async function lookNow(page: Page): Promise<void> {
+/** The folder looked into until a job has so many entries here, and all of them were written there. */
+async function inStep(page: Page, job: string, entries: number): Promise<void> {
   await page.goto("/settings");
   await expect(page.getByRole("status").getByText(/Workshop folder “share”: /)).toBeVisible();
-  await page.getByRole("button", { name: "look now" }).click();
-  await expect(page.getByRole("status").getByText(/nothing new/)).toBeVisible({ timeout: 60_000 });
+  await expect(async () => {
+    await page.getByRole("button", { name: "look now" }).click();
+    expect(((await storedJob(page, job)) as Job | undefined)?.entries.length).toBe(entries);
+    await expect(page.getByRole("status").getByText(/nothing new/)).toBeVisible({ timeout: 2_000 });
+    expect(await written(page, job)).toBe(entries);
+  }).toPass({ timeout: 60_000 });
+}
+
+/** How many entries this machine's own file of a job has. */
+function written(page: Page, job: string): Promise<number> {
+  return page.evaluate(async (id) => {
+    const share = await (await navigator.storage.getDirectory()).getDirectoryHandle("share");
+    let most = 0;
+    for await (const file of (await share.getDirectoryHandle("jobs")).values())
+      if (file.kind === "file" && file.name.startsWith(id)) {
+        const text = await (await (file as FileSystemFileHandle).getFile()).text();
+        most = Math.max(most, (JSON.parse(text) as { entries: unknown[] }).entries.length);
+      }
+    return most;
+  }, job);
 }
 
 async function log(page: Page, job: string, typed: string): Promise<void> {
@@ -70,18 +89,18 @@ test("two machines on one folder: a job goes over, both write in it, both have a
   await anna!.keyboard.press("4");
   const job = new URL(anna!.url()).searchParams.get("job")!;
   await log(anna!, job, "scale under the foot");
-  await lookNow(anna!);
+  await inStep(anna!, job, 1);
   await carry(anna!, ben!);
-  await lookNow(ben!);
+  await inStep(ben!, job, 1);
   await log(ben!, job, "plug was wet");
   await log(anna!, job, "drove it again");
-  await lookNow(anna!);
-  await lookNow(ben!);
+  await inStep(anna!, job, 2);
+  await inStep(ben!, job, 2);
   // With his files her own older one comes back over the newer: it is written once more.
   await carry(ben!, anna!);
-  await lookNow(anna!);
+  await inStep(anna!, job, 3);
   await carry(anna!, ben!);
-  await lookNow(ben!);
+  await inStep(ben!, job, 3);
   const [hers, his] = [(await storedJob(anna!, job)) as Job, (await storedJob(ben!, job)) as Job];
   expect(hers.entries).toEqual(his.entries);
   expect(hers.entries.map((entry) => [entry.kind === "note" && entry.text, entry.by])).toEqual([
