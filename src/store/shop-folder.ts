@@ -120,7 +120,7 @@ const PICTURES: Record<string, string> = { jpg: "image/jpeg", png: "image/png", 
 
 const PHOTOS: Attachment = {
   shelf: "photos",
-  idsIn: idsOf("photo", ({ photoId }) => photoId),
+  idsIn: (job) => [...idsOf("photo", ({ photoId }) => photoId)(job), ...(job.diagram ? [job.diagram.photoId] : [])],
   isHere: async (id) => (await loadPhoto(id)) !== null,
   files: async (id) => {
     const photo = await loadPhoto(id);

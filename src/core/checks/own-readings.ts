@@ -74,6 +74,12 @@ const OWN_LOOKS = {
 export function isSeenTwice(part: Part, place: Place, setup: CornerSetup, taken: readonly Taken[]): boolean {
   const stretch = stretchOf(part, place, setup);
   if (stretch) return taken.filter(({ hookup, speaks }) => speaks && isAcross(hookup, stretch)).length >= 2;
+  // The fault went along with the sensor, and something at its own plug was wrong before.
+  if (part === "sensor")
+    return (
+      taken.some(({ hookup, word }) => isLook("swap")(hookup) && word === WENT_ALONG) &&
+      taken.some(({ hookup, speaks }) => speaks && isAtFace(hookup, "plug", "out"))
+    );
   if (part !== "ring" && part !== "bearing" && part !== "mounting" && part !== "tyre") return false;
   const own = taken.filter(({ hookup }) => OWN_LOOKS[part](hookup));
   const wrong = own.filter(({ speaks }) => speaks);
@@ -82,6 +88,7 @@ export function isSeenTwice(part: Part, place: Place, setup: CornerSetup, taken:
   return own.filter(({ speaks, word }) => speaks || (word !== null && words.has(word))).length >= 2;
 }
 
+const WENT_ALONG = "follows";
 const SWAPPED = "corners-swapped";
 const SHARED = "shared-supply";
 const WATER = "water-bridge";

@@ -193,15 +193,17 @@ export class SolvedCorner {
     return { low: amps("low"), high: amps("high") };
   }
 
-  /** Volts at two points for each volt induced in the coil (passive sensors): its Norton current through all that is joined to it. */
+  /**
+   * Volts a meter shows between two points for each volt induced in the coil (passive sensors): its Norton current through
+   * all that is joined to it, and the meter's own input behind the ohms there: across a break it shows next to nothing.
+   */
   coilTransfer(red: Point, black: Point): number {
     if (this.car.sensor.mode === "open") return 0;
     const shape = this.net.ladder.unit(this.net.sensorNode(0), this.net.sensorNode(1), this.scratch);
     this.applyBranch(shape);
-    return (
-      Math.abs(nodeValue(shape, this.net.nodeOf(red)) - nodeValue(shape, this.net.nodeOf(black))) /
-      this.car.sensor.coilOhms
-    );
+    const volts = Math.abs(nodeValue(shape, this.net.nodeOf(red)) - nodeValue(shape, this.net.nodeOf(black)));
+    const { meterOhms, sensor } = this.car;
+    return (volts / sensor.coilOhms) * (meterOhms / (meterOhms + this.betweenOhms(red, black)));
   }
 
   /** Volts against battery negative, no meter attached. */

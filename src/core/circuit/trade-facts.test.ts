@@ -101,6 +101,18 @@ describe("passive", () => {
     expect(ohms).toBeLessThan(1202);
   });
 
+  it.each([0, 1])(
+    "with leg %i broken a meter of 10 MΩ shows no AC beyond the break, whichever leg it is (Ohm's law)",
+    (wire) => {
+      const spun = { unplugged: ["c1"], wheel: "hand" };
+      const broken = solve(passive, (car) => (car.contactOhms[2]![wire] = Infinity), spun);
+      const [a, b] = [at("c1.out.a", passive), at("c1.out.b", passive)];
+      expect(broken.coilTransfer(a, b)).toBeLessThan(0.01);
+      expect(broken.coilTransfer(at("plug.out.a", passive), at("plug.out.b", passive))).toBeGreaterThan(0.99);
+      expect(solve(passive, undefined, spun).coilTransfer(a, b)).toBeGreaterThan(0.99);
+    },
+  );
+
   it("copper: 1100 Ω at 20 °C reads 1446 Ω at 100 °C (IEC 60028, α20 = 0.00393)", () => {
     expect(copperAt(1100, 100)).toBeCloseTo(1445.8, 1);
   });

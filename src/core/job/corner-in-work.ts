@@ -44,11 +44,11 @@ export function withCornerJob(document: Job, corner: Corner, view: Job): Job {
   const fresh = view.entries
     .filter(({ id }) => !known.has(id))
     .map((entry): Entry => (first ? entry : { ...entry, of: corner }));
-  const { car, complaint, policy, priors, ratios, archived } = view;
+  const { car, complaint, policy, priors, ratios, archived, diagram } = view;
   const setup = withoutDerived(view.setup);
   return {
     ...document,
-    ...{ car, complaint, policy, priors, ratios, archived },
+    ...{ car, complaint, policy, priors, ratios, archived, diagram },
     ...(first
       ? { setup }
       : {

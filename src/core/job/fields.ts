@@ -48,7 +48,7 @@ const CAR: Field[] = [
     put: (job, { complaint }) => ({ ...job, complaint: { ...job.complaint, [key]: complaint[key] } }),
     isIn: always,
   })),
-  ...(["policy", "archived", "priors", "ratios"] as const).map((key): Field => ({
+  ...(["policy", "archived", "priors", "ratios", "diagram"] as const).map((key): Field => ({
     key,
     get: (job) => job[key],
     put: (job, from) => ({ ...job, [key]: from[key] }),

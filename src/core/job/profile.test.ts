@@ -63,7 +63,7 @@ describe("a car model kept once", () => {
       "p.json",
     );
     const other = { ...setup, corner: "FL" as const, pulsesPerRevolution: 52 };
-    expect(withProfile(other, profile)).toEqual({ ...setup, corner: "FL" });
+    expect(withProfile({ setup: other }, profile)).toEqual({ setup: { ...setup, corner: "FL" } });
   });
 
   it.each([

@@ -3,6 +3,7 @@ import * as z from "zod/mini";
 import { UnusableInput } from "../capture/capture";
 import { cornerSetupSchema, type CornerSetup } from "../circuit/setup";
 import { typedText } from "../units/typed-text";
+import { diagramSchema, type Diagram } from "./diagram";
 import { checkVersion, firstIssue, parseJson } from "./document";
 
 export const PROFILE_VERSION = "profile/1";
@@ -13,6 +14,8 @@ export const profileSchema = z.object({
   id: z.string().check(z.minLength(1), z.maxLength(60)),
   name: typedText("model").check(z.minLength(1)),
   setup: cornerSetupSchema,
+  /** Its wiring diagram, among the photos of the machine that has it. */
+  diagram: z.optional(diagramSchema),
 });
 export type Profile = z.infer<typeof profileSchema>;
 
@@ -26,7 +29,10 @@ export function importProfile(text: string, name: string): Profile {
   return parsed.data;
 }
 
-/** A job's set-up after taking a profile: everything of the model, the corner of the job. */
-export function withProfile(setup: CornerSetup, profile: Profile): CornerSetup {
-  return { ...profile.setup, corner: setup.corner };
+/** A job after taking a profile: everything of the model, the corner of the job. */
+export function withProfile<J extends { setup: CornerSetup; diagram?: Diagram | undefined }>(
+  job: J,
+  { setup, diagram }: Profile,
+): J {
+  return { ...job, setup: { ...setup, corner: job.setup.corner }, ...(diagram ? { diagram } : {}) };
 }

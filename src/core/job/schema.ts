@@ -8,6 +8,7 @@ import { policySchema } from "../complaint/policy";
 import { kilometresField } from "../units/mileage";
 import { typedText } from "../units/typed-text";
 import { corners } from "../units/corner";
+import { diagramSchema } from "./diagram";
 import { skipReasons } from "./skip-reasons";
 
 /** A moment as ISO 8601 writes it: anything a clock can make of it, nothing else. */
@@ -127,6 +128,8 @@ export const jobSchema = z.object({
   /** Ratios of the complaint, where the shop uses other than the usual ones. */
   ratios: z.optional(ratiosSchema),
   entries: z.array(entrySchema).check(z.maxLength(10_000)),
+  /** The wiring diagram of this car's model. */
+  diagram: z.optional(diagramSchema),
   /** Put away from the board. */
   archived: z.optional(z.boolean()),
   /** When each part was changed last, by its name (see merge.ts). */

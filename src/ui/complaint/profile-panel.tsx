@@ -27,6 +27,7 @@ export function ProfilePanel({ job, change }: { job: Job; change: ChangeJob }) {
     id: nanoid(10),
     name: job.car.name.replace(/\s+\d+$/, "") || t`car model`,
     setup: job.setup,
+    ...(job.diagram ? { diagram: job.diagram } : {}),
   });
   const take = async (file: File) => {
     try {
@@ -47,7 +48,7 @@ export function ProfilePanel({ job, change }: { job: Job; change: ChangeJob }) {
           onChange={(event) => {
             const profile = profiles.find(({ id }) => id === event.target.value);
             if (!profile) return;
-            change((newest) => ({ ...newest, setup: withProfile(newest.setup, profile) }));
+            change((newest) => withProfile(newest, profile));
             toast(t`Set up as ${profile.name}.`);
           }}
         >

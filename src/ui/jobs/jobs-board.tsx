@@ -159,10 +159,10 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
   };
   return (
     <div className="mx-auto max-w-6xl px-4 pb-12">
-      <header className="flex flex-wrap items-center gap-3 py-4">
+      <header className="flex flex-wrap items-center gap-3 py-4 max-sm:gap-1.5 max-sm:py-2">
         <h1 className="text-2xl font-bold tracking-tight">tastatura</h1>
-        <p className="text-muted">{t`Wheel speed faults, traced to their true cause.`}</p>
-        <div className="ml-auto flex flex-wrap gap-2">
+        <p className="text-muted max-sm:hidden">{t`Wheel speed faults, traced to their true cause.`}</p>
+        <div className="few-lines ml-auto flex flex-wrap gap-2 max-sm:ml-0 max-sm:gap-1.5">
           {places.map(({ key, name, path }) => (
             <Link key={key} href={path} className="cap">
               <span className="legend" aria-hidden="true">

@@ -38,10 +38,10 @@ export function Shell({ words, path, search }: ShellProps) {
   return (
     <>
       {path === "/" ? (
-        <header className="mx-auto flex max-w-6xl flex-wrap items-center gap-3 px-4 py-4">
+        <header className="mx-auto flex max-w-6xl flex-wrap items-center gap-3 px-4 py-4 max-sm:gap-1.5 max-sm:py-2">
           <h1 className="text-2xl font-bold tracking-tight">tastatura</h1>
-          <p className="text-muted">{words.tagline}</p>
-          <div className="ml-auto flex flex-wrap gap-2">
+          <p className="text-muted max-sm:hidden">{words.tagline}</p>
+          <div className="few-lines ml-auto flex flex-wrap gap-2 max-sm:ml-0 max-sm:gap-1.5">
             {places.map((room) => (
               <Key key={room.path} room={room} words={words} />
             ))}

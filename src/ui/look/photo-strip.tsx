@@ -1,12 +1,12 @@
 "use client";
 import { t } from "@/core/words/words";
 import { nanoid } from "nanoid";
-import { useEffect, useState } from "react";
 import type { Entry, Job } from "@/core/job/schema";
-import { loadPhoto, savePhoto } from "@/store/captures";
+import { savePhoto } from "@/store/captures";
 import { stamp } from "../jobs/entries";
 import { FileCap } from "../keys/file-cap";
-import { scaledPhoto } from "./scaled-photo";
+import { scaledPhoto } from "../photos/scaled-photo";
+import { usePhoto } from "../photos/use-photo";
 import { toast } from "../keys/toast";
 
 /** Photos kept with the job, scaled down before they are stored. */
@@ -51,23 +51,7 @@ export function PhotoStrip({
 }
 
 function Thumbnail({ photoId, name }: { photoId: string; name: string }) {
-  const [address, setAddress] = useState<string | null>(null);
-  useEffect(() => {
-    let made: string | null = null;
-    let live = true;
-    loadPhoto(photoId).then(
-      (photo) => {
-        if (!photo || !live) return;
-        made = URL.createObjectURL(photo);
-        setAddress(made);
-      },
-      (error: unknown) => toast.error(t`A photo could not be read: ${String(error)}`),
-    );
-    return () => {
-      live = false;
-      if (made) URL.revokeObjectURL(made);
-    };
-  }, [photoId]);
+  const address = usePhoto(photoId);
   if (!address) return <span className="text-sm text-muted">{name}</span>;
   return <img src={address} alt={name} className="h-20 rounded-lg border border-rule object-cover" />;
 }

@@ -10,6 +10,7 @@ import type { Job } from "@/core/job/schema";
 import type { ChangeJob } from "../jobs/use-job";
 import { useDiagnosis } from "../jobs/use-lineup";
 import { BreakFinder } from "./break-finder";
+import { DiagramPanel } from "./diagram-panel";
 import { ModuleGate } from "./module-gate";
 import { PinMap } from "./pin-map";
 import { WireTable } from "./wire-table";
@@ -39,6 +40,7 @@ export function Loom({ job, change }: { job: Job; change: ChangeJob }) {
       <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
         <LoomMap job={job} change={change} />
         <PinMap job={job} change={change} />
+        <DiagramPanel job={job} change={change} />
         <ModuleGate job={job} />
       </div>
     </main>
