@@ -228,3 +228,28 @@ test("a long recording tells how far it is read, can be given up, and leaves wha
   await page.getByLabel("Capture file").setInputFiles({ name: "long.csv", mimeType: "text/csv", buffer });
   await expect(page.getByText(/Pulses\s*4\d\d/)).toBeVisible({ timeout: 60_000 });
 });
+
+test("loom: the diagram's page is kept, a terminal tapped on it is found again, and the model's next car has it too", async ({
+  page,
+}) => {
+  await board(page);
+  await page.goto("/loom?job=demo-pelican");
+  await page.getByLabel("Diagram file").setInputFiles("docs/screenshots/loom.png");
+  const picture = page.getByRole("img", { name: /^Wiring diagram/ });
+  await expect(picture).toBeVisible();
+  await page.getByRole("button", { name: /C1 supply/ }).click();
+  await picture.click({ position: { x: 40, y: 30 }, force: true });
+  await page.reload();
+  await page
+    .getByRole("region", { name: "Wiring diagram" })
+    .getByRole("button", { name: "C1 supply", exact: true })
+    .click();
+  await expect(page.getByText(/Tap on the picture where C1, supply is drawn/)).toBeVisible();
+  await page.goto("/complaint?job=demo-pelican");
+  await page.getByRole("button", { name: "keep this set-up" }).click();
+  await expect(page.getByText("Kept for the next car of this model.")).toBeVisible();
+  await page.goto("/complaint?job=demo-teal");
+  await page.getByLabel("Use a car profile").selectOption({ label: "Tarnwick Pelican" });
+  await page.goto("/loom?job=demo-teal");
+  await expect(page.getByRole("img", { name: "Wiring diagram, loom.png" })).toBeVisible();
+});

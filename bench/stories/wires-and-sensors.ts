@@ -297,4 +297,63 @@ export const wiresAndSensors: readonly Story[] = [
     most: { harness: 0.02 },
     proven: "nothing",
   },
+  {
+    tells:
+      "0.08 V at the rail connector with the plug undone, 11.8 V with the connector undone, 0.6 Ω to body beyond it",
+    corner: corner("active-2wire", [
+      volts("c1.out.supply", "0.08 V", OPEN_PLUG),
+      volts("c1.in.supply", "11.8 V", { key: "on", unplugged: ["c1"] }),
+      ohms("c1.out.supply", "body", "0.6 Ω", "c1", "plug"),
+    ]),
+    proven: "harness",
+  },
+  {
+    tells: "passive: 30 mV of bias at the plug, 1.9 V as it is undone, 140 Ω from the coil to its body",
+    corner: corner("passive", [
+      volts("plug.in.a", "0.03 V"),
+      volts("plug.in.a", "1.9 V", OPEN_PLUG),
+      ohms("plug.out.a", "body", "140 Ω", "plug"),
+    ]),
+    leads: ["sensor"],
+    least: { sensor: 0.85 },
+  },
+  {
+    tells: "passive: OL and no AC looking from the rail connector, coil good at its plug, one leg OL end to end",
+    corner: corner("passive", [
+      ohms("c1.out.a", "c1.out.b", "OL", "c1"),
+      acVolts("c1.out.a", "c1.out.b", "0.000 V", { ...hand, unplugged: ["c1"] }),
+      ohms("plug.out.a", "plug.out.b", "1k21", "plug"),
+      ohms("c1.out.b", "plug.in.b", "0.2 Ω", "c1", "plug"),
+      ohms("c1.out.a", "plug.in.a", "O.L", "c1", "plug"),
+    ]),
+    leads: ["harness"],
+    most: { sensor: 0.02, connector: 0.1 },
+  },
+  {
+    tells:
+      "passive: 0.70 V AC at the sensor, 0.02 V at the loose module plug, 1.9 MΩ looking in there, 1.2 kΩ from C1 on",
+    corner: corner("passive", [
+      acVolts("plug.out.a", "plug.out.b", "0.70 V"),
+      acVolts("module.out.a", "module.out.b", "0.02 V", { key: "off", wheel: "hand", unplugged: ["module"] }),
+      ohms("module.out.a", "module.out.b", "1.9 MΩ", "module"),
+      ohms("c1.out.a", "c1.out.b", "1.2k", "c1"),
+    ]),
+    leads: ["connector", "harness"],
+    most: { sensor: 0.03, ring: 0.05 },
+  },
+  {
+    tells: "active: debris seen on the encoder, pulses lost at random places",
+    corner: corner("active-2wire", [seen("eyes", "ring", "debris"), capture("plug.out.return", "random-dropout")]),
+    leads: ["ring"],
+  },
+  {
+    tells: "both sides' supply low, 6.4 V at the module's feed pin, 12.5 V at the battery",
+    corner: corner("active-2wire", [
+      volts("plug.out.supply", "6.0 V"),
+      seen("compare", "other-supply", "low", still),
+      volts("battery.positive", "12.5 V"),
+      volts("module.in.power", "6.4 V"),
+    ]),
+    proven: "module-feed",
+  },
 ];

@@ -13,6 +13,19 @@ export async function keptRow(jobId: string, key: string): Promise<BoardRow | nu
   return parsed.success && parsed.data.key === key ? parsed.data.row : null;
 }
 
+/** All rows there are, by job: each gives itself to whoever names the state it was worked out of. */
+export async function keptRows(): Promise<Map<string, (key: string) => BoardRow | null>> {
+  const found = new Map<string, (key: string) => BoardRow | null>();
+  await rows.iterate((value: unknown, id) => {
+    found.set(id, (key) => {
+      if (typeof value !== "object" || value === null || !("key" in value) || value.key !== key) return null;
+      const parsed = keptSchema.safeParse(value);
+      return parsed.success ? parsed.data.row : null;
+    });
+  });
+  return found;
+}
+
 export async function keepRow(jobId: string, key: string, row: BoardRow): Promise<void> {
   await rows.setItem(jobId, { key, row });
 }

@@ -1,5 +1,5 @@
 import { hookupKey, type Hookup } from "../checks/hookup";
-import { turnsWheel } from "../checks/turns-wheel";
+import { readsTheSame, turnsWheel } from "../checks/turns-wheel";
 import type { Observation } from "../observation/observation";
 import { secondLook } from "../observation/second-look";
 import type { Observed } from "../observation/typed-value";
@@ -39,7 +39,7 @@ export class Answered {
 
   /** What this hook-up read the last time; null where it is new, watched anew, or turned the wheel. */
   readBefore(hookup: Hookup): Observed["value"] | null {
-    if (hookup.state.watched || turnsWheel(hookup)) return null;
+    if (hookup.state.watched || !readsTheSame(hookup)) return null;
     return this.answers.get(hookupKey(hookup))?.at(-1) ?? null;
   }
 

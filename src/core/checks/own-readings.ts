@@ -84,9 +84,17 @@ export function isSeenTwice(part: Part, place: Place, setup: CornerSetup, taken:
   const own = taken.filter(({ hookup }) => OWN_LOOKS[part](hookup));
   const wrong = own.filter(({ speaks }) => speaks);
   // The same look answered the same once more tells little by itself, and is a second pair of eyes all the same.
-  const words = new Set(wrong.flatMap(({ word }) => word ?? []));
-  return own.filter(({ speaks, word }) => speaks || (word !== null && words.has(word))).length >= 2;
+  return own.filter((one) => one.speaks || wrong.some((other) => saysTheSame(one, other))).length >= 2;
 }
+
+function saysTheSame(one: Taken, other: Taken): boolean {
+  if (one.word !== null) return one.word === other.word;
+  if (one.shown === null || other.shown === null || hookupKey(one.hookup) !== hookupKey(other.hookup)) return false;
+  return Math.abs(one.shown[0] - other.shown[0]) < SAME_GAUGED * Math.abs(other.shown[0]);
+}
+
+/** A gauge read again shows the same to this part of it. */
+const SAME_GAUGED = 0.2;
 
 const WENT_ALONG = "follows";
 const SWAPPED = "corners-swapped";

@@ -257,10 +257,10 @@ export class StateReader {
       );
       return { step: rms, share: rms / usual, bothLevels: true };
     }
-    const low = this.solved.potential(red, "low");
+    const { low, high } = this.solved.meterVolts(red, black);
     if (!this.needsHigh || car.circuit.sensor.mode === "stuck")
       return { step: 0, share: 0, bothLevels: false, away: this.isAway(low) };
-    const step = Math.abs(this.solved.potential(red, "high") - low);
+    const step = Math.abs(high - low);
     return { step, share: 1, bothLevels: this.moduleView().circuitOk, away: this.isAway(low) };
   }
 

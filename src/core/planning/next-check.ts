@@ -5,7 +5,7 @@ import { PLANNING_STRIDE } from "../belief/forecasts";
 import { HEALTHY } from "../faults/fault";
 import type { Cloud } from "../belief/kernel";
 import { sharesByPart, type PlanningTable, type Posterior } from "../belief/posterior";
-import { turnsWheel } from "../checks/turns-wheel";
+import { readsTheSame } from "../checks/turns-wheel";
 import { canBeMadeWith } from "../checks/made-with";
 import type { Policy } from "../complaint/policy";
 import { costOf, OUT_FOR, type CostOf, type Scored } from "./check-cost";
@@ -61,7 +61,7 @@ export function proposeChecks(
   // Two that do not agree want a third.
   const taken = new Set(
     posterior.log.flatMap(({ observation: { hookup, value } }) => {
-      const again = value.kind === "word" || hookup.state.watched || !turnsWheel(hookup);
+      const again = value.kind === "word" || hookup.state.watched || readsTheSame(hookup);
       const times = posterior.times(hookup);
       const wanted = times < MOST_LOOKS || (times === MOST_LOOKS && disagree(posterior, hookup));
       return again && wanted ? [] : [hookupKey(hookup)];

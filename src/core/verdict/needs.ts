@@ -3,7 +3,7 @@ import type { Posterior } from "../belief/posterior";
 import { ownReadings, type Need } from "../checks/own-readings";
 import type { Taken } from "../checks/step-across";
 import { hookupKey } from "../checks/hookup";
-import { turnsWheel } from "../checks/turns-wheel";
+import { readsTheSame } from "../checks/turns-wheel";
 import type { ObservedValue } from "../observation/observation";
 import { contradictions } from "./contradictions";
 import { suspectId } from "../faults/catalogue";
@@ -51,7 +51,7 @@ function shownBy(value: ObservedValue): Taken["shown"] {
 function readAgain(posterior: Posterior): Need[] {
   const open = new Set(contradictions(posterior).map(({ entryId }) => entryId));
   const odd = posterior.log.flatMap(({ observation: { entryId, hookup, value } }) =>
-    open.has(entryId) && (value.kind === "word" || !turnsWheel(hookup)) ? [hookupKey(hookup)] : [],
+    open.has(entryId) && (value.kind === "word" || readsTheSame(hookup)) ? [hookupKey(hookup)] : [],
   );
   return [...new Set(odd)].map((key) => ({
     say: () => t`the reading that fits no suspect taken again`,

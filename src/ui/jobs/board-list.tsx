@@ -13,7 +13,7 @@ import { BoardFilters, type Chosen } from "./board-filters";
 import { download } from "./download";
 import { JobRow } from "./job-row";
 import { RowBoundary } from "./row-boundary";
-import { useBoardRows } from "./use-board-rows";
+import { useWholeBoardRows } from "./use-board-rows";
 import { cornerRows, type CornerRow } from "./use-corner-rows";
 
 /** A row before it was measured. */
@@ -38,18 +38,18 @@ export function BoardList({
     () => [...corners].flatMap(([job, each]) => (Boolean(job.archived) === (state === "archived") ? each : [])),
     [corners, state],
   );
-  const rows = useBoardRows(wanted);
+  const rows = useWholeBoardRows(wanted);
   const cornersOf = (job: Job): CornerRow[] => cornerRows(corners.get(job)!, rows);
-  const stateOf = (job: Job) => carState(cornersOf(job));
-  const isShown = (job: Job, wanted: BoardState | "all") =>
-    wanted === "all" ? stateOf(job) !== "archived" : stateOf(job) === wanted;
-  const people = useMemo(() => [...new Set(jobs.flatMap(peopleOf))].sort(), [jobs]);
-  const found = jobs.filter((job) => matchesJob(job, sought) && (person === null || peopleOf(job).includes(person)));
-  const shown = inOrder(
-    found.filter((job) => isShown(job, state)),
-    order,
-    lastTouched,
+  const states = useMemo(
+    () => new Map(jobs.map((job) => [job, carState(cornerRows(corners.get(job)!, rows))])),
+    [jobs, corners, rows],
   );
+  const isShown = (job: Job, wanted: BoardState | "all") =>
+    wanted === "all" ? states.get(job) !== "archived" : states.get(job) === wanted;
+  const people = useMemo(() => [...new Set(jobs.flatMap(peopleOf))].sort(), [jobs]);
+  const ordered = useMemo(() => inOrder(jobs, order, lastTouched), [jobs, order]);
+  const found = ordered.filter((job) => matchesJob(job, sought) && (person === null || peopleOf(job).includes(person)));
+  const shown = found.filter((job) => isShown(job, state));
   const list = useRef<HTMLUListElement>(null);
   const [above, setAbove] = useState(0);
   const isEmpty = shown.length === 0;
