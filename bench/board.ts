@@ -66,8 +66,8 @@ async function fill(page: Page, count: number): Promise<void> {
   const open = jobs.filter(({ archived }) => !archived);
   const all = Array.from({ length: count }, (_, i) => {
     const job = open[i % open.length]!;
-    const { simulated: _simulated, ...rest } = job;
-    return [job.id, { ...rest, id: `car-${i}`, car: { ...job.car, name: `Car n${i}n` } }] as const;
+    // As real cars: nobody's cars go into no folder and no history.
+    return [job.id, { ...job, simulated: undefined, id: `car-${i}`, car: { ...job.car, name: `Car n${i}n` } }] as const;
   });
   await page.evaluate(async (records) => {
     const database = await new Promise<IDBDatabase>((done, failed) => {

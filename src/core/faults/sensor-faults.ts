@@ -89,9 +89,11 @@ export const sensorFaults: Fault[] = [
     effect: "erratic",
     places: atSensor,
     apply: (car, _, draw) => {
-      // From a winding rubbed through to its metal body to damp in the moulding.
-      car.circuit.sensor.bodyOhms = logBetween(draw(0), 2, 600_000);
-      car.circuit.sensor.bodyAtFirst = draw("kind") > 0.5;
+      // Damp in the moulding, near either leg; now and then a winding rubbed through to its metal body (engineering judgement: one in four).
+      const kind = draw("kind");
+      const rubbedThrough = Math.abs(kind - 0.5) > 0.5;
+      car.circuit.sensor.bodyOhms = rubbedThrough ? logBetween(draw(0), 2, 200) : logBetween(draw(0), 200, 600_000);
+      car.circuit.sensor.bodyAtFirst = kind > 0.5;
       car.circuit.sensor.mode = "noisy";
     },
     words: () => t`Coil leaks to the sensor body`,
