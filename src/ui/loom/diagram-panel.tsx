@@ -172,7 +172,7 @@ function Dot({
   return (
     <button
       type="button"
-      aria-label={name}
+      aria-label={t`${name}, on the picture`}
       className="absolute grid size-11 -translate-x-1/2 -translate-y-1/2 place-items-center"
       style={{ left: `${100 * x}%`, top: `${100 * y}%` }}
       onClick={onChoose}
