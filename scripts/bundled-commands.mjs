@@ -24,9 +24,8 @@ const SOURCES = ["src/cli", "src/core", "src/words", "package-lock.json"];
 export async function bundledCommands(cache = cacheFolder()) {
   const folder = join(cache, newest().toString(36));
   if (existsSync(folder)) return folder;
-  const { build } = await import("esbuild");
   const made = mkdtempSync(join(cache, "making-"));
-  await bundleInto(made, build);
+  await bundleInto(made);
   try {
     renameSync(made, folder);
   } catch (error) {
@@ -41,7 +40,8 @@ export async function bundledCommands(cache = cacheFolder()) {
 }
 
 /** Writes the commands into a folder. */
-export async function bundleInto(folder, build) {
+export async function bundleInto(folder) {
+  const { build } = await import("esbuild");
   await build({
     entryPoints: COMMANDS.map((name) => join(root, `src/cli/${name}.ts`)),
     outdir: folder,

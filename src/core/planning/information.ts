@@ -104,7 +104,7 @@ const OF_PART = 0.5;
 
 /**
  * Sorts one check's forecasts into outcome bins by group.
- * @param speakers for each group, the group whose forecasts stand for it (see reach.ts)
+ * @param speakers for each group, the group whose forecasts stand for it (see belief/localisation.ts)
  * @param clouds what each group's candidates stand for, where it is at hand (see kernel.ts)
  */
 export function informationTable(
