@@ -1,6 +1,6 @@
 /**
- * A board of a thousand jobs beside one of twelve, in Chromium on the built app, in the same run: until its rows stand, a
- * search as it is typed, and a job opened out of them. Every row's summary is already kept, as on the second visit.
+ * A board of a thousand jobs beside one of twelve, in Chromium on the built app, in the same run: until its rows stand,
+ * and a search as it is typed. Every row's summary is already kept, as on the second visit.
  * usage: npm run bench:board   (build first)
  */
 import { readFileSync } from "node:fs";
@@ -66,7 +66,6 @@ async function fill(page: Page, count: number): Promise<void> {
   const open = jobs.filter(({ archived }) => !archived);
   const all = Array.from({ length: count }, (_, i) => {
     const job = open[i % open.length]!;
-    // As real cars: nobody's cars go into no folder and no history.
     return [job.id, { ...job, simulated: undefined, id: `car-${i}`, car: { ...job.car, name: `Car n${i}n` } }] as const;
   });
   await page.evaluate(async (records) => {

@@ -33,9 +33,10 @@ export async function bundledCommands(cache = cacheFolder()) {
     if (!existsSync(folder)) throw error;
     rmSync(made, { recursive: true });
   }
-  for (const older of readdirSync(cache))
-    if (older !== folder.split(/[\\/]/).at(-1) && statSync(join(cache, older)).mtimeMs < Date.now() - AN_HOUR)
-      rmSync(join(cache, older), { recursive: true, force: true });
+  // Another run may be clearing up as well.
+  for (const older of readdirSync(cache).map((name) => join(cache, name)))
+    if (older !== folder && statSync(older, { throwIfNoEntry: false })?.mtimeMs < Date.now() - AN_HOUR)
+      rmSync(older, { recursive: true, force: true });
   return folder;
 }
 

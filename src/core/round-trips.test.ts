@@ -4,7 +4,7 @@ import { describe, expect, it } from "vitest";
 import { safeParse } from "zod/mini";
 import type * as z from "zod/mini";
 import { captureToCsv, parseCaptureCsv } from "./capture/csv";
-import { exportJob, importJob, importJobs } from "./job/file";
+import { exportJob, exportJobs, importJob, importJobs } from "./job/file";
 import { parseJson } from "./job/document";
 import { importProfile, profileSchema } from "./job/profile";
 import { jobSchema, type Job } from "./job/schema";
@@ -32,7 +32,7 @@ describe("what is kept comes back from its file", () => {
     fc.assert(
       fc.property(fc.uniqueArray(jobs, { maxLength: 3, minLength: 1, selector: ({ id }) => id }), (all) => {
         for (const job of all) expect(importJob(exportJob(job), "f")).toEqual(job);
-        const back = importJobs(`[${all.map(exportJob).join(",\n")}]`, "f");
+        const back = importJobs(exportJobs(all), "f");
         expect(back).toEqual({ jobs: all, refused: [] });
         expect(unpackJob(packJob(all[0]!, []), "f").job).toEqual(all[0]);
       }),

@@ -65,6 +65,11 @@ export async function loadJob(id: string): Promise<Job | null> {
   return held ? keptOrHeld(mergeJobs(parsed.data, held)) : parsed.data;
 }
 
+/** Puts what killed or hurried tabs had written down only into the store, where workers see it too. */
+export async function storeJournaled(): Promise<void> {
+  for (const id of journaledIds()) await loadJob(id);
+}
+
 /** A job with what its journal held, saved; where the store refuses, it is shown all the same and stays in the journal. */
 function keptOrHeld(job: Job): Promise<Job> {
   return saveJob(job).catch(() => job);

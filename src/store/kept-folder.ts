@@ -2,8 +2,9 @@ import { nanoid } from "nanoid";
 import type { FolderMemory, Synced } from "../core/shared-folder/sync-folder";
 import { shelf } from "./shelf";
 
-const folders = shelf("shop-folder");
-const KEY = "folder";
+/** Among the flags: every room asks for it, and a place of its own would have to be made in each browser first. */
+const folders = shelf("flags");
+const KEY = "shop-folder";
 
 /** The folder a shop chose, and what was made of it the last time. */
 export interface ShopFolder {

@@ -37,6 +37,23 @@ function heldShelf(): Shelf {
 }
 
 /**
+ * Pages and workers that each make a place at the same moment close the store to each other in the middle of it: they take
+ * turns. One that hangs lets the others go on all the same.
+ */
+async function oneAtATime(open: () => Promise<void>): Promise<void> {
+  if (typeof navigator === "undefined" || !("locks" in navigator)) return open();
+  let opened: Promise<void> = Promise.resolve();
+  await navigator.locks.request("tastatura-store", () => {
+    opened = open();
+    // Why it failed is told to whoever opened it, below.
+    return Promise.race([opened, new Promise((go) => setTimeout(go, LONGEST_TURN_MS))]).catch(() => undefined);
+  });
+  return opened;
+}
+
+const LONGEST_TURN_MS = 3000;
+
+/**
  * One named place in the browser's store, opened when first used: the package behind it is no part of the first view. A
  * store that does not answer rejects like one that refuses, so that the screen can say so.
  */
@@ -46,7 +63,7 @@ export function shelf(storeName: string): Shelf {
     (opened ??= import("localforage").then(async ({ default: localforage }) => {
       const store = localforage.createInstance({ name: "tastatura", storeName });
       try {
-        await store.ready();
+        await oneAtATime(() => store.ready());
         return store;
       } catch (error) {
         nothingKept = error instanceof Error ? error.message : String(error);

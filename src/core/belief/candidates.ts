@@ -202,17 +202,13 @@ export function freshen(candidates: Candidates, group: Group, stride = 1): void 
 }
 
 /** Makes a candidate's car anew from its scores. @param sound the same without its fault, where that is at hand */
-function rebuildCar(
-  { setup, dimensions, scores, cars, healthy, duty }: Candidates,
-  group: Group,
-  row: number,
-  sound?: CarCondition,
-): void {
+function rebuildCar(candidates: Candidates, group: Group, row: number, sound?: CarCondition): void {
+  const { setup, dimensions, scores } = candidates;
   const at = fromScores(setup.family, scores, row * dimensions);
-  const without = sound ?? drawHealthy(setup, at);
-  cars[row] = withFault(group.comesAndGoes || sound ? copyOfCar(without) : without, group.fault, group.place, at);
-  healthy[row] = group.comesAndGoes ? without : null;
-  duty[row] = group.comesAndGoes ? dutyOf(at) : 1;
+  const { car, healthy } = sound ? withAndWithout(copyOfCar(sound), sound, group, at) : carOf(setup, group, at);
+  candidates.cars[row] = car;
+  candidates.healthy[row] = healthy;
+  candidates.duty[row] = group.comesAndGoes ? dutyOf(at) : 1;
 }
 
 /**
@@ -230,10 +226,17 @@ export function carAt(
     used?.(dimension);
     return range(dimension);
   };
-  return {
-    car: withFault(drawHealthy(setup, at), group.fault, group.place, at),
-    healthy: group.comesAndGoes ? drawHealthy(setup, at) : null,
-  };
+  return carOf(setup, group, at);
+}
+
+function carOf(setup: CornerSetup, group: Group, at: Ranges) {
+  const sound = drawHealthy(setup, at);
+  return withAndWithout(group.comesAndGoes ? copyOfCar(sound) : sound, sound, group, at);
+}
+
+/** @param car given the fault @param sound what it is while the fault is away, where it goes away at all */
+function withAndWithout(car: CarCondition, sound: CarCondition, { fault, place, comesAndGoes }: Group, at: Ranges) {
+  return { car: withFault(car, fault, place, at), healthy: comesAndGoes ? sound : null };
 }
 
 /** One normal score in each of `count` equally likely slices, shuffled (one margin of a Latin hypercube). */

@@ -9,6 +9,11 @@ export function exportJob(job: Job): string {
   return JSON.stringify(job, null, 2);
 }
 
+/** Several jobs as one file, as `importJobs` reads it. */
+export function exportJobs(jobs: readonly Job[]): string {
+  return `[${jobs.map(exportJob).join(",\n")}]`;
+}
+
 /**
  * Reads an exported job.
  * @throws UnusableInput when it is cut short, of a newer version, or not a job, saying where and how to mend it

@@ -31,8 +31,8 @@ export interface Shop {
 export interface FolderMemory {
   /** Names this browser's own files: nobody writes another's. */
   author: string;
-  /** Files taken in, as they were then. */
-  seen: Record<string, string>;
+  /** Files dealt with, as they were then; why one could not be read. */
+  seen: Record<string, { state: string; why?: string }>;
   /** Each job as it was written last, in a few signs, and the state its file had then. */
   written: Record<string, { text: string; file: string }>;
   /** Jobs that were here and there: one that is here no more was deleted here, and is not taken in again. */
@@ -51,7 +51,7 @@ export interface Synced {
 /**
  * Joins what is kept here with what lies in a folder, and writes there what has changed here. Each browser writes files of
  * its own and nobody else's, so that no write can undo another; logs are joined entry by entry (see mergeJobs), so it does
- * not matter which file comes first, twice, late, under another name, or torn: what is torn is read again the next time.
+ * not matter which file comes first, twice, late, under another name, or torn: what is torn is read again once it is whole.
  * @param onProgress told how many of how many files were dealt with
  */
 export async function syncFolder(
@@ -61,17 +61,19 @@ export async function syncFolder(
   onProgress: (done: number, of: number) => void = () => undefined,
 ): Promise<Synced> {
   const files = await folder.list("jobs");
-  const memory: FolderMemory = { author, seen: { ...seen }, written: { ...written }, met };
+  const memory: FolderMemory = { author, seen: {}, written: { ...written }, met };
   const here = new Map((await shop.jobs()).map((job) => [job.id, job]));
   const known = new Set(met);
   const notRead: Synced["notRead"] = [];
-  const due = files.filter((file) => isJobFile(file, author) && seen[file.name] !== stateOf(file));
+  const jobFiles = files.filter((file) => isJobFile(file, author));
+  const due = jobFiles.filter((file) => seen[file.name]?.state !== stateOf(file));
+  for (const { name } of jobFiles) if (seen[name]) memory.seen[name] = seen[name];
   let [taken, done] = [0, 0];
   const grown = new Set<string>();
   for (const file of due) {
     try {
       const job = importJob(strFromU8(await folder.read("jobs", file.name)), file.name);
-      memory.seen[file.name] = stateOf(file);
+      memory.seen[file.name] = { state: stateOf(file) };
       const own = here.get(job.id);
       if (own || !known.has(job.id)) {
         const joined = own ? mergeJobs(own, job) : job;
@@ -82,10 +84,11 @@ export async function syncFolder(
       }
     } catch (error) {
       if (!(error instanceof UnusableInput)) throw error;
-      notRead.push({ name: file.name, why: error.message });
+      memory.seen[file.name] = { state: stateOf(file), why: error.message };
     }
     onProgress(++done, due.length + here.size);
   }
+  for (const [name, { why }] of Object.entries(memory.seen)) if (why !== undefined) notRead.push({ name, why });
   const listed = new Map(files.map((file) => [file.name, stateOf(file)]));
   const wrote = new Map<string, string>();
   const beside = await besideIn(folder, shop);

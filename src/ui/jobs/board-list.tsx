@@ -121,6 +121,6 @@ function isDemo({ id }: Job): boolean {
 
 /** These jobs as one file, as a board reads it. */
 async function exportTogether(jobs: readonly Job[]): Promise<void> {
-  const { exportJob } = await import("@/core/job/file");
-  download("tastatura-jobs.json", `[${jobs.map(exportJob).join(",\n")}]`);
+  const { exportJobs } = await import("@/core/job/file");
+  download("tastatura-jobs.json", exportJobs(jobs));
 }

@@ -1,6 +1,6 @@
 import { languageTag, t } from "@/core/words/words";
 import { useEffect, useState } from "react";
-import { exportJob } from "@/core/job/file";
+import { exportJobs } from "@/core/job/file";
 import { listJobs } from "@/store/jobs";
 import { listSnapshots, restoreSnapshot, type Snapshot } from "@/store/snapshots";
 import { download } from "../jobs/download";
@@ -79,7 +79,7 @@ function StorePanel() {
   };
   const all = async () => {
     const { jobs } = await listJobs();
-    download("tastatura-all-jobs.json", `[${jobs.map(exportJob).join(",\n")}]`);
+    download("tastatura-all-jobs.json", exportJobs(jobs));
   };
   return (
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Store`}>

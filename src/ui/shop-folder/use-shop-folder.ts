@@ -2,6 +2,7 @@
 import { proxy } from "comlink";
 import { useQuery, useQueryClient, type QueryClient } from "@tanstack/react-query";
 import { chooseShopFolder, leaveShopFolder, shopFolder, type ShopFolder } from "@/store/kept-folder";
+import { storeJournaled } from "@/store/jobs";
 import { folderWorker } from "../query/workers";
 
 /** How the shop's folder stands. A browser lets a page into a folder again only when a person says so. */
@@ -75,6 +76,7 @@ async function inStep(client: QueryClient): Promise<FolderState> {
     if (atIt) client.setQueryData(PROGRESS_KEY, { done, of });
   });
   try {
+    await storeJournaled();
     const last = await folderWorker.ask((remote) => remote.sync(tell));
     return { kind: "joined", name, last: last ?? kept.last };
   } catch (error) {
