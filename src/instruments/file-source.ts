@@ -35,6 +35,7 @@ export async function fileSource(file: GrowingFile): Promise<LiveSource> {
     channels: [] as string[],
     perUnit: Infinity,
     simulated: false,
+    lostS: 0,
     ended: null as string | null,
     last: (seconds: number) => latest && ownCopy(lastSeconds(latest, endOf(latest), seconds)),
     stop() {

@@ -8,6 +8,8 @@ export interface LiveSource {
   readonly simulated: boolean;
   /** Volts one unit of its converter stands for; Infinity where it has no end that could cut a signal off. */
   readonly perUnit: number;
+  /** Seconds this computer was too busy to take; what is handed out never reaches across them. */
+  readonly lostS: number;
   /** The last seconds so far, samples its own; null before any. */
   last(seconds: number): Capture | null;
   /** Why it has stopped by itself, once it has. */

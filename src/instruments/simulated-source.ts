@@ -10,6 +10,7 @@ export function simulatedSource(recording: Capture, name: string): LiveSource {
     channels: recording.channels.map((channel) => channel.name),
     perUnit: Infinity,
     simulated: true,
+    lostS: 0,
     ended: null,
     last(seconds) {
       const now = recording.startS + (performance.now() - began) / 1000;

@@ -42,6 +42,9 @@ export async function soundSource({ deviceId, voltsPerUnit }: SoundSetup): Promi
     channels,
     perUnit: voltsPerUnit ?? 1,
     simulated: false,
+    get lostS() {
+      return rolling.lostS;
+    },
     ended: null as string | null,
     last: (seconds: number) => rolling.last(seconds, t`sound input`, voltsPerUnit),
     stop() {

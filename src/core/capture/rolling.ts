@@ -1,11 +1,22 @@
 import type { Capture } from "./capture";
 
+/** Exact zeros in every channel for so many samples on end, in what is never quite still: the computer had nothing to hand on. */
+const FEWEST_LOST = 64;
+/** Zeros for longer than this are an input that is still, not one that was not listened to. */
+const LONGEST_HOLE_S = 0.5;
+
 /**
  * The last seconds of something that goes on: blocks of samples are laid into a ring, the oldest give way. Memory is that
- * of the length kept, however long it runs.
+ * of the length kept, however long it runs. Of what a busy computer did not hand on in time, a sound input leaves exact
+ * zeros; a recording never reaches across such a hole, which would look like a wire that lost its contact.
  */
 export class Rolling {
   readonly sampleS: number;
+  /** Seconds of sound this computer did not hand on. */
+  lostS = 0;
+  /** Where samples are missing, the oldest first, counted from the start; those that gave way are let go. */
+  private holes: { from: number; to: number }[] = [];
+  private zeros = 0;
   private readonly rings: Float32Array[];
   private readonly names: readonly string[];
   /** Samples ever laid in. */
@@ -37,15 +48,52 @@ export class Rolling {
       ring.set(first, at);
       ring.set(piece.subarray(first.length), 0);
     });
+    this.findHoles(block, size);
     this.count += size;
   }
 
-  /** A copy of the last seconds, times counted from the start; null before anything was laid in. @param perUnit volts for one unit laid in; null where nobody knows */
+  private findHoles(block: readonly Float32Array[], size: number): void {
+    for (let i = 0; i < size; i++) {
+      if (block.every((samples) => samples[i] === 0)) {
+        this.zeros++;
+        continue;
+      }
+      const to = this.count + i;
+      const isHole = this.zeros >= FEWEST_LOST && this.zeros * this.sampleS <= LONGEST_HOLE_S && this.zeros < to;
+      if (isHole) this.holes.push({ from: to - this.zeros, to });
+      if (isHole) this.lostS += this.zeros * this.sampleS;
+      this.zeros = 0;
+    }
+    this.holes = this.holes.filter(({ to }) => to > this.count + size - this.rings[0]!.length);
+  }
+
+  /** The longest stretch without a hole among the last samples. */
+  private longestWhole(size: number): { from: number; size: number } {
+    const starts = [this.count - size, ...this.holes.map(({ to }) => to)];
+    const ends = [...this.holes.map(({ from }) => from), this.count - Math.min(size, this.openHole())];
+    const stretches = starts.map((start, i) => {
+      const from = Math.max(start, this.count - size);
+      return { from, size: ends[i]! - from };
+    });
+    return stretches.reduce((longest, one) => (one.size > longest.size ? one : longest));
+  }
+
+  /** Samples of a hole that is not over yet, as far as one can know. */
+  private openHole(): number {
+    return this.zeros >= FEWEST_LOST && this.zeros * this.sampleS <= LONGEST_HOLE_S ? this.zeros : 0;
+  }
+
+  /**
+   * A copy of the last seconds, or the longest stretch of them that is whole, times counted from the start; null before
+   * anything was laid in.
+   * @param perUnit volts for one unit laid in; null where nobody knows
+   */
   last(lengthS: number, name: string, perUnit: number | null = 1): Capture | null {
     if (this.count === 0) return null;
     const length = this.rings[0]!.length;
-    const size = Math.min(this.count, length, Math.max(1, Math.round(lengthS / this.sampleS)));
-    const from = this.count - size;
+    const { from, size } = this.longestWhole(
+      Math.min(this.count, length, Math.max(1, Math.round(lengthS / this.sampleS))),
+    );
     const samplesOf = (ring: Float32Array) => {
       const out = new Float32Array(size);
       for (let i = 0; i < size; i++) out[i] = (perUnit ?? 1) * ring[(from + i) % length]!;

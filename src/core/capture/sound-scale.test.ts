@@ -4,6 +4,7 @@ import { analyseCapture } from "../waveform/analyse";
 import { isUsable } from "../waveform/usable";
 import { fitsWav } from "./capture";
 import { captureToCsv, parseCaptureCsv } from "./csv";
+import type { Capture } from "./capture";
 import { Rolling } from "./rolling";
 import { alternatingRms, clippedShare, dividerFor, LINE_INPUT_PEAK_V, voltsPerUnit } from "./sound-scale";
 
@@ -51,6 +52,38 @@ describe("a rolling recording", () => {
         },
       ),
     );
+  });
+});
+
+describe("a computer too busy to listen", () => {
+  const RATE = 48_000;
+  const options = { family: "passive", pulses: 44, tyre: "205/55R16" } as const;
+  const sine = (seconds: number) =>
+    Float32Array.from(
+      { length: seconds * RATE },
+      (_, i) => 0.4 * Math.sin((2 * Math.PI * 120 * i) / RATE) + 1e-4 * Math.sin(i * i),
+    );
+  const laid = (samples: Float32Array) => {
+    const rolling = new Rolling(["signal"], 1 / RATE, 30);
+    for (let at = 0; at < samples.length; at += 1024) rolling.lay([samples.subarray(at, at + 1024)]);
+    return rolling;
+  };
+
+  it("leaves a hole no wire made: the longest whole stretch is kept, and how much is gone is told", () => {
+    const samples = sine(10).fill(0, 2.5 * RATE, 2.52 * RATE);
+    const rolling = laid(samples);
+    const kept = rolling.last(20, "sound")!;
+    expect(rolling.lostS).toBeCloseTo(0.02, 3);
+    expect(kept.startS).toBeCloseTo(2.52, 3);
+    const codes = (capture: Capture) => analyseCapture(capture, options)[0]!.findings.map(({ code }) => code);
+    expect(codes({ ...kept, channels: kept.channels.map((one) => ({ ...one, samples })) })).toContain("random-dropout");
+    expect(codes(kept)).not.toContain("random-dropout");
+  });
+
+  it("is not told from an input that is still", () => {
+    const rolling = laid(sine(6).fill(0, 2 * RATE, 3 * RATE));
+    expect(rolling.lostS).toBe(0);
+    expect(rolling.last(20, "sound")!.channels[0]!.samples.length).toBe(6 * RATE);
   });
 });
 

@@ -46,7 +46,9 @@ export function LiveRecorder({
   const say = useUnits();
   const canvas = useRef<HTMLCanvasElement>(null);
   const [heard, setHeard] = useState<ChannelAnalysis | null>(null);
-  const [state, setState] = useState<{ rms: number; clipped: boolean; ended: string | null }>(NOTHING_YET);
+  const [state, setState] = useState<{ rms: number; clipped: boolean; lostS: number; ended: string | null }>(
+    NOTHING_YET,
+  );
   const { pulses, tyre, family } = options;
   useEffect(() => {
     let [frame, looked, live] = [0, 0, true];
@@ -59,6 +61,7 @@ export function LiveRecorder({
         setState({
           rms: alternatingRms(rolling.channels[0]!.samples),
           clipped: rolling.channels.some(({ samples }) => clippedShare(samples, source.perUnit) > CLIPPED_TOLD),
+          lostS: source.lostS,
           ended: source.ended,
         });
         void captureWorker
@@ -113,6 +116,12 @@ export function LiveRecorder({
           {t`Cut off at the end of the input's range: turn its gain down, or fit a smaller shunt. Nothing measured here holds.`}
         </p>
       )}
+      {state.lostS > 0 && (
+        <p role="status" className="text-sm text-muted">
+          ▲{" "}
+          {t`This computer was too busy for ${state.lostS.toFixed(2)} s of the sound: what is kept is the longest stretch without such a hole. Close what else keeps it busy.`}
+        </p>
+      )}
       {heard?.warnings.map((warning) => (
         <p key={warning} className="text-sm text-muted">
           ▲ {warning}
@@ -129,7 +138,7 @@ export function LiveRecorder({
   );
 }
 
-const NOTHING_YET = { rms: 0, clipped: false, ended: null };
+const NOTHING_YET = { rms: 0, clipped: false, lostS: 0, ended: null };
 
 /** The meter's own reading of the same signal turns what is recorded into volts. */
 function Calibrate({ rms, onGive }: { rms: number; onGive: (meterRmsV: number, recordedRms: number) => string }) {
