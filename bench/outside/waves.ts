@@ -1,13 +1,14 @@
 /**
- * The analysis of captures on recordings of three other makers, one from fields and motion, one (`--plain`) by closed
- * formulas, one (`--shop`) of a noisy shop, both written as text in six manners: F1 by finding, clean called clean, with and without a hand spin from rest
- * to rest. A fresh seed unless told.
- * usage: npm run bench:outside-waves -- [recordings] [--plain | --shop] [--seed N] [--misses]
+ * The analysis of captures on recordings of four other makers, one from fields and motion, one (`--plain`) by closed
+ * formulas, one (`--shop`) of a noisy shop, both written as text in six manners, one (`--hands`) of wheels pushed by hand
+ * again and again: F1 by finding, clean called clean, with and without a hand spin from rest to rest. A fresh seed unless told.
+ * usage: npm run bench:outside-waves -- [recordings] [--plain | --shop | --hands] [--seed N] [--misses]
  */
 import { parseArgs } from "node:util";
 import { analyseCapture } from "../../src/core/waveform/analyse";
 import { shareWithInterval } from "../wilson";
 import { readCaptureFile } from "../../src/core/capture/read-file";
+import { handSpin } from "./hand-spins";
 import { faultOf, shopRecording } from "./noisy-shop";
 import { plainRecording } from "./plain";
 import { recording } from "./recordings";
@@ -19,6 +20,7 @@ const { values, positionals } = parseArgs({
     misses: { type: "boolean" },
     plain: { type: "boolean" },
     shop: { type: "boolean" },
+    hands: { type: "boolean" },
   },
 });
 const COUNT = Number(positionals[0] ?? 300);
@@ -38,7 +40,9 @@ const of = (code: string) => {
 const said: { confidence: number; right: boolean }[] = [];
 let [clean, cleanRight, rest, restRight, counted, countRight] = [0, 0, 0, 0, 0, 0];
 for (let n = 0; n < COUNT; n++) {
-  const made = (values.shop ? fromShop : values.plain ? fromPlain : fromField)(seed * 1000 + n);
+  const made = (values.hands ? fromHands : values.shop ? fromShop : values.plain ? fromPlain : fromField)(
+    seed * 1000 + n,
+  );
   const options = { family: made.family, tyre: "205/55R16" };
   const analysed = analyseCapture(made.capture, { ...options, pulses: made.poles });
   const codes = new Set(analysed.flatMap(({ findings }) => findings.map(({ code }) => code)));
@@ -91,6 +95,18 @@ function fromShop(one: number) {
   return { family, motion, defect: faultOf(kind) ?? "clean", poles: teeth, bothEdges, capture };
 }
 
+function fromHands(one: number) {
+  const { family, kind, poles, sampleS, channels } = handSpin(one);
+  return {
+    family,
+    motion: kind === "rocked" ? "rest-to-rest" : "pushed",
+    defect: kind === "rocked" ? "clean" : kind === "key-on" ? "key-on-transient" : kind,
+    poles,
+    bothEdges: poles,
+    capture: { name: "outside", sampleS, startS: 0, channels },
+  };
+}
+
 function fromPlain(one: number) {
   const { family, motion, defect, teeth, text, file } = plainRecording(one);
   const capture = readCaptureFile(new TextEncoder().encode(text), file);
@@ -98,7 +114,7 @@ function fromPlain(one: number) {
 }
 
 console.log(
-  `${COUNT} recordings ${values.shop ? "of a noisy shop" : values.plain ? "by closed formulas" : "from fields and motion"}, seed ${seed}`,
+  `${COUNT} recordings ${values.hands ? "of wheels pushed by hand" : values.shop ? "of a noisy shop" : values.plain ? "by closed formulas" : "from fields and motion"}, seed ${seed}`,
 );
 const scores = [...tally].map(([code, { found, missed, wrong }]) => ({
   code,

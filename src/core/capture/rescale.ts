@@ -7,7 +7,11 @@ export interface ChannelSetting {
   probe: 1 | 10 | 100;
   /** What the input's volts stand for. */
   sensing:
-    { kind: "volts" } | { kind: "shunt"; ohms: number } | { kind: "clamp"; millivoltsPerAmp: number; loops: number };
+    | { kind: "volts" }
+    /** Volts one unit of a recording stands for that was never calibrated. */
+    | { kind: "calibrated"; voltsPerUnit: number }
+    | { kind: "shunt"; ohms: number }
+    | { kind: "clamp"; millivoltsPerAmp: number; loops: number };
 }
 
 export function usualSetting({ name }: Channel): ChannelSetting {
@@ -18,7 +22,7 @@ export function usualSetting({ name }: Channel): ChannelSetting {
  * The capture with each channel told in what it really measured: volts at the probe tip, or amps by Ohm's law over a
  * shunt, or amps by the clamp's own scale, divided by how often the wire goes through it.
  *
- * @throws RangeError for a shunt, clamp scale or number of loops that is not above 0
+ * @throws RangeError for a shunt, clamp scale, number of loops or volts of a unit that is not above 0
  */
 export function rescaled(capture: Capture, settings: readonly ChannelSetting[]): Capture {
   return {
@@ -27,15 +31,21 @@ export function rescaled(capture: Capture, settings: readonly ChannelSetting[]):
       const setting = settings[i];
       if (!setting) return channel;
       const factor = setting.probe * perVolt(setting.sensing);
-      const unit = setting.sensing.kind === "volts" ? channel.unit : "A";
+      const { kind } = setting.sensing;
+      const unit = kind === "volts" || kind === "calibrated" ? channel.unit : "A";
       const samples = factor === 1 ? channel.samples : channel.samples.map((value) => value * factor);
-      return { ...channel, name: setting.name.trim() || channel.name, unit, samples };
+      const name = setting.name.trim() || channel.name;
+      return { ...channel, name, unit, samples, ...(kind === "calibrated" ? { scale: undefined } : {}) };
     }),
   };
 }
 
 function perVolt(sensing: ChannelSetting["sensing"]): number {
   if (sensing.kind === "volts") return 1;
+  if (sensing.kind === "calibrated") {
+    if (!(sensing.voltsPerUnit > 0)) throw new RangeError("the volts of a unit need a number above 0");
+    return sensing.voltsPerUnit;
+  }
   const [scale, loops] =
     sensing.kind === "shunt" ? [sensing.ohms, 1] : [sensing.millivoltsPerAmp / 1000, sensing.loops];
   if (!(scale > 0 && loops > 0)) throw new RangeError(`a ${sensing.kind} needs numbers above 0`);

@@ -6,12 +6,23 @@ import { UnusableInput, type Capture } from "./capture";
 // Node sees this package as CommonJS with a default, bundlers as a module with names.
 const { WaveFile } = (Reflect.get(wavefile, "default") as typeof wavefile | undefined) ?? wavefile;
 
-/** Full scale of a sound file stands for this many volts unless the file's own note says otherwise. */
-export const WAV_FULL_SCALE_V = 5;
+/** What full scale stands for in the sound files this program writes. */
+const FULL_SCALE_V = 5;
 
-/** A WAV recording as a capture, full scale as volts. @throws UnusableInput for what is damaged or compressed */
-export function captureFromWav(bytes: Uint8Array, name: string, limits: ReadLimits = usualLimits): Capture {
+/**
+ * A WAV recording as a capture. What full scale was in volts no sound file says: only in those this program wrote are the
+ * numbers volts, in all others parts of full scale that were never calibrated.
+ * @param ours whether this program is known to have written it
+ * @throws UnusableInput for what is damaged or compressed
+ */
+export function captureFromWav(
+  bytes: Uint8Array,
+  name: string,
+  limits: ReadLimits = usualLimits,
+  ours = isOwn(bytes),
+): Capture {
   refuseWav(bytes, name, limits);
+  const perUnit = ours ? FULL_SCALE_V : 1;
   try {
     const wav = new WaveFile(bytes);
     const { sampleRate } = wav.fmt as { sampleRate: number };
@@ -26,7 +37,8 @@ export function captureFromWav(bytes: Uint8Array, name: string, limits: ReadLimi
       channels: channels.map((samples, i) => ({
         name: channels.length > 1 ? t`channel ${i + 1}` : t`signal`,
         unit: "V",
-        samples: Float32Array.from(samples, (value) => value * WAV_FULL_SCALE_V),
+        ...(ours ? {} : { scale: "unknown" as const }),
+        samples: Float32Array.from(samples, (value) => value * perUnit),
       })),
     };
   } catch (error) {
@@ -61,7 +73,17 @@ function refuseWav(bytes: Uint8Array, name: string, limits: ReadLimits): void {
     );
 }
 
-const HEADER_BYTES = 44;
+/** Whether the note is there that this program writes into its own. */
+function isOwn(bytes: Uint8Array): boolean {
+  const at = FORMAT_END + 20;
+  return String.fromCharCode(...bytes.subarray(at, at + NOTE.length)) === NOTE;
+}
+
+/** A comment as RIFF has it (LIST, INFO, ICMT), of even length. */
+const NOTE = `full scale ${FULL_SCALE_V} V\0\0`;
+const FORMAT_END = 36;
+const DATA = FORMAT_END + 20 + NOTE.length;
+const HEADER_BYTES = DATA + 8;
 /** WAVE_FORMAT_IEEE_FLOAT of the RIFF/WAVE description (Microsoft and IBM, Multimedia Programming Interface, 1991). */
 const FLOAT_FORMAT = 3;
 
@@ -84,11 +106,16 @@ export function captureToWav({ sampleS, channels }: Capture): Uint8Array {
   view.setUint32(28, rate * row, true);
   view.setUint16(32, row, true);
   view.setUint16(34, 32, true);
-  name(36, "data");
-  view.setUint32(40, rows * row, true);
+  name(FORMAT_END, "LIST");
+  view.setUint32(FORMAT_END + 4, 12 + NOTE.length, true);
+  name(FORMAT_END + 8, "INFOICMT");
+  view.setUint32(FORMAT_END + 16, NOTE.length, true);
+  name(FORMAT_END + 20, NOTE);
+  name(DATA, "data");
+  view.setUint32(DATA + 4, rows * row, true);
   channels.forEach(({ samples }, channel) => {
     for (let i = 0; i < rows; i++)
-      view.setFloat32(HEADER_BYTES + i * row + 4 * channel, (samples[i] ?? 0) / WAV_FULL_SCALE_V, true);
+      view.setFloat32(HEADER_BYTES + i * row + 4 * channel, (samples[i] ?? 0) / FULL_SCALE_V, true);
   });
   return bytes;
 }

@@ -60,7 +60,7 @@ export function unpackCapture(files: Record<string, Uint8Array>, id: string, zip
   const [text, bytes] = [files[`${fileName(id)}.json`], files[`${fileName(id)}.f32`]];
   if (!text || !bytes) {
     const wav = files[`${fileName(id)}.wav`];
-    return wav ? captureFromWav(wav, id) : null;
+    return wav ? captureFromWav(wav, id, undefined, true) : null;
   }
   const described = packedSchema.safeParse(parsed(strFromU8(text)));
   const count = described.success ? described.data.channels.reduce((sum, { samples }) => sum + samples, 0) : -1;

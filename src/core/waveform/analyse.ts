@@ -2,6 +2,7 @@ import { t } from "../words/words";
 import type { Capture, Channel } from "../capture/capture";
 import { parseTyre, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
 import { isPassive, passiveSize, sizeForSpeed, type SizeForSpeed } from "./coil-size";
+import { besideOtherSide } from "./other-side";
 import { disturbances, keyOnFinding } from "./disturbances";
 import { widthCoding, type Frame, type WidthClass } from "./protocol";
 import { supplies, supplyFinding } from "./supply";
@@ -9,7 +10,7 @@ import { confidenceOf } from "./confidence";
 import { found, leadingFinding, type Finding, type Found } from "./finding";
 import { runningOut, turningStretches } from "./motion";
 import { pulseList } from "./pulse-list";
-import { guardV, partOf, rhythmOf, type Pulse, type Rhythm } from "./pulses";
+import { countedThroughPushes, guardV, partOf, rhythmOf, type Pulse, type Rhythm } from "./pulses";
 import { lossFindings, shapeFindings } from "./ring-findings";
 import { median } from "../units/median";
 import { isClipped, recordingWarnings } from "./recording-warnings";
@@ -66,18 +67,32 @@ export interface ChannelAnalysis {
 
 /** High level over low: 1.9 to 2.2 by data sheets (from memory), with what a capture is off by. What holds for every sense resistor. */
 const LEVEL_RATIO = [1.7, 2.4] as const;
+/** Of unknown volts two levels nearer than that may be a small signal on a standing one, as sensed on the supply side. */
+const RIDES_ON_SUPPLY = 1.15;
 /** A tooth that stands out must have been seen twice. */
 const FEWEST_TURNS = 1.3;
 const DUTY_LIMITS = [36, 64] as const;
 
 /** Analyses every channel of a capture. */
-export function analyseCapture(capture: Capture, options: AnalyseOptions = {}): ChannelAnalysis[] {
-  const feeds = supplies(capture.channels.map(({ samples }) => samples));
-  const analysed = capture.channels.map((channel, i) =>
+export function analyseCapture(recorded: Capture, options: AnalyseOptions = {}): ChannelAnalysis[] {
+  const feeds = supplies(recorded.channels);
+  // Where a supply tells when the key was turned, nothing before that is judged in any channel.
+  const keyOn = Math.max(0, ...feeds.map((feed) => feed?.on ?? 0));
+  const capture = since(recorded, keyOn);
+  const judged = capture.channels.map((channel, i) =>
     analyseChannel(feeds[i] ? steadied(channel, feeds[i].usualV) : channel, capture, options),
   );
+  const small = besideOtherSide(judged, { startS: capture.startS, endS: endOf(capture) });
+  const analysed = judged.map((analysis, i) => ({
+    ...analysis,
+    findings: [
+      ...(feeds[i] && keyOn > 0 ? [keyOnFinding(keyOn, capture.sampleS, recorded.startS)] : []),
+      ...analysis.findings,
+      ...(small[i] && !analysis.findings.some(({ code }) => code === "low-amplitude") ? [small[i]] : []),
+    ],
+  }));
   const losses = analysed.flatMap(({ findings }) => findings.filter(({ code }) => code === "random-dropout"));
-  const dips = feeds.map((supply, i) => supply && supplyFinding(capture, i, supply, losses));
+  const dips = feeds.map((supply, i) => supply && supplyFinding(recorded, i, supply, losses));
   // One cause, one finding: what is lost with the supply is no loose signal wire besides.
   const withSupply = dips.some((dip) => dip?.withSignal);
   return analysed.map((analysis, i) => {
@@ -105,8 +120,22 @@ function steadied(channel: Channel, usualV: number): Channel {
   return { ...channel, samples: new Float32Array(channel.samples.length).fill(usualV) };
 }
 
-/** A channel whose findings are not yet weighed. */
-type Unweighed = Omit<ChannelAnalysis, "findings"> & { findings: Found[] };
+/** The recording from its `from`th sample on. */
+function since(capture: Capture, from: number): Capture {
+  if (from === 0) return capture;
+  return {
+    ...capture,
+    startS: capture.startS + from * capture.sampleS,
+    channels: capture.channels.map((channel) => ({ ...channel, samples: channel.samples.subarray(from) })),
+  };
+}
+
+function endOf({ startS, sampleS, channels }: Capture): number {
+  return startS + (channels[0]?.samples.length ?? 0) * sampleS;
+}
+
+/** A channel whose findings are not yet weighed, with a coil's size for its speed. */
+type Unweighed = Omit<ChannelAnalysis, "findings"> & { findings: Found[]; size: SizeForSpeed | null };
 
 function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOptions): Unweighed {
   const { name } = channel;
@@ -132,10 +161,23 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   // A set-up may be wrong, and a wrong ring fitted: what the ring itself repeats by is where its faults come round.
   const told = signature && couldBeFitted(signature, options.pulses) ? signature : found;
   const isTurning = pulses.length >= 8 && shape.kind !== "noise";
+  const counted = (by: number | null) => (by ? countedThroughPushes(rhythm, by) : rhythm);
   const { count, ring, losses } = ringOf(
     told && pulses.length > 8 ? told : null,
-    (by) => foldRing([{ pulses, rhythm, shift: 0 }], by),
-    (by) => (isTurning ? lossFindings(pulses, rhythm, by, sampleS, startS, guardV(shape)) : []),
+    options.pulses,
+    (by) => foldRing([{ pulses, rhythm: counted(by), shift: 0 }], by),
+    (by) =>
+      isTurning
+        ? lossFindings(
+            pulses,
+            counted(by?.pulsesPerRevolution ?? null),
+            by,
+            sampleS,
+            startS,
+            guardV(shape),
+            away !== null,
+          )
+        : [],
   );
   const fold = count ?? told;
   const wholeRing = fold ? foldTogether(turning, fold) : null;
@@ -163,20 +205,12 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
         ),
       );
   }
+  // Tops that are cut off flat are no height.
+  const size = isClipped(recorded) ? null : sizeForSpeed(pulses, rhythm, found, tyre, sampleS);
   if (!coded) {
     findings.push(...disturbances(list, sampleS));
     findings.push(
-      ...levelFindings(
-        shape,
-        pulses,
-        // Tops that are cut off flat are no height.
-        isClipped(recorded) ? null : sizeForSpeed(pulses, rhythm, found, tyre, sampleS),
-        options,
-        samples.length * sampleS,
-        startS,
-        isTurning,
-        inVolts,
-      )
+      ...levelFindings(shape, pulses, size, options, samples.length * sampleS, startS, isTurning, inVolts)
         .filter(({ code }) => !(widths && code === "duty-shift"))
         .filter(({ code }) => !(code === "level-out-of-window" && widths && isUnresolved(widths, sampleS))),
     );
@@ -214,26 +248,35 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
       ...(inVolts ? [] : [t`Not calibrated: sizes and levels are no volts and are not judged; times are.`]),
     ],
     findings,
+    // Both sides by the same count: volts per hertz, whatever either ring seemed to repeat by.
+    size:
+      isTurning && !coded && size && isPassive(shape, pulses, options.family)
+        ? sizeForSpeed(pulses, rhythm, options.pulses ?? null, tyre, sampleS)
+        : null,
     leading: leadingFinding(findings, isTurning ? shape.kind : pulses.length < 8 ? "flat" : shape.kind),
   };
 }
 
 /**
- * The ring by the count it was told to have, and the pulses lost by it. A coded sensor gives a pulse at each edge, so that a
- * ring of so many pole pairs comes round after twice as many: what comes at one place of every second turn is no other
- * ring's doing.
+ * The ring by the count it was told to have, and the pulses lost by it. What comes at one place of every turn of the count
+ * that was set up is that ring's, whatever else seems to repeat. A coded sensor gives a pulse at each edge, so that a ring of
+ * so many pole pairs comes round after twice as many: what comes at one place of every second turn is no other ring's doing.
  */
 function ringOf(
   told: number | null,
+  setUp: number | undefined,
   foldBy: (count: number) => RingPattern,
   lossesBy: (ring: RingPattern | null) => Found[],
 ): { count: number | null; ring: RingPattern | null; losses: Found[] } {
-  const ring = told ? foldBy(told) : null;
-  const once = { count: told, ring, losses: lossesBy(ring) };
-  if (!told || once.losses.every(({ ringLocked }) => ringLocked)) return once;
-  const bothEdges = foldBy(2 * told);
-  const losses = lossesBy(bothEdges);
-  return losses.every(({ ringLocked }) => ringLocked) ? { count: 2 * told, ring: bothEdges, losses } : once;
+  const by = (count: number | null) => {
+    const ring = count ? foldBy(count) : null;
+    return { count, ring, losses: lossesBy(ring) };
+  };
+  const once = by(told);
+  const isRings = ({ losses }: { losses: Found[] }) => losses.every(({ ringLocked }) => ringLocked);
+  if (!told || isRings(once)) return once;
+  const others = [...(setUp && setUp !== told ? [setUp] : []), 2 * told];
+  return others.map(by).find(isRings) ?? once;
 }
 
 /**
@@ -277,14 +320,15 @@ function levelFindings(
   if (!turning) return [];
   const list: Found[] = [];
   if (inVolts && isPassive(shape, pulses, options.family) && size) list.push(...passiveSize(size, whole));
-  const inWindow = shape.lowV > 0.05 && shape.highV < 7.5;
-  if (inVolts && shape.kind === "two-level" && isTwoWire(shape, options) && inWindow) {
+  // A ratio needs no volts, but both levels above nothing: a sound input stops what stands.
+  const inWindow = shape.lowV > (inVolts ? 0.05 : 0.05 * shape.highV) && shape.highV < 7.5;
+  if (shape.kind === "two-level" && isTwoWire(shape, options) && inWindow) {
     const ratio = shape.highV / shape.lowV;
-    if (ratio < LEVEL_RATIO[0] || ratio > LEVEL_RATIO[1])
+    if ((ratio < LEVEL_RATIO[0] && (inVolts || ratio > RIDES_ON_SUPPLY)) || ratio > LEVEL_RATIO[1])
       list.push(
         found(
           "level-out-of-window",
-          { lowV: shape.lowV, highV: shape.highV },
+          { lowV: shape.lowV, highV: shape.highV, ...(inVolts ? {} : { uncalibrated: true }) },
           { strength: 0.85, ...whole, size: ratio },
         ),
       );

@@ -60,6 +60,10 @@ describe("what a channel really measured", () => {
     expect([volts!.name, volts!.samples[1]]).toEqual(["supply", 20]);
     const shunt = { ...usualSetting(capture.channels[1]!), sensing: { kind: "shunt", ohms: 100 } as const };
     expect(rescaled(capture, [usualSetting(capture.channels[0]!), shunt]).channels[1]!.samples[0]).toBeCloseTo(0.01, 6);
+    const sound = { ...capture, channels: capture.channels.map((one) => ({ ...one, scale: "unknown" as const })) };
+    const known = { ...usualSetting(capture.channels[1]!), sensing: { kind: "calibrated", voltsPerUnit: 5 } as const };
+    const [still, told] = rescaled(sound, [usualSetting(capture.channels[0]!), known]).channels;
+    expect([still!.scale, told!.scale, told!.samples[1]]).toEqual(["unknown", undefined, 10]);
     expect(() => rescaled(capture, [{ ...shunt, sensing: { kind: "shunt", ohms: 0 } }])).toThrow(RangeError);
   });
 

@@ -18,6 +18,8 @@ const BINS = 160;
 const EMPTY = 0.3;
 const LEAST_SHARE = 0.003;
 const MOST_SHARE = 0.42;
+/** What stands quite still may be gone for longer than it is there. */
+const MOST_SHARE_STANDING = 0.85;
 /** The signal beside an excursion is at least this part of the whole range. */
 const LEAST_SIGNAL = 0.02;
 /** And stands clear of its own noise. */
@@ -36,10 +38,11 @@ export function excursions(samples: Float32Array): Excursions | null {
   const some = someSamples(samples);
   const whole = signalShape(samples);
   const wheel = whole.kind === "two-level" && isWheel(findPulses(samples, whole));
-  for (const split of emptyStretches(some)) {
+  for (const split of emptyStretches(some).flatMap(bothSides)) {
     const isOutside = (value: number) => value > split.at === split.above;
     const share = shareOf(some, isOutside);
-    if (share < LEAST_SHARE || share > MOST_SHARE) continue;
+    if (share < LEAST_SHARE || share > (split.isMost ? MOST_SHARE_STANDING : MOST_SHARE)) continue;
+    if (split.isMost && signalShape(some.filter(isOutside)).kind !== "flat") continue;
     // Two levels between which the whole turns evenly are the signal's own, however seldom one is met.
     if (wheel && (isOutside(whole.lowV) || isOutside(whole.highV))) continue;
     const inside = samples.filter((value) => !isOutside(value));
@@ -58,6 +61,14 @@ export function excursions(samples: Float32Array): Excursions | null {
     };
   }
   return null;
+}
+
+/** First the rarer side of an empty stretch as what was gone, then the other. */
+function bothSides<T extends { above: boolean }>(split: T): (T & { isMost: boolean })[] {
+  return [
+    { ...split, isMost: false },
+    { ...split, above: !split.above, isMost: true },
+  ];
 }
 
 function shareOf(samples: Float32Array, counts: (value: number) => boolean): number {

@@ -19,6 +19,9 @@ const LOST = 1.62;
 const STOPS_WITHIN = 3;
 /** Both sides of a loss turn alike within this; if they do not, the period tells nothing. */
 const ALIKE = 2.2;
+/** Sides that differ by more than this were pushed or braked in between: then a loss is longer than the slower of them. */
+const PUSHED = 1.3;
+const OF_SLOWER = 1.4;
 /** So far a period looks for sides it can trust. */
 const REACH = 14;
 
@@ -37,7 +40,7 @@ export function motionOf(periods: Float64Array): Motion {
       Side | null,
       Side | null,
     ];
-    if (!left || !right || (left.stops && right.stops)) {
+    if (!left || !right || (left.stops && right.stops) || left.standsNext || right.standsNext) {
       aside[i] = 1;
       continue;
     }
@@ -45,7 +48,9 @@ export function motionOf(periods: Float64Array): Motion {
     const ratio = periods[i]! * Math.sqrt(left.square + along * (right.square - left.square));
     if (ratio < LOST) continue;
     const [slower, faster] = [Math.min(left.square, right.square), Math.max(left.square, right.square)];
-    if (faster > ALIKE ** 2 * slower) aside[i] = 1;
+    // A hand that grips again leaves one period as long as the slow ones before it beside the fast ones after.
+    const isPush = faster > PUSHED ** 2 * slower && periods[i]! < OF_SLOWER * Math.sqrt(1 / slower);
+    if (isPush || faster > ALIKE ** 2 * slower) aside[i] = 1;
     else poles[i] = Math.round(ratio);
   }
   return { poles, aside };
@@ -56,8 +61,11 @@ interface Side {
   square: number;
   apart: number;
   stops: boolean;
+  /** From one pole to the next it lost so much that it stood, or turned back, within the next one or two. */
+  standsNext: boolean;
 }
 
+const LOSES = 0.7;
 /** One odd tooth must not stand for the speed: the middle of so many periods does. */
 const TOGETHER = 3;
 
@@ -67,11 +75,13 @@ function sideOf(squares: Float64Array, long: Uint8Array, i: number, away: -1 | 1
     if (!long[at]) trusted.push(at);
   if (trusted.length < TOGETHER) return null;
   const near = middleOf(squares, trusted.slice(0, TOGETHER));
-  if (trusted.length < 2 * TOGETHER) return { square: near.square, apart: Math.abs(near.at - i), stops: true };
+  const standsNext = squares[trusted[0]!]! < LOSES * squares[trusted[1]!]!;
+  if (trusted.length < 2 * TOGETHER)
+    return { square: near.square, apart: Math.abs(near.at - i), stops: true, standsNext };
   const far = middleOf(squares, trusted.slice(TOGETHER, 2 * TOGETHER));
   const apart = Math.abs(near.at - i);
   const perPole = (far.square - near.square) / Math.abs(far.at - near.at);
-  return { square: near.square, apart, stops: near.square < (apart + STOPS_WITHIN) * perPole };
+  return { square: near.square, apart, stops: near.square < (apart + STOPS_WITHIN) * perPole, standsNext };
 }
 
 function middleOf(squares: Float64Array, places: readonly number[]): { square: number; at: number } {

@@ -126,11 +126,15 @@ it("bursts of ignition are bridged and counted; a wire that chatters, single spi
 });
 
 it("a supply is told from a sensor that stands: long dips leave it one only where it stands above the signals", () => {
-  const stand = (usual: number, low: number, from: number, to: number) =>
-    Float32Array.from({ length: 4000 }, (_, i) => (i > from && i < to ? low : usual));
-  const pulses = Float32Array.from({ length: 4000 }, (_, i) => (i % 40 < 20 ? 0.84 : 1.7));
+  const stand = (usual: number, low: number, from: number, to: number) => ({
+    samples: Float32Array.from({ length: 4000 }, (_, i) => (i > from && i < to ? low : usual)),
+  });
+  const pulses = { samples: Float32Array.from({ length: 4000 }, (_, i) => (i % 40 < 20 ? 0.84 : 1.7)) };
   expect(supplies([pulses, stand(11.6, 3, 1000, 2200)]).map((one) => one?.dips.length ?? null)).toEqual([null, 1]);
   // Two three-wire sensors turned by hand: either stands at its pull-up for most of the time.
   expect(supplies([stand(12, 0.2, 500, 1700), stand(12, 0.2, 2000, 3000)])).toEqual([null, null]);
   expect(supplies([stand(11.6, 3, 1000, 1200)])).toEqual([null]);
+  // 8 V beside an output pulled up to 12 V: what sinks twice beside what never rests is what feeds it.
+  const pulledUp = { samples: pulses.samples.map((value) => (value > 1 ? 12 : 0.2)) };
+  expect(supplies([pulledUp, stand(8, 2, 1000, 2200)]).map((one) => one?.dips.length ?? null)).toEqual([null, 1]);
 });

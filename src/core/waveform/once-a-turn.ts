@@ -1,11 +1,7 @@
 import { median } from "../units/median";
+import { waveBetweenPushes, type TurnWave } from "./between-pushes";
+import { inverted } from "./elimination";
 import type { Pulse, Rhythm } from "./pulses";
-
-/** A wave that comes once a turn: its amplitude, and the standard error of that. */
-export interface TurnWave {
-  size: number;
-  error: number;
-}
 
 type Turning = { pulses: readonly Pulse[]; rhythm: Rhythm };
 
@@ -38,7 +34,9 @@ export function onceATurn(ranOut: Turning, through: Turning, N: number, sampleS:
   // A wheel running out loses ω² in a straight line over the angle, which a mean over one turn takes out whole; its period
   // bends ever more the nearer it is to standing, and what that leaves would pass for a wave.
   const pitchRad = (2 * Math.PI) / N;
-  const speedSquared = byTooth(teeth, periods, (pitches, period) => ((pitches * pitchRad) / (period * sampleS)) ** 2);
+  const squaresOf = ({ rhythm: { teeth: own, periods: over } }: Turning) =>
+    byTooth(own, over, (pitches, period) => ((pitches * pitchRad) / (period * sampleS)) ** 2);
+  const speedSquared = squaresOf({ pulses, rhythm });
   // A coil's voltage rises with speed as its period falls: their product holds the gap alone.
   // No push of a hand changes it, so that all turns tell.
   const height = byTooth(
@@ -48,10 +46,17 @@ export function onceATurn(ranOut: Turning, through: Turning, N: number, sampleS:
   );
   const duty = byTooth(teeth, periods, (pitches, _, i) => (pitches > 1 ? NaN : pulses[i]!.duty));
   return {
-    period: ringsOwn(speedSquared, N, HEAVY_RAD2 * (isDriven(speedSquared, N) ? DRIVEN : pushed ? PUSHED : 1)),
+    period: surer(
+      ringsOwn(speedSquared, N, HEAVY_RAD2 * (isDriven(speedSquared, N) ? DRIVEN : pushed ? PUSHED : 1)),
+      waveBetweenPushes(squaresOf(through), N, HEAVY_RAD2),
+    ),
     height: firstWave(height, N, true),
     duty: firstWave(duty, N, false),
   };
+}
+
+function surer(one: TurnWave | null, other: TurnWave | null): TurnWave | null {
+  return !one || (other && other.error < one.error) ? other : one;
 }
 
 /**
@@ -101,21 +106,6 @@ function ringsOwn(speedSquared: Float64Array, N: number, heavyRad2: number): Tur
   const [a, b] = [0, 1].map((i) => inverse[i]!.reduce((sum, one, j) => sum + one * right[j]!, 0)) as [number, number];
   // A square swings by twice the share its root does.
   return { size: Math.hypot(a, b) / 2, error: Math.sqrt(inverse[0]![0]! + inverse[1]![1]!) / 2 };
-}
-
-/** Gauss–Jordan elimination of a small, positive definite matrix. */
-function inverted(matrix: readonly (readonly number[])[]): number[][] {
-  const rows = matrix.map((row, i) => [...row, ...row.map((_, j) => Number(i === j))]);
-  for (let column = 0; column < rows.length; column++) {
-    const pivot = rows[column]![column]!;
-    rows[column] = rows[column]!.map((value) => value / pivot);
-    rows.forEach((row, i) => {
-      if (i === column) return;
-      const by = row[column]!;
-      rows[i] = row.map((value, j) => value - by * rows[column]![j]!);
-    });
-  }
-  return rows.map((row) => row.slice(matrix.length));
 }
 
 /** One value a tooth; through a gap the wave is bridged, not seen, and its pitches share the value. */

@@ -166,6 +166,26 @@ class SortedWindow {
   }
 }
 
+/**
+ * The same rhythm, counted on through a push. What a ring has lost comes by once a turn, now and then while the hand grips,
+ * when the period alone does not say how many poles it held: one whole turn from another loss it was the same one again.
+ */
+export function countedThroughPushes(rhythm: Rhythm, pulsesPerRevolution: number): Rhythm {
+  const { periods, ratios, motion } = rhythm;
+  const losses = [...ratios.keys()].filter((i) => motion.poles[i]! > 1 && isMissing(ratios[i]!));
+  if (losses.length === 0) return rhythm;
+  const lost = median(losses.map((i) => motion.poles[i]!)) - 1;
+  const turn = pulsesPerRevolution - lost;
+  const isLoss = new Set(losses);
+  const again = [...periods.keys()].filter((i) => motion.aside[i] && (isLoss.has(i - turn) || isLoss.has(i + turn)));
+  if (again.length === 0) return rhythm;
+  const poles = motion.poles.slice();
+  for (const i of again) poles[i] = lost + 1;
+  const teeth = new Int32Array(periods.length + 1);
+  for (let i = 0; i < periods.length; i++) teeth[i + 1] = teeth[i]! + poles[i]!;
+  return { ...rhythm, teeth, motion: { ...motion, poles } };
+}
+
 /** The part of a rhythm over a stretch of pulses, its teeth counted from the stretch's first. */
 export function partOf({ periods, ratios, deviations, teeth, motion }: Rhythm, [from, to]: Stretch): Rhythm {
   return {

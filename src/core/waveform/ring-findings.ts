@@ -1,10 +1,14 @@
 import { median } from "../units/median";
 import { found, type Found } from "./finding";
 import { isMissing, type Pulse, type Rhythm } from "./pulses";
-import type { TurnWave, TurnWaves } from "./once-a-turn";
+import type { TurnWave } from "./between-pushes";
+import type { TurnWaves } from "./once-a-turn";
 import { middlesBeside, type RingPattern } from "./ring-pattern";
 
-/** Pulses lost: at the same place each turn (the ring), or anywhere (wire, connector, supply). */
+/**
+ * Pulses lost: at the same place each turn (the ring), or anywhere (wire, connector, supply).
+ * @param leftItsLevels whether the level meanwhile was neither of the signal's own, which no ring makes
+ */
 export function lossFindings(
   pulses: readonly Pulse[],
   { ratios, teeth }: Rhythm,
@@ -12,11 +16,12 @@ export function lossFindings(
   sampleS: number,
   startS: number,
   guard: number,
+  leftItsLevels: boolean,
 ): Found[] {
   const gaps = [...ratios.keys()].filter((i) => isMissing(ratios[i]!) && !fades(pulses, i, guard));
   if (gaps.length === 0) return [];
   const at = (i: number) => startS + pulses[i]!.at * sampleS;
-  if (gaps.length === 1 && ring && !passedAgain(teeth, gaps[0]!, ring.pulsesPerRevolution)) return [];
+  if (gaps.length === 1 && ring && !leftItsLevels && couldBeTheRing(gaps[0]!, ratios, teeth, ring)) return [];
   const locked = ring ? lockedPlace(gaps, ratios, teeth, ring) : null;
   if (locked) {
     const { own } = locked;
@@ -42,10 +47,19 @@ export function lossFindings(
   return [scattered(gaps, ratios, at)];
 }
 
-/** Whether the place of a gap came round a second time: seen once alone, nothing tells the ring from a wire. */
-function passedAgain(teeth: Int32Array, gap: number, N: number): boolean {
-  return teeth[gap]! - N >= 0 || teeth[gap]! + N < teeth.at(-1)!;
+/** Seen once alone, nothing tells the ring from a wire: unless its place came round again, or it is too long for a ring. */
+function couldBeTheRing(
+  gap: number,
+  ratios: Float64Array,
+  teeth: Int32Array,
+  { pulsesPerRevolution: N }: RingPattern,
+): boolean {
+  const passedAgain = teeth[gap]! - N >= 0 || teeth[gap]! + N < teeth.at(-1)!;
+  return !passedAgain && ratios[gap]! < LONGEST_MISSING * N;
 }
+
+/** What breaks out of a ring and leaves it on the hub is less than this part of it (from memory). */
+const LONGEST_MISSING = 0.4;
 
 /** Pulses beside this gap hardly reach the threshold: the signal sinks under it, nothing breaks. */
 function fades(pulses: readonly Pulse[], i: number, guard: number): boolean {

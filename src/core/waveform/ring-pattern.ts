@@ -244,12 +244,30 @@ export function findPulsesPerRevolution(
     if (Number.isFinite(duty) && !byLoss && !motion.aside[i]) widths[teeth[i]!] = duty - beside[i]!;
   });
   const found = [
-    bestLag(withoutTurnAbout(spacing), grid),
+    bestLag(withoutTurnAbout(againstNeighbours(spacing)), grid),
     bySize ? null : bestLag(withoutTurnAbout(widths), grid),
     bySize ? bestLag(heights, leastHeight(pulses, median([...periods]))) : null,
   ].filter((one) => one !== null);
   return found.sort((a, b) => b.score - a.score)[0]?.lag ?? null;
 }
+
+/** What single teeth are off those beside them: a hand's pushes, a wave once a turn and a trend leave nothing, a loss stays. */
+function againstNeighbours(series: Float64Array): Float64Array {
+  return series.map((value, i) => {
+    if (value === 0 || Math.abs(value) > LOSS) return value;
+    let [sum, count] = [0, 0];
+    for (let at = Math.max(0, i - BESIDE); at <= Math.min(series.length - 1, i + BESIDE); at++)
+      if (at !== i && series[at] !== 0 && Math.abs(series[at]!) <= CALM) {
+        sum += series[at]!;
+        count++;
+      }
+    return count === 0 ? value : value - sum / count;
+  });
+}
+
+const BESIDE = 3;
+/** What is further off is odd itself, and no measure for those beside it. */
+const CALM = 0.15;
 
 /** Where each edge makes a pulse, poles of unequal width come long and short by turns: that tells of no turn of the wheel. */
 function withoutTurnAbout(series: Float64Array): Float64Array {

@@ -1,4 +1,4 @@
-import type { Capture } from "../capture/capture";
+import type { Capture, Channel } from "../capture/capture";
 import { keyOnEnd } from "./disturbances";
 import { found, type Found } from "./finding";
 import { someSamples } from "./some-samples";
@@ -14,6 +14,9 @@ const DIP = 0.85;
 /** A channel that stands at one value but for dips. */
 export interface Supply {
   usualV: number;
+  /** Samples before the key was on and it had risen; 0 where it was up from the first. */
+  on: number;
+  /** Counted from the first sample. */
   dips: [from: number, to: number][];
   /** The part of the recording it stands there. */
   near: number;
@@ -23,22 +26,52 @@ export interface Supply {
  * Which channels are supplies, and where they sink. One that a few long dips keep from its usual value for much of the time
  * is taken for one only where it stands above all others: a sensor turned by hand stands at a level for long as well.
  */
-export function supplies(channels: readonly Float32Array[]): (Supply | null)[] {
-  if (channels.length < 2) return channels.map(() => null);
-  const like = channels.map(supplyLike);
+export function supplies(recorded: readonly Pick<Channel, "samples" | "scale">[]): (Supply | null)[] {
+  if (recorded.length < 2) return recorded.map(() => null);
+  const channels = recorded.map(({ samples }) => samples);
   const tops = channels.map((samples) => someSamples(samples, 5000).reduce((most, one) => Math.max(most, one), 0));
-  const aboveOthers = (at: number) =>
-    like[at]!.usualV > ABOVE_SIGNALS * Math.max(...tops.filter((_, other) => other !== at));
-  return like.map((one, at) => (one && (one.near >= STEADY_SHARE || aboveOthers(at)) ? one : null));
+  const like = recorded.map(({ samples, scale }) =>
+    supplyLike(samples, scale === "unknown" ? LEAST_OF_OTHERS * Math.max(...tops) : LEAST_SUPPLY_V),
+  );
+  const others = <T>(of: readonly T[], at: number) => of.filter((_, other) => other !== at);
+  const aboveOthers = (at: number) => like[at]!.usualV > ABOVE_SIGNALS * Math.max(...others(tops, at));
+  // Beside a signal that comes and goes all the time, what sinks a few times only is what feeds it.
+  const besideSignal = (one: Supply, at: number) =>
+    others(channels, at).some(
+      (samples) =>
+        risings(samples, RISES_FOR_EACH_DIP * (one.dips.length + 1)) >= RISES_FOR_EACH_DIP * (one.dips.length + 1),
+    );
+  return like.map((one, at) =>
+    one && (one.near >= STEADY_SHARE || aboveOthers(at) || besideSignal(one, at)) ? one : null,
+  );
+}
+
+const RISES_FOR_EACH_DIP = 8;
+
+/** How often a channel rises from its lower third into its upper one; counted up to `most`. */
+function risings(samples: Float32Array, most: number): number {
+  const sorted = someSamples(samples, 5000).slice().sort();
+  const [least, greatest] = [sorted[0] ?? 0, sorted.at(-1) ?? 0];
+  const [low, high] = [least + (greatest - least) / 3, least + (2 * (greatest - least)) / 3];
+  let [count, isHigh] = [0, samples[0]! > high];
+  for (let i = 0; i < samples.length && count < most; i++) {
+    if (!isHigh && samples[i]! > high) count++;
+    isHigh = isHigh ? samples[i]! > low : samples[i]! > high;
+  }
+  return count;
 }
 
 const ABOVE_SIGNALS = 1.3;
 
-function supplyLike(samples: Float32Array): Supply | null {
-  // A key turned on in the middle of a recording is no dip.
-  const on = keyOnEnd(samples);
-  const usualV = middle(samples.subarray(on));
-  if (Math.abs(usualV) < LEAST_SUPPLY_V) return null;
+/** Where nobody knows the volts, a supply stands at least at this part of the highest there is. */
+const LEAST_OF_OTHERS = 0.25;
+
+function supplyLike(samples: Float32Array, leastV: number): Supply | null {
+  // A key turned on in the middle of a recording is no dip, nor is the way up.
+  const keyOn = keyOnEnd(samples);
+  const usualV = middle(samples.subarray(keyOn));
+  const on = keyOn > 0 ? keyOn + riseEnd(samples.subarray(keyOn), usualV) : 0;
+  if (Math.abs(usualV) < leastV) return null;
   let near = 0;
   for (let i = on; i < samples.length; i++) if (Math.abs(samples[i]! - usualV) < NEAR * Math.abs(usualV)) near++;
   const dips: [number, number][] = [];
@@ -52,8 +85,17 @@ function supplyLike(samples: Float32Array): Supply | null {
   // A few long dips leave a supply at its usual value less of the time; a signal is low in between ever again.
   const steady = lasting.length <= FEW_DIPS ? STEADY_BUT_FOR_DIPS : STEADY_SHARE;
   const share = near / (samples.length - on);
-  return share < steady ? null : { usualV, dips: lasting, near: share };
+  return share < steady ? null : { usualV, on, dips: lasting, near: share };
 }
+
+/** Samples until a supply first stands near its usual value; 0 where that takes it longer than any supply. */
+function riseEnd(samples: Float32Array, usualV: number): number {
+  const end = samples.findIndex((value) => Math.abs(value - usualV) < NEAR * Math.abs(usualV));
+  return end < LONGEST_RISE * samples.length ? Math.max(0, end) : 0;
+}
+
+/** In parts of the recording. */
+const LONGEST_RISE = 0.1;
 
 /** What a dipping supply means, with whether the signal was lost at the same instant. @param losses gaps of the other channels, seconds */
 export function supplyFinding(

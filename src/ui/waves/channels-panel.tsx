@@ -12,6 +12,7 @@ const SENSING = () =>
     ["volts", t`volts, as they are`],
     ["shunt", t`over a shunt, Ω`],
     ["clamp", t`clamp, mV per A`],
+    ["calibrated", t`calibrated: full scale is, V`],
   ] as const;
 
 /** What each channel really was: its name, probe, shunt or clamp; told before it is judged. */
@@ -61,16 +62,27 @@ export function ChannelsPanel({ capture, onApply }: { capture: Capture; onApply:
                     ? { kind: "shunt", ohms: 10 }
                     : event.target.value === "clamp"
                       ? { kind: "clamp", millivoltsPerAmp: 100, loops: 6 }
-                      : { kind: "volts" },
+                      : event.target.value === "calibrated"
+                        ? { kind: "calibrated", voltsPerUnit: 1 }
+                        : { kind: "volts" },
               })
             }
           >
-            {SENSING().map(([kind, say]) => (
-              <option key={kind} value={kind}>
-                {say}
-              </option>
-            ))}
+            {SENSING()
+              .filter(([kind]) => kind !== "calibrated" || capture.channels[i]?.scale === "unknown")
+              .map(([kind, say]) => (
+                <option key={kind} value={kind}>
+                  {say}
+                </option>
+              ))}
           </select>
+          {setting.sensing.kind === "calibrated" && (
+            <Amount
+              label={t`full scale of channel ${i + 1}, volts`}
+              value={setting.sensing.voltsPerUnit}
+              onSet={(voltsPerUnit) => set(i, { sensing: { kind: "calibrated", voltsPerUnit } })}
+            />
+          )}
           {setting.sensing.kind === "shunt" && (
             <Amount
               label={t`shunt of channel ${i + 1}, ohms`}

@@ -8,10 +8,21 @@ const SMALL = 0.6;
 export const lowAmplitude = {
   code: "low-amplitude",
   title: () => t`Too small for the speed`,
-  say: ({ rmsV, kmh, share }) =>
-    t`${rmsV.toFixed(2)} V RMS at ${kmh.toFixed(1)} km/h is ${Math.round(100 * share)} % of the usual: too large a gap, or a weak coil. The ring itself is even.`,
+  say: ({ rmsV, kmh, share, ofOther }) =>
+    rmsV === undefined
+      ? t`${Math.round(100 * (ofOther ?? share))} % of the other side at the same speed: too large a gap, or a weak coil. The ring itself is even.`
+      : ofOther !== undefined
+        ? t`${rmsV.toFixed(2)} V RMS at ${kmh.toFixed(1)} km/h is ${Math.round(100 * ofOther)} % of the other side: too large a gap, or a weak coil. The ring itself is even.`
+        : t`${rmsV.toFixed(2)} V RMS at ${kmh.toFixed(1)} km/h is ${Math.round(100 * share)} % of the usual: too large a gap, or a weak coil. The ring itself is even.`,
   ringLocked: false,
   rank: 5,
   answer: { say: () => t`good shape but too small`, short: () => t`low amplitude` },
   shows: ({ volts }) => volts.share < SMALL,
-} as const satisfies FindingKind<{ rmsV: number; kmh: number; share: number }>;
+} as const satisfies FindingKind<{
+  /** Not told where the recording's numbers are no volts. */
+  rmsV?: number;
+  kmh: number;
+  share: number;
+  /** Part of what the other side gives, where that was recorded along. */
+  ofOther?: number;
+}>;

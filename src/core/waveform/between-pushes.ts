@@ -1,0 +1,159 @@
+import { median } from "../units/median";
+import { eliminated, type Equations } from "./elimination";
+
+/** A wave that comes once a turn: its amplitude, and the standard error of that. */
+export interface TurnWave {
+  size: number;
+  error: number;
+}
+
+/** An eccentric ring alone makes the speed seem to grow by less than this over a quarter of a turn. */
+const PUSH = 1.15;
+/** A stretch of less than this part of a turn tells its slowing from a wave too badly. */
+const SHORTEST_TURNS = 0.45;
+/** All of them together come to at least this. */
+const FEWEST_TURNS = 1.5;
+/** One push sets in before it shows. */
+const POLES_BESIDE = 2;
+
+/**
+ * The ring's wave where a hand pushes again and again, so that no stretch is left to itself for two turns: between pushes
+ * ω² falls in a straight line over the angle, a line of its own each time, while the ring's wave has one size and one place
+ * in all of them. Linear least squares with the heavy side of the wheel and the bend of a drag that goes with speed held to
+ * what they come to (ridge regression: C. Bishop, Pattern Recognition and Machine Learning, 3.3). Its error by leaving one
+ * stretch out at a time (the jackknife: B. Efron, The Annals of Statistics 7, 1979).
+ * @param speedSquared ω² of every tooth in turn, rad²/s²
+ * @param heavyRad2 what a heavy side is expected to add to ω², rad²/s²
+ * @returns null where fewer than three stretches, or too little of them, is left
+ */
+export function waveBetweenPushes(speedSquared: Float64Array, N: number, heavyRad2: number): TurnWave | null {
+  const stretches = freeStretches(speedSquared, N);
+  const all = stretches.reduce((sum, { length }) => sum + length, 0);
+  if (stretches.length < FEWEST_STRETCHES || all < FEWEST_TURNS * N) return null;
+  const parts = stretches.map((at) => normalEquations(speedSquared, at, N, heavyRad2));
+  const whole = solved(parts);
+  const without = parts.map((_, left) => solved(parts.filter((_, at) => at !== left)));
+  const scatter = [0, 1].map((axis) => {
+    const mean = without.reduce((sum, one) => sum + one[axis]!, 0) / without.length;
+    return ((parts.length - 1) / parts.length) * without.reduce((sum, one) => sum + (one[axis]! - mean) ** 2, 0);
+  });
+  // A square swings by twice the share its root does.
+  const error = (fewTell(parts.length) * Math.sqrt(scatter[0]! + scatter[1]!)) / 2;
+  return { size: Math.hypot(whole[0]!, whole[1]!) / 2, error };
+}
+
+const FEWEST_STRETCHES = 3;
+
+/** By how much a scatter told by few is to be widened: Student's t over the normal, near one in a hundred. */
+function fewTell(stretches: number): number {
+  return 1 + 3 / (stretches - 1);
+}
+
+interface Stretch {
+  from: number;
+  length: number;
+}
+
+/** Where nobody pushes: what is left when all quarters of a turn over which the wheel gains speed are taken away. */
+function freeStretches(speedSquared: Float64Array, N: number): Stretch[] {
+  const quarter = Math.max(4, Math.round(N / 4));
+  const calm = speedSquared.map((_, i) => median([...speedSquared.subarray(Math.max(0, i - 2), i + 3)]));
+  const pushed = new Uint8Array(speedSquared.length);
+  for (let i = 0; i + quarter < calm.length; i++)
+    if (calm[i + quarter]! > PUSH ** 2 * calm[i]!)
+      pushed.fill(1, Math.max(0, i - POLES_BESIDE), i + quarter + POLES_BESIDE);
+  const found: Stretch[] = [];
+  let from = 0;
+  for (let i = 0; i <= pushed.length; i++) {
+    if (i < pushed.length && !pushed[i]) continue;
+    if (i - from >= SHORTEST_TURNS * N) found.push({ from, length: i - from });
+    from = i + 1;
+  }
+  return found;
+}
+
+/** The wave and the heavy side: what all stretches have in common. */
+const SHARED = 4;
+
+/** One stretch's share of the normal equations for those, its own line and bend solved away. */
+function normalEquations(
+  speedSquared: Float64Array,
+  { from, length }: Stretch,
+  N: number,
+  heavyRad2: number,
+): Equations {
+  const values = speedSquared.subarray(from, from + length);
+  let trend = values.map(() => values.reduce((sum, one) => sum + one, 0) / length);
+  let bend = 0;
+  let rows: { value: number; x: number[] }[] = [];
+  // The wave goes with the speed of its moment, which the first round does not know yet.
+  for (let round = 0; round < 2; round++) {
+    rows = [...values].map((value, k) => {
+      const angle = (2 * Math.PI * (from + k)) / N;
+      const [cos, sin, slow] = [Math.cos(angle), Math.sin(angle), heavyRad2 / trend[k]!];
+      const along = (2 * k) / length - 1;
+      return { value: value / trend[k]! - 1, x: [cos, sin, slow * cos, slow * sin, 1, along, along ** 2 - 1 / 3] };
+    });
+    const fit = leastSquares(
+      rows,
+      [0, 0, 1, 1, 0, 0, bend > 0 ? 1 / bend ** 2 : 0].map((one) => one * NOISE ** 2),
+    );
+    const line = [0, 1].map((i) => fit[SHARED + i]!) as [number, number];
+    bend = Math.max(LEAST_BEND, BEND * line[1] ** 2);
+    trend = trend.map((one, k) => one * Math.max(0.05, 1 + line[0] + line[1] * ((2 * k) / length - 1)));
+  }
+  const ridge = [0, 0, 0, 0, 0, 0, (NOISE / bend) ** 2];
+  return withoutOwn(rows, ridge);
+}
+
+/** A period's own scatter, in parts of it: edges, poles, sampling (from memory). */
+const NOISE = 0.02;
+/** Drag that goes with speed bends the line by at most about a quarter of its fall squared. */
+const BEND = 0.25;
+const LEAST_BEND = 0.003;
+
+function products(rows: readonly { value: number; x: readonly number[] }[], ridge: readonly number[]): Equations {
+  const places = ridge.map((_, i) => i);
+  const matrix = places.map((i) => places.map((j) => (i === j ? ridge[i]! : 0)));
+  const right = places.map(() => 0);
+  for (const { value, x } of rows)
+    for (const i of places) {
+      right[i]! += x[i]! * value;
+      for (const j of places) matrix[i]![j]! += x[i]! * x[j]!;
+    }
+  return { matrix, right };
+}
+
+function leastSquares(rows: readonly { value: number; x: readonly number[] }[], ridge: readonly number[]): number[] {
+  const { matrix, right } = products(rows, ridge);
+  return eliminated(matrix, right, matrix.length).right;
+}
+
+/** The equations of what all stretches share, once a stretch's own unknowns are eliminated (Schur complement). */
+function withoutOwn(rows: readonly { value: number; x: readonly number[] }[], ridge: readonly number[]): Equations {
+  const { matrix, right } = products(rows, ridge);
+  const turned = [...matrix.keys()].reverse();
+  const own = eliminated(
+    turned.map((i) => turned.map((j) => matrix[i]![j]!)),
+    turned.map((i) => right[i]!),
+    matrix.length - SHARED,
+  );
+  const at = [...Array(SHARED).keys()].map((i) => matrix.length - 1 - i);
+  return { matrix: at.map((i) => at.map((j) => own.matrix[i]![j]!)), right: at.map((i) => own.right[i]!) };
+}
+
+function solved(parts: readonly Equations[]): number[] {
+  const places = [...Array(SHARED).keys()];
+  const sum = (of: (one: Equations) => number) => parts.reduce((all, one) => all + of(one), 0);
+  const matrix = places.map((i) =>
+    places.map((j) => sum((one) => one.matrix[i]![j]!) + (i === j ? (i < 2 ? TINY : NOISE ** 2) : 0)),
+  );
+  return eliminated(
+    matrix,
+    places.map((i) => sum((one) => one.right[i]!)),
+    SHARED,
+  ).right;
+}
+
+/** Keeps a wave no stretch tells of at nothing. */
+const TINY = 1e-6;

@@ -1,0 +1,57 @@
+import { found, type Found } from "./finding";
+import type { SizeForSpeed } from "./coil-size";
+
+/** A coil under this part of the one on the other side is too small (common practice, no source). */
+const OTHER_SIDE = 0.6;
+
+interface Coil {
+  name: string;
+  inVolts: boolean;
+  /** Null where the channel is no coil's, or was too short to tell. */
+  size: SizeForSpeed | null;
+}
+
+/**
+ * Coils recorded together, each against the other side of its axle at its own speed: where nobody knows what a make's coil
+ * should give, the other side does. Which is whose is told by the names; two alone belong together.
+ * @returns for each the finding that it is too small, or null
+ */
+export function besideOtherSide(coils: readonly Coil[], whole: { startS: number; endS: number }): (Found | null)[] {
+  const sized = coils.filter(({ size }) => size !== null).length;
+  return coils.map((coil) => {
+    const { size, inVolts } = coil;
+    const other = coils.find((one) => one !== coil && one.size !== null && areSides(coil.name, one.name, sized === 2));
+    if (!size || !other?.size) return null;
+    const ofOther = size.share / other.size.share;
+    if (!(ofOther < OTHER_SIDE)) return null;
+    const { rmsV, share, speedKmh: kmh } = size;
+    return found(
+      "low-amplitude",
+      { ...(inVolts ? { rmsV } : {}), kmh, share, ofOther },
+      { strength: 0.9, ...whole, size: ofOther },
+    );
+  });
+}
+
+function areSides(one: string, other: string, alone: boolean): boolean {
+  const [a, b] = [sideOf(one), sideOf(other)];
+  if (!a.side || !b.side) return alone;
+  return a.side !== b.side && a.axle === b.axle;
+}
+
+function sideOf(name: string): { side: "left" | "right" | null; axle: "front" | "rear" | null } {
+  const words = name.toLowerCase().split(/[^\p{L}]+/u);
+  const has = (...any: string[]) => any.some((word) => words.includes(word));
+  return {
+    side: has("left", "l", "fl", "lf", "rl", "lr", "links", "vl", "hl")
+      ? "left"
+      : has("right", "r", "fr", "rf", "rr", "rechts", "vr", "hr")
+        ? "right"
+        : null,
+    axle: has("front", "f", "fl", "lf", "fr", "rf", "vorn", "vl", "vr")
+      ? "front"
+      : has("rear", "rl", "lr", "rr", "hinten", "hl", "hr")
+        ? "rear"
+        : null,
+  };
+}
