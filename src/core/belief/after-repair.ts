@@ -13,8 +13,8 @@ export interface Repaired {
 
 /** A repair leaves the car as it was this often: a bad new part, a joint that is none (engineering judgement). */
 const IN_VAIN = 0.05;
-/** A car that had one fault has a second this often (engineering judgement, as for pairs). */
-const SECOND = 0.04;
+/** A car that had one fault has a second behind it this often: on salt roads two at once are common (engineering judgement). */
+const SECOND = 0.08;
 /** Nothing is ruled out by a repair of something else. */
 const LEAST = 1e-7;
 

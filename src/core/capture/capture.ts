@@ -15,6 +15,14 @@ export interface Channel {
   samples: Float32Array;
 }
 
+/** The unit numbers are shown in; none where they were never calibrated. */
+export type ShownUnit = Channel["unit"] | "";
+
+/** The unit a channel's numbers are shown in. */
+export function shownUnit({ unit, scale }: Pick<Channel, "unit" | "scale">): ShownUnit {
+  return scale === "unknown" ? "" : unit;
+}
+
 /** Input that cannot be used: the message says what is wrong, where, and how to mend it. */
 export class UnusableInput extends Error {
   override readonly name = "UnusableInput";

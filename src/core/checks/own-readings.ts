@@ -3,6 +3,7 @@ import { stationsOf, type CornerSetup, type StationId } from "../circuit/setup";
 import type { Place } from "../faults/fault";
 import type { Part } from "../faults/parts/parts";
 import { stationWords } from "../faults/places";
+import { findingCodes, findingKind } from "./findings/findings";
 import { hookupKey, pointsOf, type Hookup } from "./hookup";
 import { gatePinOf, gatePins, isFeedReading, type GatePin } from "./module-gate";
 import { isAtSensorPlug } from "./sensor-gate";
@@ -83,8 +84,18 @@ export function isSeenTwice(part: Part, place: Place, setup: CornerSetup, taken:
   if (part !== "ring" && part !== "bearing" && part !== "mounting" && part !== "tyre") return false;
   const own = taken.filter(({ hookup }) => OWN_LOOKS[part](hookup));
   const wrong = own.filter(({ speaks }) => speaks);
+  // Seen or gauged wrong, and recorded turning with the ring: two witnesses of one thing.
+  if (part === "ring" && wrong.length > 0 && taken.some(turnsWithRing)) return true;
   // The same look answered the same once more tells little by itself, and is a second pair of eyes all the same.
   return own.filter((one) => one.speaks || wrong.some((other) => saysTheSame(one, other))).length >= 2;
+}
+
+function turnsWithRing({ hookup, speaks, word }: Taken): boolean {
+  return (
+    hookup.instrument === "scope" &&
+    speaks &&
+    findingCodes.some((code) => code === word && findingKind(code).ringLocked)
+  );
 }
 
 function saysTheSame(one: Taken, other: Taken): boolean {

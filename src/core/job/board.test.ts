@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { boardState, carState, inOrder, rowKey, type BoardRow } from "./board";
+import { boardState, carState, inOrder, isOn, rowKey, type BoardRow } from "./board";
 import { mergeJobs, stamped } from "./merge";
 import { jobSchema, type Entry, type Job } from "./schema";
 
@@ -53,6 +53,21 @@ describe("the board", () => {
       ),
     ).toBe("proven");
     expect(boardState(job({ archived: true, entries: [repair] }), proven)).toBe("archived");
+  });
+
+  it("a job that waits for a part waits, however far it is, until nothing is written there", () => {
+    const waits = job({ car: { name: "Teal 2", plate: "", waitingFor: "sensor, ordered" }, entries: [repair] });
+    expect(boardState(waits, proven)).toBe("waiting");
+    expect(boardState(job({ car: { name: "Teal 2", plate: "", waitingFor: " " } }), proven)).toBe("proven");
+    expect(boardState({ ...waits, archived: true }, proven)).toBe("archived");
+  });
+
+  it("days are those of the calendar, not of so many hours", () => {
+    const now = new Date(2026, 10, 28, 1, 30);
+    const at = (day: number, hour: number) => new Date(2026, 10, day, hour).toISOString();
+    expect([at(28, 0), at(27, 23), at(27, 2)].map((one) => isOn("today", one, now))).toEqual([true, false, false]);
+    expect([at(28, 0), at(27, 23), at(26, 23)].map((one) => isOn("yesterday", one, now))).toEqual([false, true, false]);
+    expect([at(28, 0), at(22, 3), at(21, 23)].map((one) => isOn("week", one, now))).toEqual([true, true, false]);
   });
 
   it("a car has come as far as the corner that is least far", () => {

@@ -1,3 +1,4 @@
+import { differenceInCalendarDays } from "date-fns";
 import * as z from "zod/mini";
 import { parts } from "../faults/parts/parts";
 import { verdicts } from "../verdict/suspects";
@@ -17,13 +18,14 @@ export const boardRowSchema = z.object({
 });
 export type BoardRow = z.infer<typeof boardRowSchema>;
 
-export const boardStates = ["open", "proven", "repaired", "archived"] as const;
-/** How far a job has come; archived is where it was put, however far it is. */
+export const boardStates = ["open", "waiting", "proven", "repaired", "archived"] as const;
+/** How far a job has come; waiting and archived are where it was put, however far it is. */
 export type BoardState = (typeof boardStates)[number];
 
 /** @param row what was worked out of it; null while it is not */
 export function boardState(job: Job, row: BoardRow | null): BoardState {
   if (job.archived) return "archived";
+  if (job.car.waitingFor?.trim()) return "waiting";
   if (standingRepair(job)) return "repaired";
   return row?.lead?.proven ? "proven" : "open";
 }
@@ -52,6 +54,19 @@ export function peopleOf({ entries }: Job): string[] {
       people.add(by);
     }
   return [...people];
+}
+
+export const boardDays = ["today", "yesterday", "week"] as const;
+/** When a job was worked on last. */
+export type BoardDay = (typeof boardDays)[number];
+
+const DAYS_BACK: Record<BoardDay, [from: number, to: number]> = { today: [0, 0], yesterday: [1, 1], week: [0, 6] };
+
+/** Whether a moment falls on one of those days of the calendar, by the clock of whoever looks. @param moment ISO */
+export function isOn(day: BoardDay, moment: string, now: Date): boolean {
+  const back = differenceInCalendarDays(now, new Date(moment));
+  const [from, to] = DAYS_BACK[day];
+  return back >= from && back <= to;
 }
 
 export const boardOrders = ["worked-on", "car", "readings"] as const;

@@ -60,6 +60,7 @@ const NAMES: Record<string, () => string> = {
   vin: () => t`VIN`,
   order: () => t`Order number`,
   customer: () => t`Customer reference`,
+  waitingFor: () => t`Waiting for`,
   presence: () => t`Is the fault here now?`,
   codes: () => t`Codes`,
   symptoms: () => t`What is noticed`,

@@ -36,7 +36,7 @@ function inWorkBeside({ others }: Job): Corner[] {
 const always = () => true;
 
 const CAR: Field[] = [
-  ...(["name", "plate", "kilometres", "vin", "order", "customer"] as const).map((key): Field => ({
+  ...(["name", "plate", "kilometres", "vin", "order", "customer", "waitingFor"] as const).map((key): Field => ({
     key,
     get: ({ car }) => car[key],
     put: (job, { car }) => ({ ...job, car: { ...job.car, [key]: car[key] } }),

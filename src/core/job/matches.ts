@@ -1,7 +1,7 @@
 import { cornersInWork } from "./corner-in-work";
 import type { Job } from "./schema";
 
-/** Whether a job is meant by what was typed: every word of it in the car's name, plate, VIN, order, customer, corner or codes. */
+/** Whether a job is meant by what was typed: every word of it in the car's name, plate, VIN, order, customer, what it waits for, corner or codes. */
 export function matchesJob(job: Job, sought: string): boolean {
   const all = textOf(job);
   return sought
@@ -16,8 +16,10 @@ const texts = new WeakMap<Job, string>();
 function textOf(job: Job): string {
   let text = texts.get(job);
   if (text === undefined) {
-    const { name, plate, vin = "", order = "", customer = "" } = job.car;
-    text = [name, plate, vin, order, customer, ...cornersInWork(job), ...job.complaint.codes].join(" ").toLowerCase();
+    const { name, plate, vin = "", order = "", customer = "", waitingFor = "" } = job.car;
+    text = [name, plate, vin, order, customer, waitingFor, ...cornersInWork(job), ...job.complaint.codes]
+      .join(" ")
+      .toLowerCase();
     texts.set(job, text);
   }
   return text;

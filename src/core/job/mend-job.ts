@@ -62,6 +62,7 @@ export function mendJob(document: unknown, now: Date): Mended | null {
       vin: textOf(car.data?.vin, 40) || undefined,
       order: textOf(car.data?.order, 40) || undefined,
       customer: textOf(car.data?.customer, 80) || undefined,
+      waitingFor: textOf(car.data?.waitingFor, 80) || undefined,
       kilometres: typeof car.data?.kilometres === "number" ? car.data.kilometres : undefined,
     },
     setup: setup.data,

@@ -116,6 +116,8 @@ export const jobSchema = z.object({
     /** The shop's order number, and the customer's own reference. */
     order: z.optional(typedText("order")),
     customer: z.optional(typedText("customer")),
+    /** What has to come before it goes on: a part, a word from the customer. */
+    waitingFor: z.optional(typedText("waitingFor")),
   }),
   /** The corner the car came in for. */
   setup: cornerSetupSchema,

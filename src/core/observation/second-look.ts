@@ -5,7 +5,7 @@ import type { Instrument } from "../checks/instruments";
  * afresh, and a second drive is another one (engineering judgement).
  */
 const SEEN_ALIKE = 0.5;
-const FELT_ALIKE: Partial<Record<Instrument, number>> = { hands: 0.25, scan: 0.35 };
+const FELT_ALIKE: Partial<Record<Instrument, number>> = { hands: 0.25, scan: 0.15 };
 
 /** Chances of each word when the same thing is looked at again, once it was called `last`. */
 export function secondLook(chances: readonly number[], last: number, instrument: Instrument): number[] {

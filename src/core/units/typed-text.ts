@@ -7,6 +7,7 @@ export const LONGEST = {
   vin: 40,
   order: 40,
   customer: 80,
+  waitingFor: 80,
   note: 4000,
   code: 40,
   reading: 200,

@@ -1,6 +1,7 @@
 import { t } from "../words/words";
 import type { Capture } from "../capture/capture";
 import { parseTyre, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
+import type { ShownUnit } from "../capture/capture";
 import { formatQuantity } from "../units/format";
 import type { View } from "./view";
 
@@ -61,7 +62,7 @@ export function markerReadout(
 /** What a readout says, one phrase a quantity, beginning with the time between. @param unit of the channel */
 export function markerWords(
   { deltaS, hertz, pulses, meanHertz, speedKmh, aV, bV }: MarkerReadout,
-  unit: "V" | "A",
+  unit: ShownUnit,
 ): string[] {
   return [
     t`Δt ${(1000 * deltaS).toFixed(2)} ms`,
@@ -73,8 +74,8 @@ export function markerWords(
 }
 
 /** A level at a marker, in the channel's own unit. */
-export function markerLevel(value: number, unit: "V" | "A"): string {
-  return formatQuantity(value, unit === "A" ? "amps" : "volts");
+export function markerLevel(value: number, unit: ShownUnit): string {
+  return unit === "" ? value.toFixed(3) : formatQuantity(value, unit === "A" ? "amps" : "volts");
 }
 
 /** Two markers at the thirds of what is in view. */

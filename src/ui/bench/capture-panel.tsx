@@ -80,6 +80,7 @@ export const CapturePanel = memo(function CapturePanel({
           <div className="flex flex-wrap items-center gap-4">
             <p className="font-mono text-sm text-muted">{jt`${channel.pulses} pulses${channel.speedKmh && say(t` · ${channel.speedKmh.min.toFixed(1)}–${channel.speedKmh.max.toFixed(1)} km/h`)}${
               channel.signal === "two-level" &&
+              channel.inVolts &&
               t` · ${channel.levels.lowV.toFixed(2)} / ${channel.levels.highV.toFixed(2)} V`
             }`}</p>
             {!read.logged && (

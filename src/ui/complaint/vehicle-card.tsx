@@ -14,16 +14,16 @@ import { useSettings } from "../settings/use-settings";
 /** What the order is written with: kept with the job and its report, never with the library or exercises. */
 export function VehicleCard({ job, change }: { job: Job; change: ChangeJob }) {
   const unit = useSettings().settings.units.speed;
-  const { vin = "", order = "", customer = "", kilometres } = job.car;
+  const { vin = "", order = "", customer = "", waitingFor = "", kilometres } = job.car;
   const set = (parts: Partial<Job["car"]>) => change((newest) => ({ ...newest, car: { ...newest.car, ...parts } }));
   // What the order is written with belongs to the car, whichever corner is shown.
   const { id } = ofAddress(job.id);
   // A fold that hides what is filled in or half typed would lose it from sight.
-  const filled = Boolean(vin || order || customer || kilometres !== undefined);
+  const filled = Boolean(vin || order || customer || waitingFor || kilometres !== undefined);
   const [open] = useState(() => filled || FIELDS.some((one) => draftOf(`${id}/${one}`) !== null));
   return (
     <details className="rounded-lg border border-rule px-3" open={open}>
-      <summary className="min-h-11 cursor-pointer content-center text-sm text-muted">{t`Order, VIN, mileage`}</summary>
+      <summary className="min-h-11 cursor-pointer content-center text-sm text-muted">{t`Order, waiting for, VIN, mileage`}</summary>
       <div className="grid gap-3 pb-3 md:grid-cols-2">
         <Line
           label={t`Order number`}
@@ -38,6 +38,14 @@ export function VehicleCard({ job, change }: { job: Job; change: ChangeJob }) {
           value={customer}
           maxLength={LONGEST.customer}
           onTake={(text) => set({ customer: text || undefined })}
+        />
+        <Line
+          label={t`Waiting for`}
+          field={`${id}/waiting`}
+          value={waitingFor}
+          maxLength={LONGEST.waitingFor}
+          note={waitingFor ? t`On the board it stands under “waiting” until this is emptied.` : null}
+          onTake={(text) => set({ waitingFor: text || undefined })}
         />
         <Line
           label={t`VIN`}
@@ -65,7 +73,7 @@ export function VehicleCard({ job, change }: { job: Job; change: ChangeJob }) {
   );
 }
 
-const FIELDS = ["order", "customer", "vin", "driven"];
+const FIELDS = ["order", "customer", "waiting", "vin", "driven"];
 const LABEL = "grid content-start gap-1 text-sm text-muted";
 const INPUT = "min-h-11 w-full rounded-lg border border-rule bg-paper px-3 font-mono text-ink";
 

@@ -1,6 +1,6 @@
 "use client";
 import clsx from "clsx";
-import { boardOrders, boardStates, type BoardOrder, type BoardState } from "@/core/job/board";
+import { boardDays, boardOrders, boardStates, type BoardDay, type BoardOrder, type BoardState } from "@/core/job/board";
 import { msgid, ngettext, t } from "@/core/words/words";
 
 /** Which jobs of the board are shown, and in which order. */
@@ -8,13 +8,15 @@ export interface Chosen {
   sought: string;
   state: BoardState | "all";
   order: BoardOrder;
+  /** When it was worked on last; null for ever. */
+  day: BoardDay | null;
   /** Who worked on it; null for all. */
   person: string | null;
 }
 
 /** What to show of the board, and what is done with all that is shown. */
 export function BoardFilters({
-  chosen: { sought, state, order, person },
+  chosen: { sought, state, order, day, person },
   onChoose,
   counts,
   people,
@@ -72,6 +74,21 @@ export function BoardFilters({
           ))}
         </select>
       </label>
+      <label className="flex items-center gap-2">
+        {t`Worked on`}
+        <select
+          className="min-h-11 rounded-lg border border-rule bg-card px-2 text-base text-ink"
+          value={day ?? ""}
+          onChange={(event) => onChoose({ day: boardDays.find((one) => one === event.target.value) ?? null })}
+        >
+          <option value="">{t`any day`}</option>
+          {boardDays.map((one) => (
+            <option key={one} value={one}>
+              {DAY_WORDS[one]()}
+            </option>
+          ))}
+        </select>
+      </label>
       {people.length > 0 && (
         <label className="flex items-center gap-2">
           {t`Who`}
@@ -108,9 +125,16 @@ export function BoardFilters({
 const STATE_WORDS: Record<BoardState | "all", () => string> = {
   all: () => t`on the board`,
   open: () => t`open`,
+  waiting: () => t`waiting`,
   proven: () => t`proven`,
   repaired: () => t`repaired`,
   archived: () => t`archived`,
+};
+
+const DAY_WORDS: Record<BoardDay, () => string> = {
+  today: () => t`today`,
+  yesterday: () => t`yesterday`,
+  week: () => t`in the last seven days`,
 };
 
 const ORDER_WORDS: Record<BoardOrder, () => string> = {

@@ -3,7 +3,7 @@ import { useWindowVirtualizer } from "@tanstack/react-virtual";
 import { useRouter } from "next/navigation";
 import { useLayoutEffect, useMemo, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { carState, inOrder, peopleOf, type BoardState } from "@/core/job/board";
+import { carState, inOrder, isOn, peopleOf, type BoardState } from "@/core/job/board";
 import { cornerJobs } from "@/core/job/corner-in-work";
 import { matchesJob } from "@/core/job/matches";
 import type { Job } from "@/core/job/schema";
@@ -30,8 +30,14 @@ export function BoardList({
   onDelete: (jobs: readonly { id: string; name: string }[]) => void;
 }) {
   const router = useRouter();
-  const [chosen, setChosen] = useState<Chosen>({ sought: "", state: "all", order: "worked-on", person: null });
-  const { sought, state, order, person } = chosen;
+  const [chosen, setChosen] = useState<Chosen>({
+    sought: "",
+    state: "all",
+    order: "worked-on",
+    day: null,
+    person: null,
+  });
+  const { sought, state, order, day, person } = chosen;
   const corners = useMemo(() => new Map(jobs.map((job) => [job, cornerJobs(job)])), [jobs]);
   // What is put away is worked out when it is looked at.
   const wanted = useMemo(
@@ -48,7 +54,12 @@ export function BoardList({
     wanted === "all" ? states.get(job) !== "archived" : states.get(job) === wanted;
   const people = useMemo(() => [...new Set(jobs.flatMap(peopleOf))].sort(), [jobs]);
   const ordered = useMemo(() => inOrder(jobs, order, lastTouched), [jobs, order]);
-  const found = ordered.filter((job) => matchesJob(job, sought) && (person === null || peopleOf(job).includes(person)));
+  const found = ordered.filter(
+    (job) =>
+      matchesJob(job, sought) &&
+      (day === null || isOn(day, lastTouched(job), new Date())) &&
+      (person === null || peopleOf(job).includes(person)),
+  );
   const shown = found.filter((job) => isShown(job, state));
   const list = useRef<HTMLUListElement>(null);
   const [above, setAbove] = useState(0);

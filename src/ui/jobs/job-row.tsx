@@ -45,6 +45,11 @@ export function JobRow({
         <div className="text-sm text-muted">{t`${familyWords[job.setup.family]} · ${standingReadings(job).length} readings`}</div>
       </div>
       <div className="grid gap-2 self-center">
+        {job.car.waitingFor && (
+          <p className="w-fit rounded-full border border-marigold bg-marigold-wash px-3 py-0.5 text-sm">
+            {t`Waiting for: ${job.car.waitingFor}`}
+          </p>
+        )}
         {job.simulated?.practice?.alone ? (
           <p className="text-muted">{t`practice, alone`}</p>
         ) : (

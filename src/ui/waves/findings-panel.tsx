@@ -94,7 +94,7 @@ export function FindingsPanel({
             </p>
           </li>
         )}
-        {channel.signal === "two-level" && (
+        {channel.signal === "two-level" && channel.inVolts && (
           <li className="border-b border-rule py-2">
             <b>{t`Levels ${channel.levels.lowV.toFixed(2)} / ${channel.levels.highV.toFixed(2)} V`}</b>
           </li>

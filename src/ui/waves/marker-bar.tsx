@@ -1,6 +1,7 @@
 import { t } from "@/core/words/words";
 import { markerLevel, markerWords, type MarkerReadout, type Markers } from "@/core/waveform/markers";
 import { Cap } from "../keys/cap";
+import type { ShownUnit } from "@/core/capture/capture";
 import { useUnits } from "../settings/use-units";
 
 /** What the two markers read, and the caps that move the one held. */
@@ -12,7 +13,7 @@ export function MarkerBar({
   onMove,
 }: {
   readout: MarkerReadout;
-  unit: "V" | "A";
+  unit: ShownUnit;
   held: keyof Markers;
   onHold: (which: keyof Markers) => void;
   onMove: (steps: number) => void;

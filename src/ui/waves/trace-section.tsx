@@ -1,6 +1,6 @@
 "use client";
 import { numberOf } from "../query/same-object";
-import { fitsWav, type Capture } from "@/core/capture/capture";
+import { fitsWav, shownUnit, type Capture } from "@/core/capture/capture";
 import { useQuery } from "@tanstack/react-query";
 import { captureWorker } from "../query/workers";
 import { t } from "@/core/words/words";
@@ -71,7 +71,7 @@ export function TraceSection({
       traceSvg(
         detail ?? result.traces,
         capture.channels.map(({ name }) => name),
-        shown.unit,
+        shownUnit(shown),
         capture.name,
       ),
       capture.name,
@@ -81,7 +81,7 @@ export function TraceSection({
     <section className="border-b border-rule bg-card px-2 pt-1" aria-label={t`Trace`}>
       <WaveTrace
         names={names}
-        unit={shown.unit}
+        unit={shownUnit(shown)}
         whole={result.traces}
         detail={detail}
         view={view}
@@ -100,7 +100,7 @@ export function TraceSection({
         {markers ? (
           <MarkerBar
             readout={markerReadout(shown, capture, channel.pulseTimesS, markers, channel.pulsesPerRevolution, tyre)}
-            unit={shown.unit}
+            unit={shownUnit(shown)}
             held={held}
             onHold={setHeld}
             onMove={(steps) => move(steps * FINE)}
