@@ -245,7 +245,9 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     ...(widths ? { widths } : {}),
     warnings: [
       ...recordingWarnings(list, rhythm.periods, speed, sampleS),
-      ...(inVolts ? [] : [t`Not calibrated: the numbers are no volts. Times are judged, and sizes only against each other.`]),
+      ...(inVolts
+        ? []
+        : [t`Not calibrated: the numbers are no volts. Times are judged, and sizes only against each other.`]),
     ],
     findings,
     // Both sides by the same count: volts per hertz, whatever either ring seemed to repeat by.

@@ -35,30 +35,42 @@ export function supplies(recorded: readonly Pick<Channel, "samples" | "scale">[]
   );
   const others = <T>(of: readonly T[], at: number) => of.filter((_, other) => other !== at);
   const aboveOthers = (at: number) => like[at]!.usualV > ABOVE_SIGNALS * Math.max(...others(tops, at));
-  // Beside a signal that comes and goes all the time, what sinks a few times only is what feeds it.
+  // Beside a signal that comes and goes all the time, what sinks a few times only is what feeds it: it takes the signal along.
   const besideSignal = (one: Supply, at: number) =>
-    others(channels, at).some(
-      (samples) =>
-        risings(samples, RISES_FOR_EACH_DIP * (one.dips.length + 1)) >= RISES_FOR_EACH_DIP * (one.dips.length + 1),
-    );
+    others(channels, at).some((signal) => isFedBy(signal, one, channels[at]!));
   return like.map((one, at) =>
     one && (one.near >= STEADY_SHARE || aboveOthers(at) || besideSignal(one, at)) ? one : null,
   );
 }
 
 const RISES_FOR_EACH_DIP = 8;
+/** A feed this far down feeds nothing. */
+const DOWN = 0.3;
+/** A signal whose feed is down rises less often than this part of what it else does. */
+const STILLED = 0.4;
 
-/** How often a channel rises from its lower third into its upper one; counted up to `most`. */
-function risings(samples: Float32Array, most: number): number {
+/** Whether a channel goes on all the time but for the moments in which the other is down. */
+function isFedBy(signal: Float32Array, { usualV, dips }: Supply, feed: Float32Array): boolean {
+  const rises = risings(signal);
+  if (rises.length < RISES_FOR_EACH_DIP * (dips.length + 1)) return false;
+  const down = dips.filter(([from, to]) => feed.subarray(from, to + 1).some((value) => value < DOWN * usualV));
+  const length = down.reduce((sum, [from, to]) => sum + to - from, 0);
+  const within = rises.filter((at) => down.some(([from, to]) => at > from && at < to)).length;
+  return within <= STILLED * rises.length * (length / signal.length);
+}
+
+/** Where a channel rises from its lower third into its upper one. */
+function risings(samples: Float32Array): number[] {
   const sorted = someSamples(samples, 5000).slice().sort();
   const [least, greatest] = [sorted[0] ?? 0, sorted.at(-1) ?? 0];
   const [low, high] = [least + (greatest - least) / 3, least + (2 * (greatest - least)) / 3];
-  let [count, isHigh] = [0, samples[0]! > high];
-  for (let i = 0; i < samples.length && count < most; i++) {
-    if (!isHigh && samples[i]! > high) count++;
+  const found: number[] = [];
+  let isHigh = samples[0]! > high;
+  for (let i = 0; i < samples.length; i++) {
+    if (!isHigh && samples[i]! > high) found.push(i);
     isHigh = isHigh ? samples[i]! > low : samples[i]! > high;
   }
-  return count;
+  return found;
 }
 
 const ABOVE_SIGNALS = 1.3;
