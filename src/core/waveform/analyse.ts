@@ -68,7 +68,7 @@ export interface ChannelAnalysis {
 /** High level over low: 1.9 to 2.2 by data sheets (from memory), with what a capture is off by. What holds for every sense resistor. */
 const LEVEL_RATIO = [1.7, 2.4] as const;
 /** Of unknown volts two levels nearer than that may be a small signal on a standing one, as sensed on the supply side. */
-const RIDES_ON_SUPPLY = 1.15;
+const RIDES_ON_SUPPLY = 1.4;
 /** A tooth that stands out must have been seen twice. */
 const FEWEST_TURNS = 1.3;
 const DUTY_LIMITS = [36, 64] as const;

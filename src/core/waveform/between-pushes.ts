@@ -1,5 +1,5 @@
 import { median } from "../units/median";
-import { eliminated, type Equations } from "./elimination";
+import { eliminated, normalEquations, type Equations, type Row } from "./elimination";
 
 /** A wave that comes once a turn: its amplitude, and the standard error of that. */
 export interface TurnWave {
@@ -30,7 +30,7 @@ export function waveBetweenPushes(speedSquared: Float64Array, N: number, heavyRa
   const stretches = freeStretches(speedSquared, N);
   const all = stretches.reduce((sum, { length }) => sum + length, 0);
   if (stretches.length < FEWEST_STRETCHES || all < FEWEST_TURNS * N) return null;
-  const parts = stretches.map((at) => normalEquations(speedSquared, at, N, heavyRad2));
+  const parts = stretches.map((at) => shareOf(speedSquared, at, N, heavyRad2));
   const whole = solved(parts);
   const without = parts.map((_, left) => solved(parts.filter((_, at) => at !== left)));
   const scatter = [0, 1].map((axis) => {
@@ -76,16 +76,11 @@ function freeStretches(speedSquared: Float64Array, N: number): Stretch[] {
 const SHARED = 4;
 
 /** One stretch's share of the normal equations for those, its own line and bend solved away. */
-function normalEquations(
-  speedSquared: Float64Array,
-  { from, length }: Stretch,
-  N: number,
-  heavyRad2: number,
-): Equations {
+function shareOf(speedSquared: Float64Array, { from, length }: Stretch, N: number, heavyRad2: number): Equations {
   const values = speedSquared.subarray(from, from + length);
   let trend = values.map(() => values.reduce((sum, one) => sum + one, 0) / length);
   let bend = 0;
-  let rows: { value: number; x: number[] }[] = [];
+  let rows: Row[] = [];
   // The wave goes with the speed of its moment, which the first round does not know yet.
   for (let round = 0; round < 2; round++) {
     rows = [...values].map((value, k) => {
@@ -112,26 +107,14 @@ const NOISE = 0.02;
 const BEND = 0.25;
 const LEAST_BEND = 0.003;
 
-function products(rows: readonly { value: number; x: readonly number[] }[], ridge: readonly number[]): Equations {
-  const places = ridge.map((_, i) => i);
-  const matrix = places.map((i) => places.map((j) => (i === j ? ridge[i]! : 0)));
-  const right = places.map(() => 0);
-  for (const { value, x } of rows)
-    for (const i of places) {
-      right[i]! += x[i]! * value;
-      for (const j of places) matrix[i]![j]! += x[i]! * x[j]!;
-    }
-  return { matrix, right };
-}
-
-function leastSquares(rows: readonly { value: number; x: readonly number[] }[], ridge: readonly number[]): number[] {
-  const { matrix, right } = products(rows, ridge);
-  return eliminated(matrix, right, matrix.length).right;
+function leastSquares(rows: readonly Row[], ridge: readonly number[]): number[] {
+  const { matrix, right } = normalEquations(rows, ridge);
+  return eliminated(matrix, right).right;
 }
 
 /** The equations of what all stretches share, once a stretch's own unknowns are eliminated (Schur complement). */
-function withoutOwn(rows: readonly { value: number; x: readonly number[] }[], ridge: readonly number[]): Equations {
-  const { matrix, right } = products(rows, ridge);
+function withoutOwn(rows: readonly Row[], ridge: readonly number[]): Equations {
+  const { matrix, right } = normalEquations(rows, ridge);
   const turned = [...matrix.keys()].reverse();
   const own = eliminated(
     turned.map((i) => turned.map((j) => matrix[i]![j]!)),

@@ -4,6 +4,25 @@ export interface Equations {
   right: number[];
 }
 
+/** One observation of a linear law: what was seen, and what each unknown is multiplied by in it. */
+export interface Row {
+  value: number;
+  x: readonly number[];
+}
+
+/** The normal equations of least squares, each unknown held to nothing by its ridge (0 leaves it free). */
+export function normalEquations(rows: readonly Row[], ridge: readonly number[]): Equations {
+  const places = ridge.map((_, i) => i);
+  const matrix = places.map((i) => places.map((j) => (i === j ? ridge[i]! : 0)));
+  const right = places.map(() => 0);
+  for (const { value, x } of rows)
+    for (const i of places) {
+      right[i]! += x[i]! * value;
+      for (const j of places) matrix[i]![j]! += x[i]! * x[j]!;
+    }
+  return { matrix, right };
+}
+
 /** Gauss–Jordan elimination of the first `count` unknowns of a small, positive definite system. */
 export function eliminated(
   matrix: readonly (readonly number[])[],

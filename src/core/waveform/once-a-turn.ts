@@ -1,6 +1,6 @@
 import { median } from "../units/median";
 import { waveBetweenPushes, type TurnWave } from "./between-pushes";
-import { inverted } from "./elimination";
+import { inverted, normalEquations } from "./elimination";
 import type { Pulse, Rhythm } from "./pulses";
 
 type Turning = { pulses: readonly Pulse[]; rhythm: Rhythm };
@@ -48,7 +48,7 @@ export function onceATurn(ranOut: Turning, through: Turning, N: number, sampleS:
   return {
     period: surer(
       ringsOwn(speedSquared, N, HEAVY_RAD2 * (isDriven(speedSquared, N) ? DRIVEN : pushed ? PUSHED : 1)),
-      waveBetweenPushes(squaresOf(through), N, HEAVY_RAD2),
+      waveBetweenPushes(squaresOf(through).subarray(0, MOST_TURNS * N), N, HEAVY_RAD2),
     ),
     height: firstWave(height, N, true),
     duty: firstWave(duty, N, false),
@@ -94,18 +94,11 @@ function ringsOwn(speedSquared: Float64Array, N: number, heavyRad2: number): Tur
   });
   // White noise of variance v gives an amplitude² of 4v/n.
   const variance = (wave.values.length * floorOf(wave, N) ** 2) / 4 || 1e-12;
-  const places = rows[0]!.x.map((_, i) => i);
-  const matrix = places.map((i) => places.map((j) => (i === j && (i === 2 || i === 3) ? 1 : 0)));
-  const right = places.map(() => 0);
-  for (const { value, x } of rows)
-    for (const i of places) {
-      right[i]! += (x[i]! * value) / variance;
-      for (const j of places) matrix[i]![j]! += (x[i]! * x[j]!) / variance;
-    }
+  const { matrix, right } = normalEquations(rows, [0, 0, variance, variance, 0, 0, 0]);
   const inverse = inverted(matrix);
   const [a, b] = [0, 1].map((i) => inverse[i]!.reduce((sum, one, j) => sum + one * right[j]!, 0)) as [number, number];
   // A square swings by twice the share its root does.
-  return { size: Math.hypot(a, b) / 2, error: Math.sqrt(inverse[0]![0]! + inverse[1]![1]!) / 2 };
+  return { size: Math.hypot(a, b) / 2, error: Math.sqrt(variance * (inverse[0]![0]! + inverse[1]![1]!)) / 2 };
 }
 
 /** One value a tooth; through a gap the wave is bridged, not seen, and its pitches share the value. */
