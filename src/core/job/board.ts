@@ -25,9 +25,14 @@ export type BoardState = (typeof boardStates)[number];
 /** @param row what was worked out of it; null while it is not */
 export function boardState(job: Job, row: BoardRow | null): BoardState {
   if (job.archived) return "archived";
-  if (job.car.waitingFor?.trim()) return "waiting";
+  if (waitsFor(job)) return "waiting";
   if (standingRepair(job)) return "repaired";
   return row?.lead?.proven ? "proven" : "open";
+}
+
+/** What has to come before a job goes on; null where nothing is written. */
+export function waitsFor({ car }: Job): string | null {
+  return car.waitingFor?.trim() || null;
 }
 
 /** How far a whole car has come: as far as the corner that is least far. @param each its corners in work */

@@ -5,7 +5,7 @@ import { isPassive, passiveSize, sizeForSpeed, type SizeForSpeed } from "./coil-
 import { besideOtherSide } from "./other-side";
 import { disturbances, keyOnFinding } from "./disturbances";
 import { widthCoding, type Frame, type WidthClass } from "./protocol";
-import { supplies, supplyFinding } from "./supply";
+import { sinceKeyOn, supplyFinding } from "./supply";
 import { confidenceOf } from "./confidence";
 import { found, leadingFinding, type Finding, type Found } from "./finding";
 import { runningOut, turningStretches } from "./motion";
@@ -75,10 +75,7 @@ const DUTY_LIMITS = [36, 64] as const;
 
 /** Analyses every channel of a capture. */
 export function analyseCapture(recorded: Capture, options: AnalyseOptions = {}): ChannelAnalysis[] {
-  const feeds = supplies(recorded.channels);
-  // Where a supply tells when the key was turned, nothing before that is judged in any channel.
-  const keyOn = Math.max(0, ...feeds.map((feed) => feed?.on ?? 0));
-  const capture = since(recorded, keyOn);
+  const { feeds, keyOn, capture } = sinceKeyOn(recorded);
   const judged = capture.channels.map((channel, i) =>
     analyseChannel(feeds[i] ? steadied(channel, feeds[i].usualV) : channel, capture, options),
   );
@@ -118,16 +115,6 @@ function believed(findings: readonly Found[], turns: number | null): Finding[] {
 /** A supply is judged by its dips alone, not as a signal. */
 function steadied(channel: Channel, usualV: number): Channel {
   return { ...channel, samples: new Float32Array(channel.samples.length).fill(usualV) };
-}
-
-/** The recording from its `from`th sample on. */
-function since(capture: Capture, from: number): Capture {
-  if (from === 0) return capture;
-  return {
-    ...capture,
-    startS: capture.startS + from * capture.sampleS,
-    channels: capture.channels.map((channel) => ({ ...channel, samples: channel.samples.subarray(from) })),
-  };
 }
 
 function endOf({ startS, sampleS, channels }: Capture): number {

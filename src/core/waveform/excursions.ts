@@ -42,9 +42,9 @@ export function excursions(samples: Float32Array): Excursions | null {
     const isOutside = (value: number) => value > split.at === split.above;
     const share = shareOf(some, isOutside);
     if (share < LEAST_SHARE || share > (split.isMost ? MOST_SHARE_STANDING : MOST_SHARE)) continue;
-    if (split.isMost && signalShape(some.filter(isOutside)).kind !== "flat") continue;
     // Two levels between which the whole turns evenly are the signal's own, however seldom one is met.
     if (wheel && (isOutside(whole.lowV) || isOutside(whole.highV))) continue;
+    if (split.isMost && signalShape(some.filter(isOutside)).kind !== "flat") continue;
     const inside = samples.filter((value) => !isOutside(value));
     const shape = signalShape(inside);
     if (shape.kind !== "two-level" && shape.kind !== "sine") continue;

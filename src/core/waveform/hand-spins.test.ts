@@ -4,6 +4,7 @@ import { handSpin, type HandKind } from "../../../bench/outside/hand-spins";
 import { analyseCapture } from "./analyse";
 import { waveBetweenPushes } from "./between-pushes";
 import { excursions } from "./excursions";
+import { ringRaster } from "./raster";
 
 function judged(kind: HandKind, from: number, runs: number, told = true) {
   return Array.from({ length: runs }, (_, n) => {
@@ -26,6 +27,19 @@ describe("a wheel pushed by hand again and again", () => {
     const runs = judged("missing-pulses", 200, 10);
     expect(share(runs, (codes) => codes.includes("missing-pulses"))).toBeGreaterThanOrEqual(0.9);
     expect(share(runs, (codes) => codes.includes("random-dropout"))).toBeLessThanOrEqual(0.1);
+  });
+
+  it("shows them in one column of the raster, and a recording with its key turned begins there", () => {
+    for (let n = 200; n < 206; n++) {
+      const { channels, sampleS, poles } = handSpin(n, "missing-pulses");
+      const raster = ringRaster({ name: "hand", sampleS, startS: 0, channels }, 0, poles)!;
+      const seen = [...raster.missingShare].filter((share) => share > 0);
+      expect(Math.max(...seen)).toBeGreaterThan(0.6);
+    }
+    const { channels, sampleS, poles } = handSpin(400, "key-on");
+    const capture = { name: "hand", sampleS, startS: 0, channels };
+    const [read] = analyseCapture(capture, { pulses: poles });
+    expect(ringRaster(capture, 0, poles)!.rowStartS[0]).toBeCloseTo(read!.pulseTimesS[0]!, 9);
   });
 
   it("runs out of true where its ring does, by what all stretches between pushes have in common", () => {

@@ -65,6 +65,7 @@ interface Side {
   standsNext: boolean;
 }
 
+/** Of v², what a wheel about to stand keeps from one pole to the next at most; a ring's own errors come to a tenth of it. */
 const LOSES = 0.7;
 /** One odd tooth must not stand for the speed: the middle of so many periods does. */
 const TOGETHER = 3;

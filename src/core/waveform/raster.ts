@@ -1,6 +1,7 @@
 import type { Capture } from "../capture/capture";
 import { pulseList } from "./pulse-list";
-import { isMissing, rhythmOf } from "./pulses";
+import { countedThroughPushes, isMissing, rhythmOf } from "./pulses";
+import { sinceKeyOn } from "./supply";
 
 /** A capture folded over its ring: one row a revolution, one column a tooth. */
 export interface RingRaster {
@@ -28,15 +29,16 @@ const BESIDE = 2;
 
 /** Folds one channel over its ring. @returns null when there are too few pulses for half a turn */
 export function ringRaster(
-  capture: Capture,
+  recorded: Capture,
   channel: number,
   pulsesPerRevolution: number,
   options: { family?: string } = {},
 ): RingRaster | null {
+  const { capture } = sinceKeyOn(recorded);
   const { sampleS, channels } = capture;
   const { pulses, startS } = pulseList(channels[channel]!, capture, options);
   if (pulses.length < pulsesPerRevolution / 2 || pulses.length < 8) return null;
-  const { ratios, deviations, teeth, periods, motion } = rhythmOf(pulses);
+  const { ratios, deviations, teeth, periods, motion } = countedThroughPushes(rhythmOf(pulses), pulsesPerRevolution);
   const columns = pulsesPerRevolution;
   const rows = Math.floor(teeth.at(-1)! / columns) + 1;
   const deviation = new Float32Array(rows * columns).fill(NaN);

@@ -22,6 +22,23 @@ export interface Supply {
   near: number;
 }
 
+/** Where a supply tells when the key was turned, nothing before that is judged in any channel. @returns what is left, and the samples before it */
+export function sinceKeyOn(recorded: Capture): { feeds: (Supply | null)[]; keyOn: number; capture: Capture } {
+  const feeds = supplies(recorded.channels);
+  const keyOn = Math.max(0, ...feeds.map((feed) => feed?.on ?? 0));
+  return { feeds, keyOn, capture: since(recorded, keyOn) };
+}
+
+/** The recording from its `from`th sample on. */
+function since(capture: Capture, from: number): Capture {
+  if (from === 0) return capture;
+  return {
+    ...capture,
+    startS: capture.startS + from * capture.sampleS,
+    channels: capture.channels.map((channel) => ({ ...channel, samples: channel.samples.subarray(from) })),
+  };
+}
+
 /**
  * Which channels are supplies, and where they sink. One that a few long dips keep from its usual value for much of the time
  * is taken for one only where it stands above all others: a sensor turned by hand stands at a level for long as well.

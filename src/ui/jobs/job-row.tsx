@@ -2,8 +2,8 @@
 import { Archive, ArchiveRestore, Download, Trash2 } from "lucide-react";
 import Link from "next/link";
 import { familyWords } from "@/core/circuit/setup";
-import { boardState, peopleOf } from "@/core/job/board";
-import { standingReadings } from "@/core/job/derive";
+import { peopleOf, waitsFor } from "@/core/job/board";
+import { standingReadings, standingRepair } from "@/core/job/derive";
 import type { Job } from "@/core/job/schema";
 import { ago } from "@/core/units/ago";
 import { formatShare } from "@/core/units/format";
@@ -29,6 +29,7 @@ export function JobRow({
   onArchive: () => void;
   onDelete: () => void;
 }) {
+  const waits = waitsFor(job);
   return (
     <div className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 rounded-2xl border border-rule bg-card p-3 lg:grid-cols-[auto_17rem_1fr_auto]">
       <Link href={`/bench?job=${job.id}`} className="cap row-span-2 self-center lg:row-span-1">
@@ -45,9 +46,9 @@ export function JobRow({
         <div className="text-sm text-muted">{t`${familyWords[job.setup.family]} · ${standingReadings(job).length} readings`}</div>
       </div>
       <div className="grid gap-2 self-center">
-        {job.car.waitingFor && (
+        {waits && (
           <p className="w-fit rounded-full border border-marigold bg-marigold-wash px-3 py-0.5 text-sm">
-            {t`Waiting for: ${job.car.waitingFor}`}
+            {t`Waiting for: ${waits}`}
           </p>
         )}
         {job.simulated?.practice?.alone ? (
@@ -105,7 +106,7 @@ function CornerLine({ corner, job, row, failed, named }: CornerRow & { named: bo
         {lead.words} {lead.proven && <b className="text-verdigris">{t`✓ proven`}</b>}
       </p>
       <p className="text-sm text-muted">
-        {boardState(job, row) === "repaired"
+        {standingRepair(job)
           ? t`Repaired; see Close-out for the proof of it.`
           : lead.proven
             ? t`Ready to repair.`
