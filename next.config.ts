@@ -1,32 +1,5 @@
-import { createHash } from "node:crypto";
-import { readdirSync, readFileSync } from "node:fs";
-import { join } from "node:path";
 import type { NextConfig } from "next";
-
-/** The rooms whose code makes a line-up and weighs readings into it. */
-const WEIGHING = [
-  "random",
-  "units",
-  "tyre",
-  "circuit",
-  "ring",
-  "faults",
-  "car",
-  "checks",
-  "complaint",
-  "observation",
-  "belief",
-];
-
-/** Names that code, so that a line-up kept by other code is not taken up again. */
-function modelName(): string {
-  const hash = createHash("sha256");
-  for (const room of WEIGHING)
-    for (const file of readdirSync(join("src/core", room), { recursive: true, encoding: "utf8" }).sort())
-      if (file.endsWith(".ts") && !file.endsWith(".test.ts"))
-        hash.update(file).update(readFileSync(join("src/core", room, file)));
-  return hash.digest("hex").slice(0, 16);
-}
+import { modelName } from "./scripts/model-name";
 
 const config: NextConfig = {
   reactStrictMode: true,

@@ -1,9 +1,19 @@
-import { mkdirSync, writeFileSync } from "node:fs";
+import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { fileURLToPath } from "node:url";
+import { boardRowOf } from "../src/core/bench/board-row";
+import { diagnosisOf } from "../src/core/bench/diagnosis";
+import { progressOf } from "../src/core/bench/progress";
 import { captureToCsv } from "../src/core/capture/csv";
+import type { BoardRow } from "../src/core/job/board";
+import { cornerJobs } from "../src/core/job/corner-in-work";
+import { replay } from "../src/core/job/replay";
+import type { Job } from "../src/core/job/schema";
 import { scanToCsv } from "../src/core/scanlog/scan-to-csv";
 import { shippedLibrary } from "../src/demo/shipped-library";
 import { demoWorkshop } from "../src/demo/workshop";
+import { spokenIn, type Catalogue } from "../src/words/tongue";
+import { modelName } from "./model-name";
+import { languages } from "./words.mjs";
 
 const folder = fileURLToPath(new URL("../public/demo/", import.meta.url));
 mkdirSync(folder, { recursive: true });
@@ -11,6 +21,7 @@ const { jobs, captures, scans } = demoWorkshop(new Date());
 for (const { name, capture } of captures) writeFileSync(folder + name, captureToCsv(capture));
 for (const { name, log } of scans) writeFileSync(folder + name, scanToCsv(log));
 writeFileSync(`${folder}workshop.json`, JSON.stringify({ jobs, captures: listed(captures), scans: listed(scans) }));
+writeFileSync(`${folder}rows.json`, JSON.stringify({ model: modelName(), rows: boardRows(jobs) }));
 const shelf = fileURLToPath(new URL("../public/shipped/", import.meta.url));
 mkdirSync(shelf, { recursive: true });
 const library = shippedLibrary();
@@ -22,4 +33,23 @@ console.log(
 
 function listed(files: readonly { id: string; name: string }[]): { id: string; file: string }[] {
   return files.map(({ id, name }) => ({ id, file: name }));
+}
+
+/** What the board says of each corner in work, by language: a first visit is not kept waiting for it. */
+function boardRows(jobs: readonly Job[]): Record<string, Record<string, BoardRow>> {
+  const tongues: readonly [tag: string, catalogue: Catalogue | null][] = [
+    ["en", null],
+    ...languages().map((tag): [string, Catalogue] => [tag, catalogueOf(tag)]),
+  ];
+  const rows = Object.fromEntries(tongues.map(([tag]): [string, Record<string, BoardRow>] => [tag, {}]));
+  for (const job of jobs.filter(({ archived }) => !archived).flatMap(cornerJobs)) {
+    const belief = replay(job);
+    for (const [tag, catalogue] of tongues)
+      rows[tag]![job.id] = spokenIn(catalogue, () => boardRowOf(diagnosisOf(belief, job.policy, progressOf(job))));
+  }
+  return rows;
+}
+
+function catalogueOf(tag: string): Catalogue {
+  return JSON.parse(readFileSync(new URL(`../public/words/${tag}.json`, import.meta.url), "utf8")) as Catalogue;
 }

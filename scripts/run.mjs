@@ -77,8 +77,8 @@ export function needChromium() {
 
 /** Makes the demo files and the production build. @param typesChecked the build need not check them once more */
 export function build(typesChecked = false) {
-  tool("demo workshop", "tsx", ["scripts/make-demo.ts"]);
   step("words", process.execPath, [`${root}scripts/words.mjs`, "build"]);
+  tool("demo workshop", "tsx", ["scripts/make-demo.ts"]);
   tool("production build", "next", ["build"], typesChecked ? { TYPES_CHECKED: "1" } : {});
   step("precache list", process.execPath, ["-e", 'import("./scripts/precache.mjs").then((m) => m.writePrecache())']);
 }

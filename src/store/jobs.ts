@@ -1,20 +1,16 @@
-import type { Capture } from "../core/capture/capture";
 import { ofAddress } from "../core/job/corner-address";
 import { mergeJobs } from "../core/job/merge";
 import { UnusableInput } from "../core/capture/capture";
 import { parseJob } from "../core/job/earlier-jobs";
 import { firstIssue } from "../core/job/document";
 import type { Job } from "../core/job/schema";
-import type { ScanLog } from "../core/scanlog/scan-log";
 import { forgetJournal, journaled, journaledIds, settleJournal } from "./journal";
-import { saveCapture, saveScan } from "./captures";
 import { shelf } from "./shelf";
 import { dropWorkedOut } from "./worked-out";
 
 const jobs = shelf("jobs");
 /** Records that could not be read when something was written over them. */
 const aside = shelf("aside");
-const flags = shelf("flags");
 
 const CHANNEL = "tastatura-jobs";
 const channel = typeof BroadcastChannel === "undefined" ? null : new BroadcastChannel(CHANNEL);
@@ -124,26 +120,4 @@ export function onOtherTab(callback: (id: string) => void): () => void {
   const listen = (event: MessageEvent<string>) => callback(event.data);
   channel?.addEventListener("message", listen);
   return () => channel?.removeEventListener("message", listen);
-}
-
-/** The demo workshop, ready for the store. */
-export interface Demo {
-  jobs: unknown[];
-  captures: { id: string; capture: Capture }[];
-  scans: { id: string; log: ScanLog }[];
-}
-
-/** Puts the demo workshop into an empty store once; a store with anything in it is left alone. */
-export async function seedDemo(load: () => Promise<Demo>): Promise<boolean> {
-  if ((await jobs.length()) > 0 || (await flags.getItem("demo-seeded"))) return false;
-  const demo = await load();
-  for (const value of demo.jobs) {
-    const job = parseJob(value);
-    if (!job.success) throw job.error;
-    await jobs.setItem(job.data.id, job.data);
-  }
-  for (const { id, capture } of demo.captures) await saveCapture(id, capture);
-  for (const { id, log } of demo.scans) await saveScan(id, log);
-  await flags.setItem("demo-seeded", true);
-  return true;
 }

@@ -105,7 +105,8 @@ describe("the store", () => {
   });
 
   it("the demo goes only into an empty store, once", async () => {
-    const { seedDemo, removeJob, listJobs } = await tab();
+    const { removeJob, listJobs } = await tab();
+    const { seedDemo } = await import("./seed-demo");
     const load = vi.fn(async () => ({ jobs: [empty("demo")], captures: [], scans: [] }));
     expect(await seedDemo(load)).toBe(false);
     expect(load).not.toHaveBeenCalled();

@@ -5,8 +5,11 @@ import { stories } from "../../../bench/stories/stories";
 import { wiresAndSensors } from "../../../bench/stories/wires-and-sensors";
 import { wrongIn } from "../../../bench/stories/story";
 
-/** All of them run by `npm run bench:stories`; here the first, and one in three of the rest. */
-const told = [...stories, ...[...wiresAndSensors, ...partsAndCodes, ...habits].filter((_, i) => i % 3 === 0)];
+/** All of them run by `npm run bench:stories`; here two in three of the first, and one in three of the rest. */
+const told = [
+  ...stories.filter((_, i) => i % 3 !== 1),
+  ...[...wiresAndSensors, ...partsAndCodes, ...habits].filter((_, i) => i % 3 === 0),
+];
 
 it.each(told.map((story) => [story.tells, story] as const))("%s", (_, story) => {
   expect(wrongIn(story)).toEqual([]);

@@ -118,6 +118,35 @@ describe("a capture file", () => {
     expect(capture.channels[0]!.samples[7]).toBeCloseTo(1.5, 6);
   });
 
+  // Forms instruments and spreadsheets write (common practice, no source): what stands around the numbers is not theirs.
+  it.each([
+    ["quoted cells", '"Time (s)","signal (V)"', (i: number) => `"${i / 4000}","${i === 9 ? 2 : 1.5}"`],
+    [
+      "quoted decimal commas",
+      '"Time (s)","signal (V)"',
+      (i: number) => `"${comma(i / 4000)}","${i === 9 ? 2 : "1,5"}"`,
+    ],
+    ["a separator after the last cell", "Time (s),signal (V),", (i: number) => `${i / 4000},${i === 9 ? 2 : 1.5},`],
+    ["the time of day", "Time;signal (V)", (i: number) => `10:59:0${(9 + i / 4000).toFixed(6)};${i === 9 ? 2 : 1.5}`],
+    [
+      "date and time",
+      "Time,signal (V)",
+      (i: number) => `2026-03-01 10:15:0${(3 + i / 4000).toFixed(6)},${i === 9 ? 2 : 1.5}`,
+    ],
+    [
+      "a sign for what is over the range",
+      "Time (s);signal (V)",
+      (i: number) => `${i / 4000};${i === 9 ? "∞" : i === 8 ? 2 : 1.5}`,
+    ],
+  ])("with %s reads like any other", (_, head, row) => {
+    const text = `${head}\r\n${Array.from({ length: 400 }, (_, i) => row(i)).join("\r\n")}\r\n`;
+    const capture = parseCaptureCsv(text, "a.csv");
+    expect(capture.sampleS).toBeCloseTo(0.00025, 9);
+    expect(capture.channels.map(({ name, samples }) => [name, samples.length, samples[7], samples[9]])).toEqual([
+      ["signal", 400, 1.5, 2],
+    ]);
+  });
+
   it("that counts its samples and says nowhere how far apart they are is asked for it, not taken for seconds", () => {
     const text = `sample,signal\n${Array.from({ length: 40 }, (_, i) => `${i},1.5`).join("\n")}\n`;
     expect(() => parseCaptureCsv(text, "a.csv")).toThrow(/no sample interval/);
@@ -129,3 +158,5 @@ describe("a capture file", () => {
     expect(() => parseCaptureCsv(text, "broken.csv")).toThrow(/broken\.csv, line 152: “off,off” has no number/);
   });
 });
+
+const comma = (value: number) => String(value).replace(".", ",");

@@ -2,6 +2,7 @@ import { t } from "../words/words";
 import { csvLabel } from "../units/formula-safe";
 import { UnusableInput, type Capture } from "./capture";
 import { readRows } from "./csv-rows";
+import { plainRows } from "./plain-rows";
 
 /** Largest file read into memory at once; longer recordings should be cut or thinned first. */
 export const LARGEST_FILE_BYTES = 400 * 1024 * 1024;
@@ -41,7 +42,8 @@ export function parseCaptureCsv(
     throw new UnusableInput(t`${name} is empty. Export the capture again, as text with one row per sample.`);
   if (looksBinary(text))
     throw new UnusableInput(t`${name} is not text. Export the capture as CSV; instrument files cannot be read.`);
-  const body = text.replace(/^\uFEFF/, "");
+  const written = text.replace(/^\uFEFF/, "");
+  const body = plainRows(written, firstLines(written, name));
   const lines = firstLines(body, name);
   const format = findFormat(lines, name);
   let bad = 0;
@@ -110,7 +112,7 @@ function findFormat(lines: string[], name: string): Format {
   const separator = sample.includes("\t") ? "\t" : sample.includes(";") ? ";" : decimalCommaOnly(sample) ? null : ",";
   const several = lines.slice(firstRow, firstRow + 50).join("\n");
   const decimalComma = separator !== "," && /\d,\d/.test(several) && !/\d\.\d/.test(several);
-  const width = cellsOf(sample, separator).filter((cell, i, all) => cell.trim() !== "" || i < all.length - 1).length;
+  const width = cellsOf(sample, separator).length;
   if (width > MOST_CHANNELS + 1)
     throw new UnusableInput(
       t`${name} has ${width} columns; ${MOST_CHANNELS} channels are the most. Export only the channels of this corner.`,
@@ -118,8 +120,10 @@ function findFormat(lines: string[], name: string): Format {
   return { separator, decimalComma, labels: labelsAbove(lines, firstRow, separator, width), firstRow };
 }
 
+/** The cells of a line; what some write after the last one is none. */
 function cellsOf(line: string, separator: string | null): string[] {
-  return separator === null ? line.trim().split(/\s+/) : line.split(separator);
+  const cells = separator === null ? line.trim().split(/\s+/) : line.split(separator);
+  return cells.slice(0, cells.findLastIndex((cell) => cell.trim() !== "") + 1);
 }
 
 function decimalCommaOnly(line: string): boolean {
@@ -129,6 +133,7 @@ function decimalCommaOnly(line: string): boolean {
 function isDataRow(line: string): boolean {
   const cells = line
     .trim()
+    .replace(/[\s,;]+$/, "")
     .split(/[\t;]|,(?=\s*[-+.\d]*[\d.])|\s+/)
     .filter((cell) => cell !== "");
   return (
@@ -262,9 +267,18 @@ function channel(values: Float64Array, label: { name: string; unit: string }): C
   return { name: label.name, unit, ...scale, samples: scaled(values, by) };
 }
 
+/** What was over the range stands at the outermost value that was not: a flat top. */
 function scaled(values: Float64Array, by: number): Float32Array {
   const samples = new Float32Array(values.length);
-  for (let i = 0; i < samples.length; i++) samples[i] = values[i]! * by;
+  let [least, most] = [Infinity, -Infinity];
+  for (let i = 0; i < samples.length; i++) {
+    const value = values[i]! * by;
+    samples[i] = value;
+    if (value < least && value !== -Infinity) least = value;
+    if (value > most && value !== Infinity) most = value;
+  }
+  if (values.includes(Infinity) || values.includes(-Infinity))
+    return samples.map((value) => Math.max(least, Math.min(most, value)));
   return samples;
 }
 

@@ -144,7 +144,9 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const signature =
     findPulsesPerRevolution(evenPulses, even, shape.kind === "sine") ??
     findPulsesPerRevolution(through.pulses, through.rhythm, shape.kind === "sine");
-  const found = options.pulses ?? signature;
+  // Where each edge of a pole makes a pulse, a count of poles is told from the ring by its own twice as many.
+  const bothEdges = (coded || widths) && signature === 2 * (options.pulses ?? NaN);
+  const found = bothEdges ? signature : (options.pulses ?? signature);
   // A set-up may be wrong, and a wrong ring fitted: what the ring itself repeats by is where its faults come round.
   const told = signature && couldBeFitted(signature, options.pulses) ? signature : found;
   const isTurning = pulses.length >= 8 && shape.kind !== "noise";
@@ -186,6 +188,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
         ...shapeFindings(
           wholeRing,
           isPassive(shape, pulses, options.family),
+          coded || widths ? 2 : 1,
           onceATurn({ pulses: evenPulses, rhythm: even }, through, wholeRing.pulsesPerRevolution, sampleS),
           rhythm.teeth[through.from]!,
           (tooth) => toothTimes(pulses, rhythm, ring, tooth, sampleS, startS),
@@ -277,7 +280,7 @@ function couldBeFitted(count: number, setUp: number | undefined): boolean {
   return !setUp || near(1, FEW_TEETH) || near(2, TWICE) || near(0.5, TWICE);
 }
 
-const FEW_TEETH = 0.15;
+const FEW_TEETH = 0.25;
 const TWICE = 0.03;
 
 /** Pulses so short for the sampling that their tops, or a third level, cannot be read. */
@@ -285,7 +288,7 @@ function isUnresolved(widths: readonly WidthClass[], sampleS: number): boolean {
   return widths[0]!.us * 1e-6 < SAMPLES_OF_A_TOP * sampleS;
 }
 
-const SAMPLES_OF_A_TOP = 4;
+const SAMPLES_OF_A_TOP = 6;
 
 /** Where the level goes while pulses are lost tells the wire from the sensor, whose own levels are two. */
 function withLevel(finding: Found, away: Excursions | null): Found {

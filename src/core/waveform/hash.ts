@@ -10,12 +10,12 @@ export interface UnderHash {
   pulses: Pulse[];
 }
 
-const WIDTHS = [5, 9, 17, 33, 65, 129];
+const WIDTHS = [3, 5, 9, 17, 33, 65, 129];
 const FEWEST_PULSES = 12;
 /** Filtered noise swings at a pace of its own: more evenness is asked of a wheel than where nothing was filtered. */
 const SCATTER = 0.18;
 /** A mean over more than this part of a pulse would take the pulse with it. */
-const OF_A_PULSE = 0.3;
+const OF_A_PULSE = 0.34;
 
 /**
  * Looks for a turning wheel under hash that stands higher than the signal from sample to sample: running means, ever

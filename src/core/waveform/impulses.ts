@@ -25,7 +25,7 @@ const FEWEST = 7;
 const PER_SECOND = 4;
 /** An engine or a pump runs through most of a recording; a wire that chatters does so now and then. */
 const MOST_TENTHS = 7;
-/** So much of them to either side. */
+/** So much of them to either side, of their number and of how far they go: a filter's own overshoot goes a tenth (from memory). */
 const BOTH_SIDES = 0.2;
 /** More than this part of a recording is no burst. */
 const MOST_SHARE = 0.25;
@@ -53,13 +53,15 @@ export function impulses(samples: Float32Array, sampleS: number, noiseV: number)
     const low = extremeBeside(least, block, false);
     const high = extremeBeside(most, block, true);
     const guard = Math.max(PAST * (high - low), leastGuard);
-    const [under, over] = [least[block]! < low - guard, most[block]! > high + guard];
-    if ((under || over) && isSharp(samples, block, length, guard))
-      hit.push({ block, low: low - guard / 3, high: high + guard / 3, under, over });
+    const [under, over] = [low - least[block]!, most[block]! - high].map((past) => (past > guard ? past : 0));
+    if ((under! > 0 || over! > 0) && isSharp(samples, block, length, guard))
+      hit.push({ block, low: low - guard / 3, high: high + guard / 3, under: under!, over: over! });
   }
   const bursts = hit.filter(({ block }, i) => i === 0 || block > hit[i - 1]!.block + 1);
-  const [under, over] = [hit.filter((one) => one.under).length, hit.filter((one) => one.over).length];
-  if (Math.min(under, over) < BOTH_SIDES * hit.length) return null;
+  const times = (side: "under" | "over") => hit.filter((one) => one[side] > 0).length;
+  const far = (side: "under" | "over") => hit.reduce((sum, one) => sum + one[side], 0);
+  if (Math.min(times("under"), times("over")) < BOTH_SIDES * hit.length) return null;
+  if (Math.min(far("under"), far("over")) < BOTH_SIDES * Math.max(far("under"), far("over"))) return null;
   if (bursts.length < Math.max(FEWEST, PER_SECOND * samples.length * sampleS) || hit.length > MOST_SHARE * count)
     return null;
   const tenths = new Set(bursts.map(({ block }) => Math.floor((10 * block) / count))).size;
@@ -71,8 +73,9 @@ interface Hit {
   /** What the signal beside it keeps to. */
   low: number;
   high: number;
-  under: boolean;
-  over: boolean;
+  /** How far it goes past that, volts. */
+  under: number;
+  over: number;
 }
 
 /** Of a long recording so many samples tell whether there is anything to look for: bursts run through most of it. */

@@ -22,6 +22,8 @@ const ALIKE = 2.2;
 /** Sides that differ by more than this were pushed or braked in between: then a loss is longer than the slower of them. */
 const PUSHED = 1.3;
 const OF_SLOWER = 1.4;
+/** A wheel that turns on as it did is as fast behind a loss as before it, within this. */
+const GOES_ON = 1.06;
 /** So far a period looks for sides it can trust. */
 const REACH = 14;
 
@@ -40,7 +42,14 @@ export function motionOf(periods: Float64Array): Motion {
       Side | null,
       Side | null,
     ];
-    if (!left || !right || (left.stops && right.stops) || left.standsNext || right.standsNext) {
+    if (!left || !right || (left.stops && right.stops)) {
+      aside[i] = 1;
+      continue;
+    }
+    // A wheel that stood takes some poles to come to its speed again; behind a gap one pole alone comes late.
+    const goesOn =
+      !left.stops && !right.stops && Math.abs(Math.log(left.square / right.square)) < 2 * Math.log(GOES_ON);
+    if ((left.standsNext || right.standsNext) && !goesOn) {
       aside[i] = 1;
       continue;
     }

@@ -2,12 +2,15 @@ import { median } from "../units/median";
 import { waveBetweenPushes, type TurnWave } from "./between-pushes";
 import { inverted, normalEquations } from "./elimination";
 import type { Pulse, Rhythm } from "./pulses";
+import { middlesBeside } from "./ring-pattern";
 
 type Turning = { pulses: readonly Pulse[]; rhythm: Rhythm };
 
 /** A wave needs two whole turns to be one. */
 const FEWEST_TURNS = 2;
 const MANY_TURNS = 4;
+/** A hand that stays on the wheel may push in step with the turn for some of them. */
+const TURNS_PUSHED = 6;
 /** Where it was not left to itself, so many times what a heavy side does is expected of the hand. */
 const PUSHED = 4;
 
@@ -27,15 +30,16 @@ export interface TurnWaves {
  */
 export function onceATurn(ranOut: Turning, through: Turning, N: number, sampleS: number): TurnWaves {
   const turnsOf = ({ rhythm: { teeth } }: Turning) => (teeth.at(-1) ?? 0) / N;
+  const pitchRad = (2 * Math.PI) / N;
+  const squaresOf = ({ rhythm: { teeth: own, periods: over } }: Turning) =>
+    byTooth(own, over, (pitches, period) => ((pitches * pitchRad) / (period * sampleS)) ** 2);
   // Nobody pushes a driven wheel, nor one that gains speed evenly over many turns, at one place of each turn.
-  const pushed = turnsOf(ranOut) < FEWEST_TURNS && turnsOf(through) >= MANY_TURNS;
+  const pushed =
+    turnsOf(ranOut) < FEWEST_TURNS && turnsOf(through) >= (isDriven(squaresOf(through), N) ? MANY_TURNS : TURNS_PUSHED);
   const { pulses, rhythm } = pushed ? through : ranOut;
   const { periods, teeth } = rhythm;
   // A wheel running out loses ω² in a straight line over the angle, which a mean over one turn takes out whole; its period
   // bends ever more the nearer it is to standing, and what that leaves would pass for a wave.
-  const pitchRad = (2 * Math.PI) / N;
-  const squaresOf = ({ rhythm: { teeth: own, periods: over } }: Turning) =>
-    byTooth(own, over, (pitches, period) => ((pitches * pitchRad) / (period * sampleS)) ** 2);
   const speedSquared = squaresOf({ pulses, rhythm });
   // A coil's voltage rises with speed as its period falls: their product holds the gap alone.
   // No push of a hand changes it, so that all turns tell.
@@ -47,11 +51,15 @@ export function onceATurn(ranOut: Turning, through: Turning, N: number, sampleS:
   const duty = byTooth(teeth, periods, (pitches, _, i) => (pitches > 1 ? NaN : pulses[i]!.duty));
   return {
     period: surer(
-      ringsOwn(speedSquared, N, HEAVY_RAD2 * (isDriven(speedSquared, N) ? DRIVEN : pushed ? PUSHED : 1)),
+      ringsOwn(
+        evenedOut(speedSquared, N, true),
+        N,
+        HEAVY_RAD2 * (isDriven(speedSquared, N) ? DRIVEN : pushed ? PUSHED : 1),
+      ),
       waveBetweenPushes(squaresOf(through).subarray(0, MOST_TURNS * N), N, HEAVY_RAD2),
     ),
-    height: firstWave(height, N, true),
-    duty: firstWave(duty, N, false),
+    height: firstWave(evenedOut(height, N, true), N, true),
+    duty: firstWave(evenedOut(duty, N, false), N, false),
   };
 }
 
@@ -96,28 +104,80 @@ function ringsOwn(speedSquared: Float64Array, N: number, heavyRad2: number): Tur
   const variance = (wave.values.length * floorOf(wave, N) ** 2) / 4 || 1e-12;
   const { matrix, right } = normalEquations(rows, [0, 0, variance, variance, 0, 0, 0]);
   const inverse = inverted(matrix);
-  const [a, b] = [0, 1].map((i) => inverse[i]!.reduce((sum, one, j) => sum + one * right[j]!, 0)) as [number, number];
+  const fit = inverse.map((line) => line.reduce((sum, one, j) => sum + one * right[j]!, 0));
+  const left = rows.map(({ value, x }) => value - x.reduce((sum, one, j) => sum + one * fit[j]!, 0));
+  const error = Math.max(Math.sqrt(variance * (inverse[0]![0]! + inverse[1]![1]!)), fromTurnToTurn(left, N));
   // A square swings by twice the share its root does.
-  return { size: Math.hypot(a, b) / 2, error: Math.sqrt(variance * (inverse[0]![0]! + inverse[1]![1]!)) / 2 };
+  return { size: Math.hypot(fit[0]!, fit[1]!) / 2, error: error / 2 };
 }
 
-/** One value a tooth; through a gap the wave is bridged, not seen, and its pitches share the value. */
+/**
+ * The error of a mean wave by how the turns differ: a ring's is the same in each, a hand's is not, and a hand that pushes
+ * about once a turn has all its power there, where nothing beside it tells. 0 where one turn alone is left.
+ */
+function fromTurnToTurn(left: readonly number[], N: number): number {
+  const turns = Math.floor(left.length / N);
+  if (turns < FEWEST_TO_DIFFER) return 0;
+  const waves = Array.from({ length: turns }, (_, k) =>
+    amplitudeAt({ from: 0, values: left.slice(k * N, (k + 1) * N) }, 1 / N),
+  );
+  return (
+    (1 + FEW_TURNS / (turns - 1)) * Math.sqrt(waves.reduce((sum, one) => sum + one ** 2, 0) / (turns * (turns - 1)))
+  );
+}
+
+const FEWEST_TO_DIFFER = 2;
+/** By how much a scatter told by few turns is widened (judgement). */
+const FEW_TURNS = 1.5;
+
+/** One value a tooth; a gap's pitches share its own where it has one, and what stands beside a gap is bridged, not seen. */
 function byTooth(
   teeth: Int32Array,
   periods: Float64Array,
   valueOf: (pitches: number, period: number, i: number) => number,
 ): Float64Array {
-  const out = new Float64Array(teeth.at(-1) ?? 0);
-  let last = NaN;
+  const out = new Float64Array(teeth.at(-1) ?? 0).fill(NaN);
+  const pitchesOf = (i: number) => Math.max(1, teeth[i + 1]! - teeth[i]!);
   for (let i = 0; i < periods.length; i++) {
-    const pitches = Math.max(1, teeth[i + 1]! - teeth[i]!);
-    const value = valueOf(pitches, periods[i]!, i);
-    if (Number.isFinite(value)) last = value;
-    for (let k = 0; k < pitches; k++) out[teeth[i]! + k] = last;
+    const pitches = pitchesOf(i);
+    if (pitches === 1 && (pitchesOf(i - 1) > 1 || pitchesOf(i + 1) > 1)) continue;
+    out.fill(valueOf(pitches, periods[i]!, i), teeth[i]!, teeth[i]! + pitches);
   }
-  const first = out.find(Number.isFinite) ?? 0;
-  return out.map((value) => (Number.isFinite(value) ? value : first));
+  return bridged(out, (value) => !Number.isFinite(value));
 }
+
+/** A series with a straight line wherever its values are not to be taken; nothing at all where none is. */
+function bridged(series: Float64Array, isOut: (value: number, at: number) => boolean): Float64Array {
+  const out = series.slice();
+  for (let from = 0; from < out.length; from++) {
+    if (!isOut(series[from]!, from)) continue;
+    let end = from;
+    while (end < out.length && isOut(series[end]!, end)) end++;
+    const [before, after] = [out[from - 1] ?? out[end] ?? 0, out[end] ?? out[from - 1] ?? 0];
+    for (let k = from; k < end; k++) out[k] = before + ((after - before) * (k - from + 1)) / (end - from + 1);
+    from = end;
+  }
+  return out;
+}
+
+/**
+ * A series with the teeth that stand out from those beside them on turn after turn taken for what lies between: a crack, a
+ * chunk gone and the poles next to it tell of their own place, and would pass for part of a wave.
+ */
+function evenedOut(series: Float64Array, N: number, relative: boolean): Float64Array {
+  const beside = middlesBeside(series, EITHER_SIDE, 1);
+  const folded = Array.from({ length: N }, (): number[] => []);
+  series.forEach((value, t) => folded[t % N]!.push(relative ? value / beside[t]! - 1 : value - beside[t]!));
+  const off = folded.map((values) => Math.abs(median(values.filter(Number.isFinite))) || 0);
+  const most = Math.max(STANDS_OUT * median(off), LEAST_OFF);
+  const odd = off.map((_, tooth) => [-1, 0, 1].some((away) => off[(tooth + away + N) % N]! > most));
+  return odd.includes(false) ? bridged(series, (_, t) => odd[t % N]!) : series;
+}
+
+const EITHER_SIDE = 3;
+const STANDS_OUT = 5;
+/** Of a period, a height or a pulse: what good poles differ by (from memory). */
+const LEAST_OFF = 0.03;
 
 /** More turns tell nothing more. */
 const MOST_TURNS = 80;
@@ -158,7 +218,7 @@ function firstWave(series: Float64Array, N: number, relative: boolean): TurnWave
 }
 
 /** @param perTooth cycles a tooth */
-function amplitudeAt({ from, values }: OverTrend, perTooth: number): number {
+function amplitudeAt({ from, values }: Pick<OverTrend, "from" | "values">, perTooth: number): number {
   let [a, b] = [0, 0];
   values.forEach((value, k) => {
     a += value * Math.cos(2 * Math.PI * perTooth * (from + k));

@@ -21,6 +21,8 @@ export interface ThreeLevel {
 const MIDDLE_AT = 1 / 3;
 /** A wire open for longer than this part of a recording is looked at without the protocol. */
 const MOST_LOST = 0.4;
+/** A speed pulse of 50 µs (from memory) fills a tenth of a pole's time at motorway speed; a level in its own right fills half. */
+const MOST_TOP = 0.25;
 const BITS = 9;
 const BINS = 96;
 
@@ -52,6 +54,7 @@ export function threeLevel(
   };
   const [low, middle, top] = [share(-0.12, 0.12), share(MIDDLE_AT - 0.12, MIDDLE_AT + 0.12), share(0.85, 1.05)];
   const lost = share(-Infinity, -0.12);
+  if (top > MOST_TOP) return null;
   if (low < 0.2 || lost > MOST_LOST || middle < 0.002 || top < 0.0005 || low + middle + top + lost < 0.9) return null;
   if (!hasModeAt(some, lowV, step)) return null;
   const middleV = lowV + MIDDLE_AT * step;
@@ -141,6 +144,11 @@ const STILL = 0.6;
 const MOST_CLASSES = 6;
 /** Coded pulses of 45 to 360 µs (from memory) fill less of a pole at any pace of a hand. */
 const PLAIN_DUTY = 0.22;
+/**
+ * A plain sensor whose field just reaches its threshold is high for the share d where a wave's crest stands over cos(πd):
+ * at a tenth that is 5 % under the crest, which is what poles differ by, so that it would have lost some (the spacing law).
+ */
+const SHORT_DUTY = 0.1;
 
 /**
  * Recognises pulse-width coding: pulses keep one of a few fixed widths however fast the wheel turns. A plain sensor's
@@ -154,7 +162,10 @@ export function widthCoding(pulses: readonly Pulse[], periods: Float64Array, sam
   );
   if (widths.length < 20) return null;
   const duties = widths.map(({ duty }) => duty).sort((a, b) => a - b);
-  if (spreadOf(duties) < 0.2 || goesWithPeriod(widths)) return null;
+  const duty = duties[duties.length >> 1]!;
+  // At an even pace width and share stand still both; what is this short is no plain sensor's that still gives every pole.
+  const isShort = duty < SHORT_DUTY || duty > 1 - SHORT_DUTY;
+  if ((spreadOf(duties) < 0.2 && !isShort) || goesWithPeriod(widths)) return null;
   const classes: { sum: number; count: number }[] = [];
   for (const { width } of widths) {
     const fit = classes.find(({ sum, count }) => Math.abs(width / (sum / count) - 1) < SAME_WIDTH);
@@ -167,7 +178,6 @@ export function widthCoding(pulses: readonly Pulse[], periods: Float64Array, sam
   const held = large.reduce((sum, { count }) => sum + count, 0);
   if (large.length > MOST_CLASSES || held < 0.93 * widths.length) return null;
   // One width that fills a fair part of the period is a plain sensor's at an even speed, its gap too large.
-  const duty = duties[duties.length >> 1]!;
   if (large.length === 1 && duty > PLAIN_DUTY && duty < 1 - PLAIN_DUTY) return null;
   // Against its class: a coded width stands still while its share of the period moves; a plain one does the reverse.
   const usual = widths.map(({ width }) => {
@@ -176,7 +186,7 @@ export function widthCoding(pulses: readonly Pulse[], periods: Float64Array, sam
   });
   const still = spreadOf(usual.toSorted((a, b) => a - b));
   const moving = spreadOf(usual.map((one, i) => one / widths[i]!.period).sort((a, b) => a - b));
-  if (still > STILL * moving) return null;
+  if (still > STILL * moving && !isShort) return null;
   return large
     .map(({ sum, count }) => ({ us: (1e6 * sampleS * sum) / count, count }))
     .sort((a, b) => b.count - a.count);

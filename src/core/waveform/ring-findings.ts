@@ -113,7 +113,7 @@ function comingRound(gaps: readonly number[], ratios: Float64Array, teeth: Int32
   });
 }
 
-const LONG_GAP = 4;
+const LONG_GAP = 3;
 
 /** Gaps that fell at random would seldom meet so often within one pitch of a place. */
 const BY_CHANCE = 0.01;
@@ -132,10 +132,32 @@ function nearTooth(tooth: number, place: number, N: number): boolean {
   return Math.min(distance, N - distance) <= 1;
 }
 
-/** A crack (short–long pair), a single odd tooth, or a once-per-turn wave in the folded ring. @param offset tooth of the recording at which the ring was begun to be folded */
+/** A crack opens further than poles of a good ring differ, in pitches (judgement). */
+const LEAST_JUMP = 0.05;
+/** The field bulges into a gap: the poles beside it come early or late by up to this, in pitches (the spacing law). */
+const BESIDE_GAP = 0.15;
+const BULGE_POLES = 2;
+
+/** The teeth so near to where pulses are lost each turn that what is off there is the gap's doing. */
+function besideGaps({ lost, revolutions, periodMean }: RingPattern, edgesAPole: number): boolean[] {
+  const N = periodMean.length;
+  if (!lost.some((times) => times > revolutions / 2)) return [];
+  const unseen = [...periodMean.keys()].filter((t) => Number.isNaN(periodMean[t]!));
+  const reach = BULGE_POLES * edgesAPole;
+  return Array.from({ length: N }, (_, t) =>
+    unseen.some((gap) => Math.min((t - gap + N) % N, (gap - t + N) % N) <= reach),
+  );
+}
+
+/**
+ * A crack (short–long pair), a single odd tooth, or a once-per-turn wave in the folded ring.
+ * @param edgesAPole two where each edge of a pole makes a pulse: what a pole is off by is twice as much of what lies between
+ * @param offset tooth of the recording at which the ring was begun to be folded
+ */
 export function shapeFindings(
   ring: RingPattern,
   isPassive: boolean,
+  edgesAPole: 1 | 2,
   turn: TurnWaves,
   offset: number,
   spanOf: (tooth: number) => [number, number],
@@ -145,12 +167,15 @@ export function shapeFindings(
   const wave = firstHarmonic(ring.periodMean);
   const rest = ring.periodMean.map((value, t) => value - wave(t));
   const usual = medianAbsolute(rest);
+  const atGap = besideGaps(ring, edgesAPole);
   const odd = rest.map((value, t) =>
-    Number.isNaN(value) ? 0 : Math.abs(value) / Math.hypot(3 * usual, 2 * ring.periodError[t]!),
+    Number.isNaN(value) || (atGap[t] && Math.abs(value) < BESIDE_GAP * edgesAPole)
+      ? 0
+      : Math.abs(value) / Math.hypot(3 * usual, 2 * ring.periodError[t]!),
   );
   const worst = odd.indexOf(Math.max(...odd));
   const size = rest[worst]!;
-  const cracked = odd[worst]! > 1.8 && Math.abs(size) > 0.05;
+  const cracked = odd[worst]! > 1.8 && Math.abs(size) > LEAST_JUMP * edgesAPole;
   const half = isPassive ? null : oddHalf(ring);
   if (half !== null && (!cracked || nearTooth(half >> 1, worst, ring.pulsesPerRevolution))) {
     const wide = half >> 1;
@@ -194,7 +219,8 @@ export function shapeFindings(
       );
     }
   }
-  const wave1 = turnWave(turn, isPassive);
+  // A crack or a gap moves the share of the poles next to it too.
+  const wave1 = turnWave(turn, isPassive, list.length > 0 || atGap.includes(true) ? 2 : 1);
   if (wave1)
     list.push(
       found("eccentric", wave1, {
@@ -230,12 +256,13 @@ const EVENS_OUT = 0.5;
 function turnWave(
   { period, height, duty }: TurnWaves,
   isPassive: boolean,
+  besideOthers: 1 | 2,
 ): { wave: "period" | "height" | "duty"; swing: number } | null {
   const stands = (wave: TurnWave | null, least: number) =>
     wave !== null && wave.size > least && wave.size > WAVE_OVER_ERROR * wave.error;
   if (stands(period, LEAST_PERIOD_WAVE)) return { wave: "period", swing: period!.size };
   if (isPassive && stands(height, LEAST_HEIGHT_WAVE)) return { wave: "height", swing: height!.size };
-  if (!isPassive && stands(duty, LEAST_DUTY_WAVE)) return { wave: "duty", swing: duty!.size };
+  if (!isPassive && stands(duty, LEAST_DUTY_WAVE * besideOthers)) return { wave: "duty", swing: duty!.size };
   return null;
 }
 
@@ -245,7 +272,7 @@ function turnWave(
  */
 const LEAST_PERIOD_WAVE = 0.01;
 const LEAST_HEIGHT_WAVE = 0.12;
-const LEAST_DUTY_WAVE = 0.008;
+const LEAST_DUTY_WAVE = 0.012;
 const WAVE_OVER_ERROR = 3;
 
 function firstHarmonic(values: Float64Array): (tooth: number) => number {

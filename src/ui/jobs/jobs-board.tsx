@@ -11,7 +11,7 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { UnusableInput } from "@/core/capture/capture";
 import { stamped } from "@/core/job/merge";
 import type { Job } from "@/core/job/schema";
-import { listJobs, onOtherTab, removeJob, restoreRecord, saveJob, seedDemo, type Unreadable } from "@/store/jobs";
+import { listJobs, onOtherTab, removeJob, restoreRecord, saveJob, type Unreadable } from "@/store/jobs";
 import { saveCapture } from "@/store/captures";
 
 import { Cap } from "../keys/cap";
@@ -53,7 +53,7 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
     [],
   );
   useEffect(() => {
-    void (seed ? seedDemo(async () => (await import("./load-demo")).loadDemo()).then(refresh, refresh) : refresh())
+    void (seed ? laidOut().then(refresh, refresh) : refresh())
       .then(async () => (await import("@/store/snapshots")).snapshotIfDue(new Date()))
       .catch((error: unknown) =>
         toast.error(t`No copy of the jobs could be made: ${String(error)}. Export those that matter.`),
@@ -226,4 +226,10 @@ async function takeZip(file: File): Promise<Job> {
   if (!read.ok) throw new UnusableInput(read.say);
   for (const { id, capture } of read.captures) await saveCapture(id, capture);
   return read.job;
+}
+
+/** Puts the demo workshop into a store that has nothing in it. */
+async function laidOut(): Promise<void> {
+  const [{ loadDemo }, { seedDemo }] = await Promise.all([import("./load-demo"), import("@/store/seed-demo")]);
+  await seedDemo(loadDemo);
 }

@@ -1,0 +1,47 @@
+import type { Capture } from "../core/capture/capture";
+import { boardRowSchema, rowKey } from "../core/job/board";
+import { cornerJobs } from "../core/job/corner-in-work";
+import { parseJob } from "../core/job/earlier-jobs";
+import type { Job } from "../core/job/schema";
+import type { ScanLog } from "../core/scanlog/scan-log";
+import { languageTag } from "../core/words/words";
+import { keepRow } from "./board-rows";
+import { saveCapture, saveScan } from "./captures";
+import { shelf } from "./shelf";
+import { MODEL } from "./worked-out";
+
+const jobs = shelf("jobs");
+const flags = shelf("flags");
+
+/** The demo workshop, ready for the store. */
+export interface Demo {
+  jobs: unknown[];
+  captures: { id: string; capture: Capture }[];
+  scans: { id: string; log: ScanLog }[];
+  /** What the board says of a corner of theirs, where it was worked out beforehand. */
+  row?: (jobId: string) => unknown;
+}
+
+/** Puts the demo workshop into an empty store once; a store with anything in it is left alone. */
+export async function seedDemo(load: () => Promise<Demo>): Promise<boolean> {
+  if ((await jobs.length()) > 0 || (await flags.getItem("demo-seeded"))) return false;
+  const demo = await load();
+  const parsed = demo.jobs.map((value) => {
+    const job = parseJob(value);
+    if (!job.success) throw job.error;
+    return job.data;
+  });
+  await Promise.all([
+    ...parsed.map((job) => jobs.setItem(job.id, job)),
+    ...parsed.flatMap(cornerJobs).map((corner) => seedRow(corner, demo.row?.(corner.id))),
+    ...demo.captures.map(({ id, capture }) => saveCapture(id, capture)),
+    ...demo.scans.map(({ id, log }) => saveScan(id, log)),
+  ]);
+  await flags.setItem("demo-seeded", true);
+  return true;
+}
+
+async function seedRow(job: Job, worked: unknown): Promise<void> {
+  const row = boardRowSchema.safeParse(worked);
+  if (row.success) await keepRow(job.id, rowKey(job, MODEL, languageTag()), row.data);
+}
