@@ -43,8 +43,9 @@ export function complaintReasons(
     }
     const moved = [...before]
       .filter(([part]) => part !== "none")
-      .map(([part, share]) => ({ part, factor: after.get(part)! / weighed / (share / total) }))
-      .toSorted((a, b) => b.factor - a.factor);
+      .map(([part, share]) => ({ part, left: after.get(part)!, factor: after.get(part)! / weighed / (share / total) }))
+      // The likeliest first: a rare part that an answer raises most is still rare.
+      .toSorted((a, b) => b.left - a.left);
     const speaksFor = moved.filter(({ factor }) => factor > WORTH_SAYING).map(({ part }) => partLabel(part));
     const speaksAgainst = moved.filter(({ factor }) => factor < 1 / WORTH_SAYING).map(({ part }) => partLabel(part));
     return speaksFor.length + speaksAgainst.length > 0 ? [{ answer, speaksFor, speaksAgainst }] : [];

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { contactAt, contactPlace, leakAt, leakPlace } from "./decades";
 import { explainCorner, usualExplain } from "./explain";
+import { signs, terms } from "./glossary";
 import { lessons, lessonSettings } from "./lessons";
 
 const volts = (shown: string) => Number.parseFloat(shown) * (/mV/.test(shown) ? 1e-3 : 1);
@@ -53,5 +54,18 @@ describe("the corner under the sliders", () => {
     expect(explainCorner({ ...passive, runoutMm: 0.5 }).rasterSay).toMatch(/slow wave/);
     expect(explainCorner({ ...passive, contactOhms: 30 }).rasterSay).toMatch(/^Even/);
     expect(explainCorner({ ...usualExplain, contactOhms: 90_000 }).raster).toBeNull();
+  });
+});
+
+describe("words and signs", () => {
+  it("stand in the order of the alphabet, each once, and say more than they are", () => {
+    const found = terms();
+    const names = found.map(({ term }) => term);
+    expect(names).toEqual(names.toSorted((a, b) => a.localeCompare(b, "en")));
+    const all = [...found, ...signs()];
+    expect(new Set(all.map(({ term }) => term)).size).toBe(all.length);
+    for (const { term, says } of all) expect(says.split(/\s+/).length, term).toBeGreaterThan(3);
+    // Domain fact: pulses per turn are teeth, or pairs of poles.
+    expect(found.find(({ term }) => term === "Pulses per turn")!.says).toMatch(/40 poles are 20 pulses/);
   });
 });

@@ -37,6 +37,14 @@ describe.each(families)("the faults a %s corner can have", (family) => {
       }
   });
 
+  // Domain facts: ohms across an active sensor mean nothing; film shows poles, which a toothed ring has none of.
+  it("are cleared by what can be measured on that family", () => {
+    const never =
+      family === "passive" ? /viewing film|both levels|in series|current through/i : /AC volts|coil|resistance/i;
+    for (const { fault, place } of all)
+      expect(fault.clearedBy(place, setup), suspectId(fault, place)).not.toMatch(never);
+  });
+
   it("each alters the car it is put into, and only the healthy one does not", () => {
     const random = seeded(5);
     const drawn = Array.from(dimensionsOf(family), () => 0.15 + 0.7 * random());

@@ -18,5 +18,6 @@ export interface RepairPlan {
 export const stands = () => t`Rated stands on firm level ground, wheels chocked. Never under a jack alone.`;
 export const dust = () =>
   t`Brake dust: no dry blowing. Brake cleaner attacks plastic and rubber; electronics cleaner does not.`;
-export const wheel = () => t`Wheel nuts by hand, then crosswise to the maker's torque, again after the first drive.`;
+export const wheel = () =>
+  t`Wheel nuts by hand, then crosswise to the maker's torque with the tyre just touching the ground; again after the first drive.`;
 export const battery = () => t`Memory and radio codes first, then battery negative off.`;

@@ -20,7 +20,10 @@ export const ringFaults: Fault[] = [
       car.signs["encoder-gap"] = 0.95;
     },
     words: () => t`Ring has lost teeth, or the encoder a chunk`,
-    clearedBy: () => t`A whole ring under the viewing film, or a capture with every pulse.`,
+    clearedBy: (_, { family }) =>
+      family === "passive"
+        ? t`A whole ring, seen all the way round, or a capture with every pulse.`
+        : t`A whole ring under the viewing film, or a capture with every pulse.`,
   },
   {
     code: "ring-cracked",

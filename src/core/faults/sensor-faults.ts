@@ -19,7 +19,10 @@ export const sensorFaults: Fault[] = [
       car.circuit.sensor.mode = "open";
     },
     words: () => t`Sensor open inside`,
-    clearedBy: () => t`Current through the sensor, or its resistance in range, at the sensor plug.`,
+    clearedBy: (_, { family }) =>
+      family === "passive"
+        ? t`Coil resistance in the maker's range, at the sensor plug.`
+        : t`Current through the sensor, measured in series at the sensor plug.`,
   },
   {
     code: "sensor-short",
@@ -34,7 +37,10 @@ export const sensorFaults: Fault[] = [
       car.circuit.sensor.shortOhms = logBetween(draw(0), 0.3, 400);
     },
     words: () => t`Sensor shorted inside`,
-    clearedBy: () => t`Supply holds up with the sensor plugged in.`,
+    clearedBy: (_, { family }) =>
+      family === "passive"
+        ? t`Coil resistance in the maker's range, at the sensor plug.`
+        : t`Supply holds up with the sensor plugged in.`,
   },
   {
     code: "sensor-dead",
@@ -130,7 +136,10 @@ export const sensorFaults: Fault[] = [
       car.signs["sensor-lifted"] = 0.85;
     },
     words: () => t`Air gap too large (rust under the sensor's foot, or not seated)`,
-    clearedBy: () => t`Gap in the maker's range, or full AC volts for the speed.`,
+    clearedBy: (_, { family }) =>
+      family === "passive"
+        ? t`Gap in the maker's range, or full AC volts for the speed.`
+        : t`Gap in the maker's range, or a capture with every pulse, high for half of its time.`,
     repair: {
       get title() {
         return t`Clean the seat and set the sensor down`;

@@ -8,6 +8,10 @@ export const roadTest: readonly { id: string; words: () => string }[] = [
   { id: "road:no-buzz", words: () => t`stops from low speed on dry ground: no buzz` },
 ];
 
+/** What puts the lamp out, and what does not (common practice). */
+export const howLampsGoOut = () =>
+  t`Some lamps go out by themselves within five minutes of driving; others need the scan tool. Taking the battery off seldom clears them.`;
+
 /** Whether the car was driven and its lamp stayed out: without it nothing is called fixed. */
 export function isRoadTested(ticked: ReadonlySet<string>): boolean {
   return ticked.has("road:lamp-out");

@@ -208,7 +208,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
         <WorkerFailure error={failed} onRetry={retry} />
       </main>
     );
-  if (!diagnosis) return <WorkingOut jobId={job.id} />;
+  if (!diagnosis) return <WorkingOut job={job} />;
   const contradicted = new Set(diagnosis.contradictions.map(({ entryId }) => entryId));
   const unread = new Map(observationsOf(job).unread.map((one) => [one.entryId, one]));
   const numbered = readingsByStage(job).flat();

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { readingTyped } from "@/core/observation/read-observation";
 import type { Entry, Job } from "@/core/job/schema";
 import type { Verification } from "@/core/bench/verify";
-import { roadTest } from "@/core/repair/road-test";
+import { howLampsGoOut, roadTest } from "@/core/repair/road-test";
 import { stamp } from "../jobs/entries";
 import { Cap } from "../keys/cap";
 
@@ -109,6 +109,7 @@ export function VerifyPanel({
           </Cap>
         ))}
       </div>
+      <p className="pt-2 text-sm text-muted">{howLampsGoOut()}</p>
     </section>
   );
 }

@@ -230,7 +230,7 @@ export function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) 
             onTake={(text) => setup({ otherAxleTyre: text || undefined })}
           />
           <label className="grid gap-1">
-            <span className="text-sm text-muted">{t`Pulses per turn`}</span>
+            <span className="text-sm text-muted">{t`Pulses per turn (40 poles are 20 pulses)`}</span>
             <NumberInput
               field={`${job.id}/pulses`}
               of={setupFields.pulsesPerRevolution}

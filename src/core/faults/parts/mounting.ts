@@ -18,8 +18,9 @@ export const mounting = {
     },
     get steps() {
       return [
-        t`Wheel off. Clean seat and bore.`,
-        t`Seat the sensor flat and firm; a worn bracket or clip is replaced.`,
+        t`Wheel off. Penetrating oil on a seized sensor and its screw; seat the key fully in a rusted screw.`,
+        t`Pry a plastic body gently, never by its lead. Take the rust scale off seat and bore down to metal.`,
+        t`Anti-corrosion film in the bore. Seat the sensor flat; do not over-tighten. Replace a worn bracket or clip.`,
         wheel(),
       ];
     },
