@@ -37,7 +37,7 @@ const fields: Record<string, fc.Arbitrary<string>> = {
   "In the driver's words: when it shows, weather, history": text(LONGEST.note),
   "Trouble codes in any style": fc.oneof(text(60), fc.constantFrom("C0034-01, C0031 present", "C0035", "P0500 x")),
   "Tyre, this axle": fc.oneof(text(40), fc.constantFrom("205/55R16", "195/65 r15", "205/5")),
-  "Pulses per turn (40 poles are 20 pulses)": figure,
+  "Pulses per turn": figure,
   "Sensor supply, V": figure,
   "input, MΩ": figure,
 };

@@ -76,6 +76,19 @@ describe("two levels", () => {
   });
 });
 
+describe("a time column in another unit than its header says", () => {
+  it.each([
+    ["milliseconds taken for seconds", 1, /no wheel's pace: is the time in another unit/],
+    ["seconds as they are", 1000, null],
+    ["seconds taken for milliseconds", 10_000_000, /no wheel's pace/],
+  ])("%s", (_, rate, say) => {
+    const samples = Float32Array.from({ length: 10_000 }, (_, i) => (i % 20 < 10 ? 1.7 : 0.8) + 0.004 * noise(i));
+    const { warnings } = analyseCapture(of(rate / 10, samples), { family: "active-2wire", pulses: 48 })[0]!;
+    if (say) expect(warnings.join(" ")).toMatch(say);
+    else expect(warnings).toEqual([]);
+  });
+});
+
 describe("teeth gone", () => {
   // A coil gives nothing over a gap; the first wave behind it begins from standing and comes late (Faraday's law).
   it("of a driven wheel are the ring's, though the first pulse behind them comes a quarter late", () => {

@@ -7,6 +7,11 @@ import { someSamples } from "./some-samples";
 /** This share of samples on one and the same outermost value is a flat top, not a peak. */
 const CLIPPED_SHARE = 0.02;
 
+/** Nobody records so many pulses of a wheel that takes a minute a turn; and 300 km/h gives some 2,000 a second. */
+const FEWEST_TO_TIME = 50;
+const SLOWEST_HZ = 0.7;
+const FASTEST_HZ = 6000;
+
 /** What is wrong with the recording rather than with the car: too few samples a pulse, tops cut off, mains hum. */
 export function recordingWarnings(
   { recorded, plain, hum }: { recorded: Float32Array; plain: SignalShape; hum: Hum | null },
@@ -22,6 +27,11 @@ export function recordingWarnings(
       t`Only ${usual.toFixed(1)} samples a pulse at ${(1 / sampleS / 1000).toPrecision(3)} kS/s: teeth can be missed.${goodFor ? t` This rate is good up to about ${goodFor.toFixed(0)} km/h.` : ""} Record faster or turn slower.`,
     );
   }
+  const hertz = 1 / (usual * sampleS);
+  if (periods.length >= FEWEST_TO_TIME && (hertz < SLOWEST_HZ || hertz > FASTEST_HZ))
+    list.push(
+      t`${Number(hertz.toPrecision(2))} pulses a second is no wheel's pace: is the time in another unit? Write it in the header, as in “time (ms)”.`,
+    );
   if (plain.kind === "sine" && isClipped(recorded))
     list.push(
       t`The tops are cut off flat: the input was over its range. Choose a larger range; heights here mean nothing.`,
