@@ -10,7 +10,7 @@ type Turning = { pulses: readonly Pulse[]; rhythm: Rhythm };
 const FEWEST_TURNS = 2;
 const MANY_TURNS = 4;
 /** A hand that stays on the wheel may push in step with the turn for some of them. */
-const TURNS_PUSHED = 6;
+const TURNS_PUSHED = 12;
 /** Where it was not left to itself, so many times what a heavy side does is expected of the hand. */
 const PUSHED = 4;
 
@@ -106,7 +106,8 @@ function ringsOwn(speedSquared: Float64Array, N: number, heavyRad2: number): Tur
   const inverse = inverted(matrix);
   const fit = inverse.map((line) => line.reduce((sum, one, j) => sum + one * right[j]!, 0));
   const left = rows.map(({ value, x }) => value - x.reduce((sum, one, j) => sum + one * fit[j]!, 0));
-  const error = Math.max(Math.sqrt(variance * (inverse[0]![0]! + inverse[1]![1]!)), fromTurnToTurn(left, N));
+  const byFloor = Math.sqrt(variance * (inverse[0]![0]! + inverse[1]![1]!));
+  const error = left.length < FEWEST_TO_DIFFER * N ? ONE_TURN * byFloor : Math.max(byFloor, fromTurnToTurn(left, N));
   // A square swings by twice the share its root does.
   return { size: Math.hypot(fit[0]!, fit[1]!) / 2, error: error / 2 };
 }
@@ -127,6 +128,8 @@ function fromTurnToTurn(left: readonly number[], N: number): number {
 }
 
 const FEWEST_TO_DIFFER = 2;
+/** One turn alone does not show whether the next would be the same (judgement). */
+const ONE_TURN = 1.5;
 /** By how much a scatter told by few turns is widened (judgement). */
 const FEW_TURNS = 1.5;
 
