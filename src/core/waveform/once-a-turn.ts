@@ -106,25 +106,24 @@ function ringsOwn(speedSquared: Float64Array, N: number, heavyRad2: number): Tur
   const inverse = inverted(matrix);
   const fit = inverse.map((line) => line.reduce((sum, one, j) => sum + one * right[j]!, 0));
   const left = rows.map(({ value, x }) => value - x.reduce((sum, one, j) => sum + one * fit[j]!, 0));
-  const byFloor = Math.sqrt(variance * (inverse[0]![0]! + inverse[1]![1]!));
-  const error = left.length < FEWEST_TO_DIFFER * N ? ONE_TURN * byFloor : Math.max(byFloor, fromTurnToTurn(left, N));
+  const error = widened(Math.sqrt(variance * (inverse[0]![0]! + inverse[1]![1]!)), left, N);
   // A square swings by twice the share its root does.
   return { size: Math.hypot(fit[0]!, fit[1]!) / 2, error: error / 2 };
 }
 
 /**
- * The error of a mean wave by how the turns differ: a ring's is the same in each, a hand's is not, and a hand that pushes
- * about once a turn has all its power there, where nothing beside it tells. 0 where one turn alone is left.
+ * An error as it is once it is seen how the turns differ: a ring's wave is the same in each, a hand's is not, and a hand that
+ * pushes about once a turn has all its power there, where nothing beside it tells.
+ * @param left what the fit leaves of each tooth
  */
-function fromTurnToTurn(left: readonly number[], N: number): number {
+function widened(error: number, left: readonly number[], N: number): number {
   const turns = Math.floor(left.length / N);
-  if (turns < FEWEST_TO_DIFFER) return 0;
+  if (turns < FEWEST_TO_DIFFER) return ONE_TURN * error;
   const waves = Array.from({ length: turns }, (_, k) =>
     amplitudeAt({ from: 0, values: left.slice(k * N, (k + 1) * N) }, 1 / N),
   );
-  return (
-    (1 + FEW_TURNS / (turns - 1)) * Math.sqrt(waves.reduce((sum, one) => sum + one ** 2, 0) / (turns * (turns - 1)))
-  );
+  const scatter = Math.sqrt(waves.reduce((sum, one) => sum + one ** 2, 0) / (turns * (turns - 1)));
+  return Math.max(error, (1 + FEW_TURNS / (turns - 1)) * scatter);
 }
 
 const FEWEST_TO_DIFFER = 2;
