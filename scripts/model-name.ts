@@ -7,6 +7,7 @@ const WEIGHING = [
   "random",
   "units",
   "tyre",
+  "codes",
   "circuit",
   "ring",
   "faults",

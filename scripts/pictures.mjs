@@ -32,7 +32,16 @@ const shots = [
     },
   ],
   ["loom", "/loom?job=demo-skua", DESK],
-  ["close-out", "/close-out?job=demo-skua", DESK],
+  [
+    "close-out",
+    "/close-out?job=demo-skua",
+    DESK,
+    async (page) =>
+      page
+        .getByText(/^✓ Proven:/)
+        .first()
+        .waitFor(),
+  ],
   ["practice", "/practice", DESK],
   [
     "debrief",
