@@ -6,7 +6,14 @@
  */
 import { parseArgs } from "node:util";
 import { readCar, simulateCar } from "../src/core/simulated/simulated-car";
-import { accessMinutes, cornerSetupSchema, spansOf, stationsOf, type CornerSetup } from "../src/core/circuit/setup";
+import {
+  accessMinutes,
+  cornerSetupSchema,
+  usualCircuit,
+  spansOf,
+  stationsOf,
+  type CornerSetup,
+} from "../src/core/circuit/setup";
 import { PAIR_FARAD_PER_M } from "../src/core/circuit/wire";
 import { suspectables, suspectId, type Suspectable } from "../src/core/faults/catalogue";
 import { between } from "../src/core/faults/fault";
@@ -137,7 +144,7 @@ function loom(): CornerSetup {
         : { station: `c${i + 1}`, accessMin: INLINE_MINUTES[Math.floor(INLINE_MINUTES.length * random())] },
     );
   }
-  return cornerSetupSchema.parse({ corner: "RL", family: "active-2wire", path });
+  return cornerSetupSchema.parse({ ...usualCircuit, corner: "RL", family: "active-2wire", path });
 }
 
 /** Chance of each span, by length and exposure as the catalogue has it. */

@@ -1,5 +1,12 @@
 import { circuitStateSchema } from "../core/circuit/state";
-import { conductorsOf, cornerSetupSchema, signalConductor, type CornerSetup, type Family } from "../core/circuit/setup";
+import {
+  conductorsOf,
+  cornerSetupSchema,
+  usualCircuit,
+  signalConductor,
+  type CornerSetup,
+  type Family,
+} from "../core/circuit/setup";
 import { complaintSchema } from "../core/complaint/complaint";
 import { policySchema } from "../core/complaint/policy";
 import { suspectables, suspectId } from "../core/faults/catalogue";
@@ -151,7 +158,7 @@ const past: readonly PastCar[] = [
 /** @param now moment the days are counted back from */
 export function pastJobs(now: Date, path: CornerSetup["path"]): Job[] {
   return past.map((car, at) => {
-    const setup = cornerSetupSchema.parse({ corner: car.corner, family: car.family, path });
+    const setup = cornerSetupSchema.parse({ ...usualCircuit, corner: car.corner, family: car.family, path });
     const seed = 500 + at;
     const simulated = simulateCar(setup, car.fault, { seed });
     const moment = (minutes: number) =>

@@ -1,4 +1,4 @@
-import type { Dice } from "../dice";
+import { dice, type Dice } from "../dice";
 
 export type Family = "active-2wire" | "active-3wire" | "passive";
 
@@ -84,18 +84,23 @@ export function drawMake({ between, log, chance, pick, whole }: Dice): Make {
   };
 }
 
-/** The corner as a technician writes it down: figures off the label, not the car's own. */
-export function writtenDown(make: Make, protocolKnown: boolean): Record<string, unknown> {
+/**
+ * The corner as a technician writes it down: figures off the label, not the car's own, and of its circuit what he happens to know.
+ * @param seed by which each thing is known half of the time, none of the car's own numbers moved by it
+ */
+export function writtenDown(make: Make, protocolKnown: boolean, seed: number): Record<string, unknown> {
+  const known = (what: string) => dice(seed + 7919 * what.length).chance(0.5);
   const { family, stations, spansM } = make;
   const supplyV = family === "active-3wire" && make.feedV < 9 ? Math.round(make.feedV) : 12;
   return {
     tastatura: "diagnose/1",
     corner: "RR",
     family,
-    ...(family === "active-2wire" ? { sense: make.sense } : {}),
+    ...(family === "active-2wire" && known("side") ? { sense: make.sense } : {}),
     ...(family === "active-2wire" && protocolKnown ? { protocol: make.widthCoded ? "width" : "half-duty" } : {}),
-    ...(family === "active-3wire" ? { pullUpV: make.pullUpV > 9 ? 12 : 5 } : {}),
-    ...(family === "passive" ? { bias: make.input !== "floating" } : { supplyV }),
+    ...(family === "active-3wire" && known("pull-up") ? { pullUpV: make.pullUpV > 9 ? 12 : 5 } : {}),
+    ...(family === "passive" && known("bias") ? { bias: make.input !== "floating" } : {}),
+    ...(family === "active-2wire" || (family === "active-3wire" && known("supply")) ? { supplyV } : {}),
     pulsesPerRevolution: make.poles,
     tyre: "205/55R16",
     path: stations.flatMap((station, at) =>

@@ -64,7 +64,7 @@ export async function diagnoseOutsideCar(
   const d = carDice(seed);
   const { make, trouble } = await noticedCar(d, comesAndGoes, unknown?.says);
   const file = {
-    ...writtenDown(make, d.chance(0.5)),
+    ...writtenDown(make, d.chance(0.5), seed),
     complaint: {
       presence: comesAndGoes ? "intermittent" : "hard",
       codes: d.chance(0.6) ? ["C003A"] : [],
@@ -170,7 +170,7 @@ export async function mendOutsideCar(seed: number, analyse: Analyse): Promise<Tw
   }
   let left = [first, second];
   const corner = () => ({ make, trouble: both(left) });
-  const file = { ...writtenDown(make, d.chance(0.5)), complaint: { symptoms: ["lamp"] }, readings: [] };
+  const file = { ...writtenDown(make, d.chance(0.5), seed), complaint: { symptoms: ["lamp"] }, readings: [] };
   const { diagnosing } = openDiagnosis(JSON.stringify(file), "outside.json");
   const steps: string[] = [];
   const wrong: string[] = [];

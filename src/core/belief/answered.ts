@@ -1,3 +1,4 @@
+import { stateKey } from "../circuit/state";
 import { hookupKey, type Hookup } from "../checks/hookup";
 import { readsTheSame, turnsWheel } from "../checks/turns-wheel";
 import type { Observation } from "../observation/observation";
@@ -9,6 +10,8 @@ import { levelMet, standing, type StoodAt } from "./standing-wheel";
 /** What each hook-up was answered with so far, and how the wheel was left: both change what it will read the next time. */
 export class Answered {
   private readonly answers = new Map<string, Observed["value"][]>();
+  /** The last recording in each state of the car, wherever its probe stood. */
+  private readonly recordings = new Map<string, string>();
   /** Which of its two levels the sensor was left at by the last reading on a standing wheel; unknown once it was turned. */
   stoodAt: StoodAt = null;
 
@@ -30,6 +33,7 @@ export class Answered {
     const known = this.answers.get(key);
     if (known) known.push(value);
     else this.answers.set(key, [value]);
+    if (hookup.instrument === "scope" && value.kind === "word") this.recordings.set(stateKey(hookup.state), value.word);
   }
 
   /** How often a look was had, or a reading taken, with this hook-up. */
@@ -47,14 +51,26 @@ export class Answered {
   changed(table: ForecastTable): ForecastTable {
     if (table.kind === "numbers") return standing(table, this.stoodAt);
     const last = this.answers.get(hookupKey(table.hookup))?.at(-1);
-    if (last?.kind !== "word") return table;
-    const at = table.words.indexOf(last.word);
-    const chances = new Float64Array(table.chances.length);
-    for (let start = 0; start < chances.length; start += table.words.length)
-      chances.set(
-        secondLook([...table.chances.subarray(start, start + table.words.length)], at, table.hookup.instrument),
-        start,
-      );
-    return { ...table, chances };
+    if (last?.kind === "word") return lookedAgain(table, last.word, 0);
+    // The same signal recorded at another place errs alike, where nothing on the way could change it.
+    const recorded =
+      table.hookup.instrument === "scope" ? this.recordings.get(stateKey(table.hookup.state)) : undefined;
+    return recorded === undefined ? table : lookedAgain(table, recorded, SAME_SIGNAL);
   }
 }
+
+/** A car that shows at this place what was recorded at another with at least so much chance shows the same signal (engineering judgement). */
+const SAME_SIGNAL = 0.2;
+
+/** Forecasts of a look had before. @param least chance of the answer under which a car is left as it is */
+function lookedAgain(table: WordTable, word: string, least: number): WordTable {
+  const at = table.words.indexOf(word);
+  const size = table.words.length;
+  const chances = table.chances.slice();
+  for (let start = 0; start < chances.length; start += size)
+    if (chances[start + at]! >= least)
+      chances.set(secondLook([...chances.subarray(start, start + size)], at, table.hookup.instrument), start);
+  return { ...table, chances };
+}
+
+type WordTable = Extract<ForecastTable, { kind: "words" }>;

@@ -6,7 +6,7 @@ import type { CornerSetup } from "../circuit/setup";
 import type { CarCondition } from "../faults/fault";
 import { suspectables, suspectId, type Suspectable } from "../faults/catalogue";
 import type { Part } from "../faults/parts/parts";
-import { normal, normalScore, seeded, type Random } from "../random/random";
+import { normalScore, seeded, type Random } from "../random/random";
 import { type Complaint } from "../complaint/complaint";
 import { complaintWeight } from "../complaint/complaint-weight";
 import type { OwnRatios } from "../complaint/ratio";
@@ -117,7 +117,11 @@ export function drawCandidates({
     d < common && !isDeciding(dimension) ? COMMON_SCATTER : 1,
   );
   const sound = soundCars(setup, perGroup, scatter, drawn);
+  const again = Array.from({ length: MOST_TRIES }, () =>
+    Array.from({ length: dimensions - common }, () => stratified(perGroup, random)),
+  );
   const watch = new SymptomWatch(setup);
+  const mild = takenAsDrawn(drawn[dimensionsOf(setup.family).indexOf("own0")]!);
   for (const group of groups) {
     for (let k = 0; k < perGroup; k++) {
       const row = group.first + k;
@@ -125,9 +129,9 @@ export function drawCandidates({
       rebuildCar(candidates, group, row, sound[k]!);
       candidates.weight[row] =
         (group.prior / perGroup) *
-        (group.fault.varies && !group.comesAndGoes && k % MILD_EVERY === 0
+        (group.fault.varies && !group.comesAndGoes && mild.has(k)
           ? MILD
-          : makeNoticeable(candidates, group, row, sound[k]!, watch, seeded(seed + k)));
+          : makeNoticeable(candidates, group, k, sound[k]!, watch, again));
     }
   }
   const sum = candidates.weight.reduce((all, weight) => all + weight, 0);
@@ -148,6 +152,12 @@ function soundCars(setup: CornerSetup, count: number, scatter: readonly number[]
   );
 }
 
+/** Rows of a group whose fault is taken as it is drawn: by its size every so-many-th, so that they span it whatever the draw. */
+function takenAsDrawn(sizes: Float64Array): ReadonlySet<number> {
+  const bySize = [...sizes.keys()].sort((a, b) => sizes[a]! - sizes[b]!);
+  return new Set(bySize.filter((_, rank) => rank % MILD_EVERY === MILD_EVERY >> 1));
+}
+
 /** One in so many of the faults that vary is taken as it is drawn, however mild it is today, for so much (engineering judgement). */
 const MILD_EVERY = 8;
 const MILD = 0.25;
@@ -155,20 +165,26 @@ const MOST_TRIES = 8;
 /** What a car is still worth when its fault cannot be made to show in the live speed. */
 const UNNOTICED = 0.05;
 
-/** Someone complained, so the fault shows: its own numbers are drawn again until it does. @returns a factor on the weight */
+/**
+ * Someone complained, so the fault shows: its own numbers are drawn again until it does.
+ * @param k of the group's cars which @param again the fault's own numbers of each try, by number and car
+ * @returns a factor on the weight
+ */
 function makeNoticeable(
   candidates: Candidates,
   group: Group,
-  row: number,
+  k: number,
   sound: CarCondition,
   watch: SymptomWatch,
-  random: Random,
+  again: readonly (readonly Float64Array[])[],
 ): number {
   if (group.fault.part === "none") return 1;
-  for (let tries = 0; tries < MOST_TRIES; tries++) {
+  const row = group.first + k;
+  for (const own of again) {
     if (watch.shows(candidates.cars[row]!, group.whereabouts)) return 1;
-    for (let d = candidates.common; d < candidates.dimensions; d++)
-      candidates.scores[row * candidates.dimensions + d] = normal(random);
+    own.forEach((scores, d) => {
+      candidates.scores[row * candidates.dimensions + candidates.common + d] = scores[k]!;
+    });
     rebuildCar(candidates, group, row, sound);
   }
   return UNNOTICED;

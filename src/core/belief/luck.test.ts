@@ -20,7 +20,7 @@ const path = [
   { spanM: 1.4, mm2: 0.5 },
   { station: "plug", accessMin: 7 },
 ];
-const passive = cornerSetupSchema.parse({ corner: "RR", family: "passive", bias: true, path });
+const passive = cornerSetupSchema.parse({ corner: "RR", family: "passive", legBias: "yes", path });
 const active = cornerSetupSchema.parse({ corner: "RR", family: "active-2wire", sense: "low", supplyV: 12, path });
 const complaint = complaintSchema.parse({ presence: "intermittent", symptoms: ["lamp"] });
 

@@ -49,5 +49,5 @@ it.each([1, 2, 3])("volts of another pin typed for the return wire change little
   read(volts("plug.in.return", "8.77 V"));
   expect(bearing()).toBeGreaterThan(before - 0.1);
   read(volts("plug.out.return", "12 mV"), volts("c1.in.return", "10 mV"));
-  expect(bearing()).toBeGreaterThan(before - 0.1);
+  expect(bearing()).toBeGreaterThan(before - 0.15);
 });

@@ -172,7 +172,7 @@ function slopesNear(
     const near = weight[first + k]! / (1 + z * z) ** 3;
     if (!(near > 0)) continue;
     total += weight[first + k]!;
-    const kind = kindOf(setup.family, scores, (first + k) * dimensions);
+    const kind = kindOf(setup, scores, (first + k) * dimensions);
     const one = kinds.get(kind) ?? { nearest: -1, best: 0, near: 0 };
     one.near += weight[first + k]! / (1 + z * z);
     if (near > one.best) [one.nearest, one.best] = [k, near];

@@ -60,7 +60,7 @@ export function openDiagnosis(
   checkVersion(parsed, "diagnose/1", name, t`corner to diagnose`);
   const head = diagnoseSchema.safeParse(withUsualStates(parsed));
   if (!head.success) throw new UnusableInput(`${name}: ${firstIssue(head.error)}`);
-  const corner = cornerSetupSchema.safeParse(parsed);
+  const corner = cornerSetupSchema.safeParse(withLegBias(parsed));
   if (!corner.success) throw new UnusableInput(`${name}: ${firstIssue(corner.error)}`);
   if (!parseTyre(corner.data.tyre))
     throw new UnusableInput(t`${name}: tyre “${corner.data.tyre}” is no size; write it as 205/55R16`);
@@ -93,6 +93,14 @@ export function openDiagnosis(
     readings,
   };
 }
+
+/** Earlier files say yes or no to a bias on the legs, and nothing where nobody knows. */
+function withLegBias(parsed: unknown): unknown {
+  const file = biasFile.safeParse(parsed);
+  return file.success ? { ...file.data, legBias: file.data.bias ? "yes" : "no" } : parsed;
+}
+
+const biasFile = z.looseObject({ bias: z.boolean() });
 
 /** Ohms are taken on a dead circuit: a reading that does not say how the car stood is taken to mean that. */
 function withUsualStates(parsed: unknown): unknown {

@@ -1,4 +1,4 @@
-import { conductorsOf, type CornerSetup } from "../circuit/setup";
+import { conductorsOf, nominalSupplyV, sensedSide, type CornerSetup } from "../circuit/setup";
 import { copperAt, PAIR_FARAD_PER_M } from "../circuit/wire";
 import { copyOfCondition, nominalCondition, type CornerCondition } from "../circuit/condition";
 import { between, logBetween, within, type CarCondition, type Fault, type Place } from "../faults/fault";
@@ -84,7 +84,7 @@ function drawCircuit(setup: CornerSetup, at: Ranges): CornerCondition {
 function drawPassive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): void {
   // 800 to 2500 Ω, mostly 1.0 to 1.6 kΩ at 20 °C (common practice, no source).
   circuit.sensor.coilOhms = copperAt(logBetween(at("coilOhms"), 930, 1800), between(at("coilCelsius"), 5, 45));
-  circuit.biasV = setup.bias ? logBetween(at("biasV"), 0.5, 2.5) : 0;
+  circuit.biasV = isBiased(setup, at) ? logBetween(at("biasV"), 0.5, 2.5) : 0;
   circuit.biasOhms = logBetween(at("biasOhms"), 10_000, 100_000);
   // From a resistor across the pair to next to nothing (engineering judgement).
   circuit.inputOhms = logBetween(at("inputOhms"), 15_000, 1_000_000);
@@ -95,24 +95,44 @@ function drawActive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): v
   const { sensor } = circuit;
   const usual = tolerancesOf(setup);
   // 10 to 12 V of a nominal 12 are met on good cars: regulated, or the battery less a drop (common practice).
-  circuit.regulatorV = setup.supplyV * between(at("regulatorV"), 0.88, 1.03);
+  const supplyV = suppliedV(setup, at);
+  circuit.regulatorV = supplyV * between(at("regulatorV"), 0.88, 1.03);
   circuit.sourceOhms = logBetween(at("sourceOhms"), 5, 30);
   if (decides(at, "feedTrips")) circuit.tripA = logBetween(at("tripA"), 0.035, 0.1);
+  // Off for good, off and on again by the second, or held to a few milliamperes: a meter shows the mean (engineering judgement).
+  circuit.trickleOhms = logBetween(at("trickleOhms"), 1500, 1e6);
   circuit.tripTakesPullUp = decides(at, "pullUpTrips");
   // About 4.5 V by the data sheets (from memory); chips hold their currents to somewhere below that, some to 1.5 V.
   // None is built to starve on the supply it is made for.
-  sensor.minimumV = Math.min(logBetween(at("minimumV"), 1.5, 4.7), MOST_OF_SUPPLY * setup.supplyV);
+  sensor.minimumV = Math.min(logBetween(at("minimumV"), 1.5, 4.7), MOST_OF_SUPPLY * supplyV);
+  // A starved chip's currents fall in a straight line, or only from the volt or two its own regulator takes (engineering judgement).
+  sensor.deadV = Math.min(Math.max(0, between(at("deadV"), -1, 2)), MOST_DEAD * sensor.minimumV);
   sensor.coldOhms = logBetween(at("coldOhms"), 10_000, 1e9);
   sensor.restsHigh = decides(at, "restsHigh");
   if (setup.family === "active-3wire") {
     sensor.quiescentA = between(at("quiescentA"), 0.004, 0.009);
     sensor.outputOhms = logBetween(at("outputOhms"), 5, 40);
+    circuit.pullUpV = setup.pullUpV ?? (supplyV > LOGIC_V && decides(at, "pullUpHigh") ? 12 : LOGIC_V);
     circuit.pullUpOhms = logBetween(at("pullUpOhms"), 1000, 10_000);
     return;
   }
+  if (sensedSide(setup) === "unknown") circuit.senseHigh = decides(at, "senseHigh");
   circuit.senseOhms = logBetween(at("senseOhms"), ...usual.senseOhms);
   sensor.lowA = between(at("lowA"), ...usual.lowA);
   sensor.highA = sensor.lowA * between(at("currentRatio"), ...usual.ratio);
+}
+
+/** What the sensor is fed with: what was said; else two wires 12 V, three wires one of three voltages (domain, section 4). */
+function suppliedV(setup: CornerSetup, at: Ranges): number {
+  if (setup.supplyV !== undefined || setup.family !== "active-3wire") return nominalSupplyV(setup);
+  if (decides(at, "supplyLogic")) return LOGIC_V;
+  return decides(at, "supplyEight") ? 8 : 12;
+}
+
+const LOGIC_V = 5;
+
+function isBiased({ legBias }: CornerSetup, at: Ranges): boolean {
+  return legBias === "unknown" ? decides(at, "biased") : legBias === "yes";
 }
 
 /**
@@ -125,3 +145,5 @@ function isPulseCoded({ protocol }: CornerSetup, at: Ranges): boolean {
 
 /** A sensor keeps working down to this part of its supply at least. */
 const MOST_OF_SUPPLY = 0.75;
+/** Of its minimum voltage, the part under which no sensor is dead yet. */
+const MOST_DEAD = 0.9;

@@ -40,7 +40,8 @@ export function moduleView(
   if (setup.family === "passive") {
     const heard = solved.coilTransfer(pins[0]!, pins[1]!);
     const rmsAt10 = coilRmsV(car.ring, 10, car.outputFactor) * heard;
-    view.circuitOk = heard > 0.3 && car.circuit.sensor.mode === "alive";
+    // A coil that leaks to its body still puts its volts across the pair.
+    view.circuitOk = heard > 0.3 && (car.circuit.sensor.mode === "alive" || car.circuit.sensor.mode === "noisy");
     view.levelsOff = !view.circuitOk && heard > 0.02;
     view.dropOutKmh = dropOutSpeedKmh(rmsAt10 * Math.SQRT2, 10, car.thresholdV);
     return view;
@@ -70,9 +71,9 @@ function senseQuantity(
   solved: SolvedCorner,
   level: SensorLevel,
 ): number {
-  if (setup.family === "active-3wire") return solved.potential(pins[2]!, level) / setup.pullUpV;
+  if (setup.family === "active-3wire") return solved.potential(pins[2]!, level) / car.circuit.pullUpV;
   const earth = solved.potential({ at: "module", pin: "earth" }, level);
-  if (setup.sense === "low") return (solved.potential(pins[1]!, level) - earth) / car.circuit.senseOhms;
+  if (!car.circuit.senseHigh) return (solved.potential(pins[1]!, level) - earth) / car.circuit.senseOhms;
   return (
     (car.circuit.regulatorV - (solved.potential(pins[0]!, level) - earth)) /
     (car.circuit.senseOhms + car.circuit.sourceOhms)

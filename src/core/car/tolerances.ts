@@ -1,5 +1,5 @@
 import { t } from "../words/words";
-import type { CornerSetup } from "../circuit/setup";
+import { sensedSide, type CornerSetup } from "../circuit/setup";
 import { PASSIVE_REFERENCE } from "../ring/ring";
 
 export type Bounds = readonly [from: number, to: number];
@@ -33,14 +33,15 @@ const SIZE_SPREAD = 0.12;
 const PEAK_TO_PEAK = 2 * Math.SQRT2;
 
 /** Tolerances of this car: the usual ones, or those about a known-good recording of its model. */
-export function tolerancesOf({ family, sense, known }: CornerSetup): Tolerances {
+export function tolerancesOf(setup: CornerSetup): Tolerances {
+  const { family, known } = setup;
   if (!known) return USUAL;
   if (family === "passive" && known.millivoltsPerKmh) {
     const usual = (1000 * PEAK_TO_PEAK * PASSIVE_REFERENCE.volts) / PASSIVE_REFERENCE.speedKmh;
     return { ...USUAL, outputFactor: about(known.millivoltsPerKmh / usual, SIZE_SPREAD) };
   }
   // Only on the low side does the level stand over the sense resistor alone.
-  if (family !== "active-2wire" || sense !== "low" || !known.lowV || !known.highV) return USUAL;
+  if (family !== "active-2wire" || sensedSide(setup) !== "low" || !known.lowV || !known.highV) return USUAL;
   // Which of resistor and current makes the level no voltage tells: the resistor takes it, the current keeps its middle.
   const lowA = (USUAL.lowA[0] + USUAL.lowA[1]) / 2;
   const ohms = known.lowV / lowA;

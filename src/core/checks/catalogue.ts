@@ -1,6 +1,6 @@
 import {
   conductorsOf,
-  signalConductor,
+  signalConductors,
   spansOf,
   stationsOf,
   type Conductor,
@@ -73,7 +73,7 @@ function watched(hookup: Hookup): Hookup {
 function isRecordable(hookup: Hookup, setup: CornerSetup): boolean {
   if (hookup.state.key === "off" || hookup.state.unplugged.length > 0 || hookup.state.wheel !== "still") return false;
   const toggles = (point: Point) =>
-    setup.family !== "passive" && point.at === "face" && point.conductor === signalConductor(setup);
+    setup.family !== "passive" && point.at === "face" && signalConductors(setup).includes(point.conductor);
   const points = "red" in hookup ? [hookup.red, ...("black" in hookup ? [hookup.black] : [])] : [];
   return points.filter(toggles).length !== 1;
 }
@@ -86,11 +86,13 @@ function recorded(hookup: Hookup): Hookup {
 function signalRecorded(setup: CornerSetup, stations: StationId[]): Hookup[] {
   const driven = state({ wheel: "driven", watched: true, recorded: true });
   return stations.flatMap((station) =>
-    (["in", "out"] as const).map((side): Hookup => ({
-      instrument: "scope",
-      red: face(station, side, signalConductor(setup)),
-      state: driven,
-    })),
+    (["in", "out"] as const).flatMap((side) =>
+      signalConductors(setup).map((signal): Hookup => ({
+        instrument: "scope",
+        red: face(station, side, signal),
+        state: driven,
+      })),
+    ),
   );
 }
 
@@ -125,18 +127,19 @@ function atStation(setup: CornerSetup, station: StationId): Hookup[] {
     black: face(station, "out", second),
     state: state(),
   });
-  const signal = signalConductor(setup);
   const beside = passive ? face(station, "out", second) : BATTERY_NEGATIVE;
-  list.push({ instrument: "hertz", red: face(station, "out", signal), black: beside, state: spin });
-  list.push({ instrument: "volts-ac", red: face(station, "out", signal), black: beside, state: spin });
-  list.push({ instrument: "scope", red: face(station, "out", signal), state: spin });
-  if (!passive)
-    list.push({
-      instrument: "volts-dc",
-      red: face(station, "out", signal),
-      black: setup.family === "active-3wire" ? face(station, "out", "ground") : BATTERY_NEGATIVE,
-      state: state({ wheel: "creep" }),
-    });
+  for (const signal of signalConductors(setup)) {
+    list.push({ instrument: "hertz", red: face(station, "out", signal), black: beside, state: spin });
+    list.push({ instrument: "volts-ac", red: face(station, "out", signal), black: beside, state: spin });
+    list.push({ instrument: "scope", red: face(station, "out", signal), state: spin });
+    if (!passive)
+      list.push({
+        instrument: "volts-dc",
+        red: face(station, "out", signal),
+        black: setup.family === "active-3wire" ? face(station, "out", "ground") : BATTERY_NEGATIVE,
+        state: state({ wheel: "creep" }),
+      });
+  }
   if (station === "module") return list;
   if (!passive) {
     const amps = {
@@ -165,7 +168,7 @@ function atStation(setup: CornerSetup, station: StationId): Hookup[] {
       black: face(station, "out", second),
       state: dead(station),
     });
-  for (const conductor of [first, second])
+  for (const conductor of conductors)
     list.push({ instrument: "ohms", red: face(station, "out", conductor), black: BODY, state: dead(station) });
   if (station !== "plug") list.push(...shortsBeyond(setup, station));
   if (passive) {
@@ -222,14 +225,19 @@ function alongHarness(setup: CornerSetup, stations: StationId[]): Hookup[] {
           state: open,
         });
       }
-      list.push({
-        instrument: "ohms",
-        red: face(stations[far]!, "in", conductors[0]!),
-        black: face(stations[far]!, "in", conductors[1]!),
-        state: open,
-      });
+      for (const [one, other] of pairsOf(conductors))
+        list.push({
+          instrument: "ohms",
+          red: face(stations[far]!, "in", one),
+          black: face(stations[far]!, "in", other),
+          state: open,
+        });
     }
   return list;
+}
+
+function pairsOf<T>(items: readonly T[]): [T, T][] {
+  return items.flatMap((one, at) => items.slice(at + 1).map((other): [T, T] => [one, other]));
 }
 
 /**

@@ -4,7 +4,7 @@ import { stationsOf, type CornerSetup } from "../circuit/setup";
 import { type Hookup } from "./hookup";
 import { instrumentWords } from "./instruments";
 import { countTerminal } from "./count-terminal";
-import { pointWords } from "./instruction";
+import { pointWords, ridesOnSupply } from "./instruction";
 import { pointLabel } from "./words";
 
 /** How an instrument is set and where each lead goes, one line each. */
@@ -65,13 +65,14 @@ const DIALS: Partial<Record<Hookup["instrument"], Setting>> = {
  * Coupling and range by what stands at the point: a ripple on the supply, two levels of a volt or so, a pull-up's whole
  * swing, or the volts of a coil. Three turns of a hand spin take 3 s; the shape of a pulse 20 ms a division.
  */
-function scopeSetting({ family, sense, pullUpV }: CornerSetup): string {
+function scopeSetting(setup: CornerSetup, probe: Point): string {
+  const { family, pullUpV } = setup;
   const range =
     family === "passive"
       ? t`AC or DC coupling, 0.5 V a division`
       : family === "active-3wire"
-        ? t`DC coupling, ${pullUpV > 6 ? 2 : 1} V a division`
-        : sense === "high"
+        ? t`DC coupling, ${(pullUpV ?? 12) > 6 ? 2 : 1} V a division`
+        : ridesOnSupply(setup, probe)
           ? t`AC coupling, 0.2 V a division`
           : t`DC coupling, 0.5 V a division`;
   return t`${range}; 0.3 s a division for three turns, 20 ms for the shape; low-pass 10 kHz for a hand spin`;
@@ -86,7 +87,7 @@ export function hookupCard(hookup: Hookup, setup: CornerSetup): HookupCard | nul
   const { instrument } = hookup;
   const picture =
     instrument === "scope" ? "scope" : instrument === "amps-dc" ? "clamp" : instrument === "lamp" ? "lamp" : "meter";
-  const usual = hookup.instrument === "scope" ? scopeSetting(setup) : set[0];
+  const usual = hookup.instrument === "scope" ? scopeSetting(setup, hookup.red) : set[0];
   const held = hookup.state.watched && instrument !== "scope";
   const dial = held ? t`${usual}, MIN/MAX hold on` : usual;
   return { picture, dial: `${instrumentWords[hookup.instrument]}: ${dial}`, sockets: set[1], leads };

@@ -21,7 +21,7 @@ export function instruction(hookup: Hookup, setup: CornerSetup): string {
     return t`${before} Feed fused 12 V into ${red} and hang the test lamp from ${pointWords(hookup.black, setup)} to battery −.`;
   if (hookup.state.recorded) return recordingSentence(hookup, setup);
   if (hookup.instrument === "scope")
-    return t`${before} Scope: probe on ${red}, ${scopeReference(setup)}. Record at least three turns.`;
+    return t`${before} Scope: probe on ${red}, ${scopeReference(setup, hookup.red)}. Record at least three turns.`;
   const meter = t`Meter on ${instrumentWords[hookup.instrument]}: red on ${red}, black on ${pointWords(hookup.black, setup)}.`;
   if (hookup.instrument === "capacitance") return `${before} ${meter} ${NULLED()}`;
   if (isToggleTest(hookup)) return `${before} ${meter} ${TOGGLE()}`;
@@ -29,13 +29,21 @@ export function instruction(hookup: Hookup, setup: CornerSetup): string {
 }
 
 /** Where a scope's ground goes, and how it is coupled: a two-wire plug has no ground of its own (common practice). */
-export function scopeReference({ family, sense }: CornerSetup): string {
+export function scopeReference(setup: CornerSetup, probe: Point): string {
+  const { family } = setup;
   if (family === "passive")
     return t`DC- or AC-coupled, its reference on the other leg: isolated or differential input, never a mains-earthed scope's ground`;
   if (family === "active-3wire") return t`DC-coupled, its ground on the sensor's own ground wire at the plug`;
-  return sense === "high"
+  return ridesOnSupply(setup, probe)
     ? t`AC-coupled, its ground clipped to battery −, at the battery; never clip it to the supply`
     : t`DC-coupled, its ground clipped to battery −, at the battery`;
+}
+
+/** Whether a two-wire signal is a ripple on the supply there; where nobody said which side is sensed, the wire tells. */
+export function ridesOnSupply({ family, sense }: CornerSetup, probe: Point): boolean {
+  if (family !== "active-2wire") return false;
+  if (sense !== "unknown") return sense === "high";
+  return "conductor" in probe && probe.conductor === "supply";
 }
 
 const TOGGLE = () => t`Ten small steps: type both levels (0.84 / 1.68), or one level twice if it never changes.`;
@@ -49,7 +57,7 @@ function recordingSentence(hookup: Exclude<Hookup, { look: unknown }>, setup: Co
   const driven = t`Everything plugged in; the car driven for hours as when it fails, leads tied clear of wheel and exhaust.`;
   const red = pointWords(hookup.red, setup);
   if (hookup.instrument === "scope")
-    return t`${driven} Scope or logger on ${red}, ${scopeReference(setup)}. Choose what the signal did at its worst.`;
+    return t`${driven} Scope or logger on ${red}, ${scopeReference(setup, hookup.red)}. Choose what the signal did at its worst.`;
   return t`${driven} Recorder, or meter on ${instrumentWords[hookup.instrument]} with MIN/MAX hold: red on ${red}, black on ${pointWords(hookup.black, setup)}. Type the value it jumped to, or the steady one.`;
 }
 

@@ -30,6 +30,8 @@ export function ownReadings(part: Part, fault: string, place: Place, setup: Corn
     case "module":
       return gatePins.map(pin);
     case "module-feed":
+      // Checks with the key on wear a battery down, so that it is low now says nothing of why the lamp came on.
+      if (fault === BATTERY) return [heldBattery];
       return [
         speaking(
           () => t`the module's supply, its ground or the battery read, and found wrong`,
@@ -110,6 +112,7 @@ const SAME_GAUGED = 0.2;
 const WENT_ALONG = "follows";
 const SWAPPED = "corners-swapped";
 const SHARED = "shared-supply";
+const BATTERY = "battery-low";
 const WATER = "water-bridge";
 /** Damp between two terminals reads like two wires rubbed through. */
 const LEAKS: ReadonlySet<string> = new Set(["wire-to-ground", "wire-to-power", "wire-to-neighbour"]);
@@ -259,6 +262,13 @@ const PINS: Record<GatePin, string> = {
   get loom() {
     return t`the wires read in ohms by themselves, module plug off`;
   },
+};
+
+/** No reading of the log so far shows it: once the battery was charged or held, the readings after that do. */
+const heldBattery: Need = {
+  say: () => t`the battery charged or held by a supply, and the same checks done again`,
+  helps: () => false,
+  isMet: () => false,
 };
 
 type Says = () => string;

@@ -1,8 +1,7 @@
 /** Faces, scope references and findings are said as what they are: a swapped side sends the technician to the wrong pin. */
 import { describe, expect, it } from "vitest";
 import { parsePoint } from "../circuit/point";
-import type { families } from "../circuit/setup";
-import { cornerSetupSchema } from "../circuit/setup";
+import { conductorsOf, cornerSetupSchema, type CornerSetup, type families } from "../circuit/setup";
 import { findingKind, findingSays, leadingWord, scopeFindings } from "./findings/findings";
 import { pointWords, scopeReference } from "./instruction";
 
@@ -38,11 +37,17 @@ describe("a point aloud", () => {
 describe("findings", () => {
   // Domain, section 4: a two-wire plug has no ground; three-wire takes the sensor's own.
   it("the scope's ground goes where there is one", () => {
-    const reference = (family: (typeof families)[number], sense: "low" | "high" = "low") =>
-      scopeReference(cornerSetupSchema.parse({ ...setup, family, sense }));
+    const reference = (family: (typeof families)[number], sense: CornerSetup["sense"] = "low", wire = "return") => {
+      const corner = cornerSetupSchema.parse({ ...setup, family, sense });
+      const probe = parsePoint(`plug.out.${family === "active-2wire" ? wire : conductorsOf[family][0]}`, corner);
+      if (!probe.ok) throw new RangeError(probe.say);
+      return scopeReference(corner, probe.point);
+    };
     expect(reference("active-3wire")).toMatch(/sensor's own ground/);
     expect(reference("active-2wire", "low")).toMatch(/DC-coupled.*at the battery/);
     expect(reference("active-2wire", "high")).toMatch(/AC-coupled.*never clip it to the supply/);
+    expect(reference("active-2wire", "unknown", "return")).toMatch(/DC-coupled/);
+    expect(reference("active-2wire", "unknown", "supply")).toMatch(/AC-coupled/);
     expect(reference("passive")).toMatch(/other leg/);
   });
 

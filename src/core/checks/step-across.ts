@@ -1,5 +1,5 @@
 import { pointText, type Point } from "../circuit/point";
-import { signalConductor, stationsOf, type Conductor, type CornerSetup, type StationId } from "../circuit/setup";
+import { signalConductors, stationsOf, type Conductor, type CornerSetup, type StationId } from "../circuit/setup";
 import { hookupKey, pointsOf, type Hookup } from "./hookup";
 
 /** A hook-up that was read, and whether what it showed speaks for the fault in question. */
@@ -70,7 +70,7 @@ function isStep(a: Taken, b: Taken, stretch: Stretch, setup: CornerSetup): boole
   const turning =
     a.hookup.state.wheel !== "still" ||
     b.hookup.state.wheel !== "still" ||
-    (setup.family !== "passive" && stretch.conductor === signalConductor(setup));
+    (setup.family !== "passive" && signalConductors(setup).includes(stretch.conductor));
   if (!turning) return apart > STEADY_SHARE * most;
   return apart > TURNING_SHARE * most || (a.hookup.instrument === "volts-dc" && apart > NO_LEVEL_V);
 }

@@ -1,4 +1,4 @@
-import { conductorsOf, meterOf, spansOf, stationsOf, type CornerSetup } from "./setup";
+import { conductorsOf, meterOf, nominalSupplyV, spansOf, stationsOf, type CornerSetup } from "./setup";
 import { PAIR_FARAD_PER_M, wireOhms } from "./wire";
 
 /** A defect somewhere along a span: a series resistance or a leak, at a fraction of its length from the module end. */
@@ -25,11 +25,17 @@ export interface CornerCondition {
   sourceOhms: number;
   /** Over this a feed that protects itself is taken away; Infinity where it only sags. */
   tripA: number;
+  /** What such a feed still gives through, to see whether the short has gone. */
+  trickleOhms: number;
   /** The feed gone, the signal's pull-up is gone too. */
   tripTakesPullUp: boolean;
   /** It is gone now. */
   pullUpOff?: boolean;
   senseOhms: number;
+  /** Two wires: the sense resistor stands above the supply pin, not below the return. */
+  senseHigh: boolean;
+  /** Three wires: what the signal is pulled up to. */
+  pullUpV: number;
   pullUpOhms: number;
   biasV: number;
   biasOhms: number;
@@ -53,13 +59,15 @@ export interface CornerCondition {
   spanDefects: SpanDefect[];
   /** Station whose contacts are crossed (first two conductors), or -1. */
   crossedStation: number;
-  /** Water bridge between the first two conductors inside a station. */
-  bridge: { station: number; ohms: number; staysWhenOpen: boolean } | null;
+  /** Water bridge between the first two conductors inside a station; of three wires between the second and third as well. */
+  bridge: { station: number; ohms: number; thirdOhms: number; staysWhenOpen: boolean } | null;
   sensor: {
     mode: SensorMode;
     lowA: number;
     highA: number;
     minimumV: number;
+    /** Starved, it draws nothing under this, and from here its currents rise to those of the minimum voltage. */
+    deadV: number;
     shortOhms: number;
     /** What an ohmmeter sees through an unpowered active sensor. */
     coldOhms: number;
@@ -108,13 +116,16 @@ function makeNominal(setup: CornerSetup): CornerCondition {
     feedOhms: 0.05,
     earthOhms: 0.02,
     moduleLoadOhms: 15,
-    regulatorV: setup.supplyV,
+    regulatorV: nominalSupplyV(setup),
     sourceOhms: 12,
     tripA: Infinity,
+    trickleOhms: 1e5,
     tripTakesPullUp: false,
     senseOhms: 122,
+    senseHigh: setup.sense === "high",
+    pullUpV: setup.pullUpV ?? 5,
     pullUpOhms: 2200,
-    biasV: setup.bias ? 1.8 : 0,
+    biasV: setup.legBias === "no" ? 0 : 1.8,
     biasOhms: 30_000,
     legOhms: Infinity,
     inputOhms: 40_000,
@@ -133,6 +144,7 @@ function makeNominal(setup: CornerSetup): CornerCondition {
       lowA: 0.007,
       highA: 0.0142,
       minimumV: setup.family === "active-3wire" ? 3.8 : 4.5,
+      deadV: 0,
       shortOhms: 2,
       coldOhms: 300_000,
       quiescentA: 0.006,

@@ -8,8 +8,8 @@ import { BODY_SHARE } from "./wire";
 /** What the sensor's output is doing in this solve. */
 export type SensorLevel = "low" | "high";
 
-/** Whether it works, has too little voltage to, or is fed by nothing; or its currents are still to be added. */
-export type SensorState = "on" | "starved" | "cold" | "waiting";
+/** Whether it works, has too little voltage to, is fed the wrong way round or by nothing; or its currents are still to be added. */
+export type SensorState = "on" | "starved" | "reversed" | "cold" | "waiting";
 
 /** What a two-wire sensor's current sink leaks in any state, siemens. */
 export const ALWAYS_S = 1e-6;
@@ -155,7 +155,7 @@ export class CornerNet {
     if (this.setup.family === "passive") return this.stampPassiveInput(car, live, first, second);
     const availableV = railV * (car.moduleLoadOhms / (car.moduleLoadOhms + car.feedOhms + car.earthOhms)) - 0.3;
     const supplyV = live ? Math.max(0, Math.min(car.regulatorV, availableV)) : 0;
-    const highSense = this.setup.family === "active-2wire" && this.setup.sense === "high";
+    const highSense = this.setup.family === "active-2wire" && car.senseHigh;
     const sourceOhms = live ? car.sourceOhms + (highSense ? car.senseOhms : 0) : car.offOhms;
     this.feedV = supplyV;
     this.feedOhms = sourceOhms;
@@ -174,7 +174,7 @@ export class CornerNet {
   private stampLogicInput(car: CornerCondition, live: boolean, ground: number, signal: number): void {
     this.ladder.join(EARTH, ground, 1 / 0.05);
     const ohms = live ? car.pullUpOhms : car.offOhms;
-    const pullUpV = live && !car.pullUpOff ? Math.min(this.setup.pullUpV, car.batteryV) : 0;
+    const pullUpV = live && !car.pullUpOff ? Math.min(car.pullUpV, car.batteryV) : 0;
     this.ladder.join(EARTH, signal, 1 / ohms);
     this.ladder.inject(signal, pullUpV / ohms);
     this.ladder.inject(EARTH, -pullUpV / ohms);
@@ -200,8 +200,10 @@ export class CornerNet {
       const ohms = car.contactOhms[station]![wire]!;
       if (ohms < Infinity) this.ladder.join(this.node(level, wire), this.node(level + 1, other), 1 / ohms);
     }
-    if (car.bridge?.station === station && (!unplugged || car.bridge.staysWhenOpen))
-      this.ladder.join(this.node(level, 0), this.node(level, 1), 1 / car.bridge.ohms);
+    const { bridge } = car;
+    if (bridge?.station !== station || (unplugged && !bridge.staysWhenOpen)) return;
+    this.ladder.join(this.node(level, 0), this.node(level, 1), 1 / bridge.ohms);
+    if (this.wires > 2) this.ladder.join(this.node(level, 1), this.node(level, 2), 1 / bridge.thirdOhms);
   }
 
   private stampSpan(car: CornerCondition, span: number, start: number, rail: Rail): number {
@@ -292,10 +294,20 @@ export class CornerNet {
     if (threeWire) this.ladder.join(second, third, state === "on" && level === "low" ? 1 / sensor.outputOhms : 1e-7);
     if (state === "cold") return this.ladder.join(first, second, 1 / sensor.coldOhms);
     // Starved, what it draws falls with the voltage left to it: some chips still move between two currents, some stay at either.
-    if (state === "starved") return this.ladder.join(first, second, amps / sensor.minimumV);
+    if (state === "starved") return this.stampStarved(sensor, amps);
+    if (state === "reversed") return this.ladder.join(first, second, amps / sensor.minimumV);
     this.ladder.join(first, second, ALWAYS_S);
     if (state === "waiting") return;
     this.ladder.inject(first, -amps);
     this.ladder.inject(second, amps);
+  }
+
+  /** From its dead volts on, what it draws rises in a straight line to its current at the minimum voltage. */
+  private stampStarved({ deadV, minimumV }: CornerCondition["sensor"], amps: number): void {
+    const [first, second] = [this.sensorNode(0), this.sensorNode(1)];
+    const siemens = amps / (minimumV - deadV) - ALWAYS_S;
+    this.ladder.join(first, second, siemens + ALWAYS_S);
+    this.ladder.inject(first, siemens * deadV);
+    this.ladder.inject(second, -siemens * deadV);
   }
 }

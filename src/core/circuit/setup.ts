@@ -29,6 +29,10 @@ export const familyWords: Record<Family, string> = {
   },
 };
 
+/** Where a two-wire sensor's module reads its current: below it, above it, or nobody said. */
+export const senses = ["low", "high", "unknown"] as const;
+export const legBiases = ["yes", "no", "unknown"] as const;
+
 export const protocols = ["half-duty", "width", "three-level", "unknown"] as const;
 export type Protocol = (typeof protocols)[number];
 
@@ -41,6 +45,16 @@ export function protocolWords(protocol: Protocol): string {
     unknown: t`kind of signal not known`,
   };
   return words[protocol];
+}
+
+export function senseWord(sense: (typeof senses)[number]): string {
+  const words = { low: t`senses low side`, high: t`senses high side`, unknown: t`side not known` };
+  return words[sense];
+}
+
+export function legBiasWord(bias: (typeof legBiases)[number]): string {
+  const words = { yes: t`small voltage on the legs`, no: t`no voltage on the legs`, unknown: t`not known` };
+  return words[bias];
 }
 
 /** The numbers of a set-up that are typed. */
@@ -122,13 +136,15 @@ export type Meter = z.infer<typeof meterSchema>;
 export const cornerSetupSchema = z.object({
   corner: z.enum(corners),
   family: z.enum(families),
-  sense: z._default(z.enum(["low", "high"]), "low"),
-  supplyV: z._default(setupFields.supplyV.schema, 12),
-  pullUpV: z._default(setupFields.pullUpV.schema, 5),
+  sense: z._default(z.enum(senses), "unknown"),
+  /** Left out where nobody said: 12 V for two wires, 5, 8 or 12 for three. */
+  supplyV: z.optional(setupFields.supplyV.schema),
+  /** Three wires: what the module pulls the signal up to; left out where nobody said. */
+  pullUpV: z.optional(setupFields.pullUpV.schema),
   /** How a two-wire active sensor says a pole has passed: half of the time at each level, or in short pulses. */
   protocol: z._default(z.enum(protocols), "unknown"),
-  /** Passive only: whether the module puts a small bias on both legs to detect opens. */
-  bias: z._default(z.boolean(), true),
+  /** Passive only: whether the module puts a small voltage on the legs to find opens. */
+  legBias: z._default(z.enum(legBiases), "unknown"),
   pulsesPerRevolution: z._default(setupFields.pulsesPerRevolution.schema, 48),
   tyre: z._default(typedText("tyre"), "205/55R16"),
   /** The other axle's tyre, where it is another size. */
@@ -168,7 +184,40 @@ export function meterOf({ meter }: CornerSetup): Meter {
   return meter ?? usualMeter;
 }
 
-/** The wire whose level carries the speed: the one the module senses. */
+/** Nominal supply of the sensor, V: what was said, or the usual. */
+export function nominalSupplyV({ supplyV }: CornerSetup): number {
+  return supplyV ?? 12;
+}
+
+/** The circuit met most, nothing of it left unsaid: what simulated cars are made with. */
+export const usualCircuit = {
+  sense: "low",
+  supplyV: 12,
+  pullUpV: 5,
+  legBias: "yes",
+} as const satisfies Partial<CornerSetup>;
+
+/** A set-up's parts as another family has them: what one was fed with says nothing of the other. */
+export function ofFamily(family: Family): Partial<CornerSetup> {
+  return { family, supplyV: undefined, pullUpV: undefined };
+}
+
+/** What three-wire sensors are fed with and pulled up to, V (domain: 5, 8 or 12; 5 or 12). */
+export const threeWireSuppliesV = [5, 8, 12] as const;
+export const pullUpsV = [5, 12] as const;
+
+/** Which side the module senses: what was said, or what a good return wire that toggles has shown. */
+export function sensedSide({ sense, known }: CornerSetup): CornerSetup["sense"] {
+  return sense === "unknown" && known?.lowV && known.highV ? "low" : sense;
+}
+
+/** The wires whose level may carry the speed: both of a two-wire sensor where nobody said which one the module senses. */
+export function signalConductors(setup: CornerSetup): Conductor[] {
+  const likely = signalConductor(setup);
+  return setup.family === "active-2wire" && sensedSide(setup) === "unknown" ? [likely, "supply"] : [likely];
+}
+
+/** The wire whose level carries the speed: the one the module senses, or most likely does. */
 export function signalConductor({ family, sense }: CornerSetup): Conductor {
   if (family === "passive") return "a";
   if (family === "active-3wire") return "signal";

@@ -102,10 +102,12 @@ export class SolvedCorner {
     const behindOhms = shape[a]! - shape[b]!;
     const draw = (volts: Float64Array, amps: number): boolean => {
       const awake = openV - amps * behindOhms >= car.sensor.minimumV;
-      const ohms = starvedOhms(car, amps);
-      const drawnA = awake ? amps : openV / (ohms + behindOhms);
+      const ohms = starvedOhms(car, amps, openV < 0);
+      // Fed the wrong way round it conducts from the first millivolt, as if it were not dead there.
+      const leftV = openV < 0 ? openV : Math.max(0, openV - car.sensor.deadV);
+      const drawnA = awake ? amps : leftV / (ohms + behindOhms);
       for (let node = 0; node < volts.length; node++) volts[node]! -= shape[node]! * drawnA;
-      if (!awake) this.branch = { a, b, ohms };
+      if (!awake && leftV !== 0) this.branch = { a, b, ohms };
       return awake;
     };
     this.awakeHigh = draw(high, car.sensor.highA);
@@ -215,9 +217,16 @@ export class SolvedCorner {
   /** Solves one level into `volts`. @returns whether the sensor has its minimum voltage there */
   private settle(level: SensorLevel, volts: Float64Array): boolean {
     this.solveAs(level, "on", volts);
-    if (volts[this.net.sensorNode(0)]! - volts[this.net.sensorNode(1)]! >= this.car.sensor.minimumV) return true;
+    if (this.acrossSensorV(volts) >= this.car.sensor.minimumV) return true;
     this.solveAs(level, "starved", volts);
+    if (this.acrossSensorV(volts) >= this.car.sensor.deadV) return false;
+    this.solveAs(level, "waiting", volts);
+    if (this.acrossSensorV(volts) < 0) this.solveAs(level, "reversed", volts);
     return false;
+  }
+
+  private acrossSensorV(volts: Float64Array): number {
+    return volts[this.net.sensorNode(0)]! - volts[this.net.sensorNode(1)]!;
   }
 
   private solveAs(level: SensorLevel, sensor: SensorState, volts: Float64Array): void {
@@ -282,14 +291,14 @@ function nodeValue(values: Float64Array, node: number): number {
   return node < 0 ? 0 : values[node]!;
 }
 
-/** The feed of a module that protects itself, while too much is drawn. */
+/** The feed of a module that protects itself, while too much is drawn: off, but for what it tries again with. */
 function withoutFeed(car: CornerCondition): CornerCondition {
-  return { ...car, regulatorV: 0, sourceOhms: car.offOhms, pullUpOff: car.tripTakesPullUp };
+  return { ...car, sourceOhms: car.trickleOhms, pullUpOff: car.tripTakesPullUp };
 }
 
-/** A starved two-wire sensor's currents fall with the voltage left to it, beside what it conducts in any state. */
-function starvedOhms({ sensor }: CornerCondition, amps: number): number {
-  return 1 / (amps / sensor.minimumV - ALWAYS_S);
+/** A starved two-wire sensor's currents fall with the voltage left to it over its dead volts, beside what it conducts in any state. */
+function starvedOhms({ sensor: { minimumV, deadV } }: CornerCondition, amps: number, reversed: boolean): number {
+  return 1 / (amps / (reversed ? minimumV : minimumV - deadV) - ALWAYS_S);
 }
 
 /** Whether nothing feeds the sensor. */

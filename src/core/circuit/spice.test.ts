@@ -41,7 +41,7 @@ function drawCase(random: () => number): Case {
     family: pick(["active-2wire", "active-2wire", "passive", "active-3wire"]),
     sense: pick(["low", "high"]),
     supplyV: pick([12, 8, 10.5]),
-    bias: random() < 0.7,
+    legBias: random() < 0.7 ? "yes" : "no",
     path: [
       { station: "module" },
       { spanM: 1.2, mm2: 0.5 },
@@ -65,7 +65,9 @@ function drawCase(random: () => number): Case {
       ohms: ohms(0.1, 1e5),
     });
   if (random() < 0.15) car.crossedStation = pick([1, 2]);
-  if (random() < 0.15) car.bridge = { station: 1, ohms: ohms(100, 1e5), staysWhenOpen: true };
+  if (random() < 0.15)
+    car.bridge = { station: 1, ohms: ohms(100, 1e5), thirdOhms: ohms(100, 1e5), staysWhenOpen: true };
+  if (random() < 0.5) car.sensor.deadV = car.sensor.minimumV * ohms(0.1, 0.8);
   car.sensor.mode = pick(["alive", "alive", "alive", "open", "short"]);
   car.earthOhms = ohms(0.01, 3);
   car.insulationS = 1 / ohms(1e9, 1e12);
@@ -103,12 +105,12 @@ function netlist({ setup, car, state, level }: Case, outputOn: boolean): string 
     }
     r(face(0, "i", 0), face(0, "i", 1), on ? car.inputOhms : 2 * car.offOhms);
   } else {
-    const high = setup.family === "active-2wire" && setup.sense === "high";
+    const high = setup.family === "active-2wire" && car.senseHigh;
     out.push(`Vs vs earth ${on ? supply : 0}`);
     r("vs", face(0, "i", 0), on ? car.sourceOhms + (high ? car.senseOhms : 0) : car.offOhms);
     r(face(0, "i", 1), "earth", setup.family === "active-3wire" || high ? 0.05 : car.senseOhms);
     if (wires === 3) {
-      out.push(`Vp vp earth ${on ? Math.min(setup.pullUpV, car.batteryV) : 0}`);
+      out.push(`Vp vp earth ${on ? Math.min(car.pullUpV, car.batteryV) : 0}`);
       r("vp", face(0, "i", 2), on ? car.pullUpOhms : car.offOhms);
     }
   }
@@ -122,6 +124,7 @@ function netlist({ setup, car, state, level }: Case, outputOn: boolean): string 
       r(face(s, "i", w), face(s, "o", car.crossedStation === s && w < 2 ? 1 - w : w), car.contactOhms[s]![w]!);
     }
     if (car.bridge?.station === s) r(face(s, "i", 0), face(s, "i", 1), car.bridge.ohms);
+    if (car.bridge?.station === s && wires === 3) r(face(s, "i", 1), face(s, "i", 2), car.bridge.thirdOhms);
   });
   for (const span of [0, 1]) {
     const defects = car.spanDefects.filter((defect) => defect.span === span).sort((a, b) => a.fraction - b.fraction);
@@ -172,14 +175,14 @@ function sensor(
   const amps = level === "high" ? car.sensor.highA : car.sensor.lowA;
   if (setup.family === "active-3wire") {
     if (coldNow) r(a, b, car.sensor.coldOhms);
-    else if (!outputOn) r(a, b, car.sensor.minimumV / car.sensor.quiescentA);
+    else if (!outputOn) out.push(starved(a, b, car, car.sensor.quiescentA));
     else out.push(`Bq ${a} ${b} I=${car.sensor.quiescentA}+V(${a},${b})*1e-6`);
     // A switch that starves itself would oscillate and has no operating point, so its side is taken as given.
     return void r(b, c, outputOn && level === "low" ? car.sensor.outputOhms : 1e7);
   }
   if (coldNow) return void r(a, b, car.sensor.coldOhms);
   // Whether it is awake is taken as given: a sensor that starves itself at its higher current has no operating point.
-  if (!outputOn) return void r(a, b, car.sensor.minimumV / amps);
+  if (!outputOn) return void out.push(starved(a, b, car, amps));
   out.push(`Bs ${a} ${b} I=${amps}+V(${a},${b})*1e-6`);
 }
 
@@ -219,3 +222,13 @@ describe("corner netlists against SPICE", () => {
     expect(compared).toBeGreaterThan(1200);
   });
 });
+
+/**
+ * Under its minimum voltage a sensor draws nothing to speak of up to its dead volts, and from there on in a straight line;
+ * fed the wrong way round it is a resistance.
+ */
+function starved(a: string, b: string, { sensor: { deadV, minimumV } }: CornerCondition, amps: number): string {
+  const volts = `V(${a},${b})`;
+  const forward = `max(${volts}-${deadV},0)*${amps / (minimumV - deadV) - 1e-6}`;
+  return `Bd ${a} ${b} I=${volts}*1e-6+${forward}+min(${volts},0)*${amps / minimumV - 1e-6}`;
+}

@@ -7,7 +7,14 @@ import { recordCar } from "../simulated/synthesise";
 import type { Hookup } from "../checks/hookup";
 import { hookupLabel } from "../checks/words";
 import type { Point } from "../circuit/point";
-import { cornerSetupSchema, signalConductor, type CornerSetup, type Family, type StationId } from "../circuit/setup";
+import {
+  cornerSetupSchema,
+  usualCircuit,
+  signalConductor,
+  type CornerSetup,
+  type Family,
+  type StationId,
+} from "../circuit/setup";
 import { circuitStateSchema } from "../circuit/state";
 import { suspectables } from "../faults/catalogue";
 import type { CarCondition } from "../faults/fault";
@@ -59,6 +66,7 @@ const SAMPLE_S = 1 / 3000;
 /** The whole corner, worked for one setting of the sliders: meter, trace and the module's view from one model. */
 export function explainCorner(settings: ExplainSettings): Explained {
   const setup = cornerSetupSchema.parse({
+    ...usualCircuit,
     corner: "FL",
     family: settings.family,
     path: [

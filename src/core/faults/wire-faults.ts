@@ -2,7 +2,18 @@ import { t } from "../words/words";
 import { stands } from "./repair-words";
 import type { CodeKind } from "../codes/code";
 import { stationsOf } from "../circuit/setup";
-import { ONE_IN_FOUR, activeFamilies, everyFamily, folded, logBetween, type Fault, type Place } from "./fault";
+import {
+  FIVE_IN_EIGHT,
+  ONE_IN_FOUR,
+  ONE_IN_THREE,
+  TWO_IN_THREE,
+  activeFamilies,
+  everyFamily,
+  folded,
+  logBetween,
+  type Fault,
+  type Place,
+} from "./fault";
 import { capital } from "../units/format";
 import { everyConnector, everySpan, everySpanOnce, everyTerminal, placeWords } from "./places";
 
@@ -34,9 +45,19 @@ const CONDUCTORS: Record<string, string> = {
   },
 };
 
-/** What is left across a break: nothing, or in one of four a green, damp path that a voltmeter's ten megohms still see through (engineering judgement). */
+/**
+ * What is left across a break: nothing; or insulation that a voltmeter's ten megohms show a tenth of a volt through; or, in
+ * one of four, a green, damp path that it sees most of the voltage through (engineering judgement).
+ */
 function openOhms(kind: number, size: number): number {
-  return kind > ONE_IN_FOUR ? logBetween(size, 2e5, 3e7) : Infinity;
+  if (kind > ONE_IN_FOUR) return logBetween(size, 2e5, 3e7);
+  return kind > FIVE_IN_EIGHT ? logBetween(size, 3e7, 1e10) : Infinity;
+}
+
+/** The first of the two wires that are rubbed through, each of three as often; a pair has only one such place. */
+function rubbedWire(kind: number, wires: number): number {
+  if (wires === 2 || kind < ONE_IN_THREE) return 0;
+  return kind < TWO_IN_THREE ? 1 : 2;
 }
 
 function wireFault(
@@ -63,7 +84,8 @@ function wireFault(
       car.circuit.spanDefects.push({
         span: place.span!,
         fraction: folded(draw(1), 0.03, 0.97),
-        conductor: place.wire!,
+        conductor:
+          damage.kind === "to-neighbour" ? rubbedWire(draw("kind"), car.circuit.contactOhms[0]!.length) : place.wire!,
         kind: damage.kind,
         ohms,
       });
@@ -188,9 +210,10 @@ export const wireFaults: Fault[] = [
       car.circuit.bridge = {
         station: place.station!,
         ohms: logBetween(draw(0), 40, 20_000),
+        thirdOhms: logBetween(draw(1), 40, 20_000),
         staysWhenOpen: draw("kind") > 0.5,
       };
-      car.signs["connector-bad"] = 0.95;
+      car.signs["connector-bad"] = 0.85;
     },
     words: (place, setup) => t`Water bridge inside the ${placeWords(place, setup)}`,
     clearedBy: (place, setup) => t`A dry, clean ${placeWords(place, setup)}, seen.`,

@@ -1,4 +1,12 @@
-import { familyWords, protocolWords, spansOf, stationsOf, type CornerSetup } from "../circuit/setup";
+import {
+  familyWords,
+  legBiasWord,
+  protocolWords,
+  senseWord,
+  spansOf,
+  stationsOf,
+  type CornerSetup,
+} from "../circuit/setup";
 import type { Complaint } from "../complaint/complaint";
 import { approachWords, type Policy } from "../complaint/policy";
 import { recentWorks } from "../complaint/recent-works";
@@ -77,7 +85,7 @@ const NAMES: Record<string, () => string> = {
   supplyV: () => t`Sensor supply, V`,
   pullUpV: () => t`Pull-up, V`,
   protocol: () => t`Kind of signal`,
-  bias: () => t`Bias on both wires`,
+  legBias: () => t`Small voltage on the legs`,
   pulsesPerRevolution: () => t`Pulses per turn`,
   tyre: () => t`Tyre, this axle`,
   otherAxleTyre: () => t`Tyre, other axle if not alike`,
@@ -111,9 +119,9 @@ const WORDS: Record<string, (value: never) => string> = {
   ratios: ownOrUsual,
   corner: (corner: Corner) => cornerWords[corner],
   family: (family: CornerSetup["family"]) => familyWords[family],
-  sense: (sense: CornerSetup["sense"]) => (sense === "low" ? t`senses low side` : t`senses high side`),
+  sense: (sense: CornerSetup["sense"]) => senseWord(sense),
   protocol: (protocol: CornerSetup["protocol"]) => protocolWords(protocol),
-  bias: yesNo,
+  legBias: (bias: CornerSetup["legBias"]) => legBiasWord(bias),
   drivetrain: (drivetrain: NonNullable<CornerSetup["drivetrain"]>) =>
     ({ front: t`front`, rear: t`rear`, all: t`all` })[drivetrain],
   path: (path: CornerSetup["path"]) => {

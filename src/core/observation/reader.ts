@@ -259,22 +259,31 @@ export class StateReader {
     }
     const { low, high } = this.solved.meterVolts(red, black);
     if (!this.needsHigh || car.circuit.sensor.mode === "stuck")
-      return { step: 0, share: 0, bothLevels: false, away: this.isAway(low) };
+      return { step: 0, share: 0, bothLevels: false, away: this.isAway(red, low) };
     const step = Math.abs(high - low);
-    return { step, share: 1, bothLevels: this.moduleView().circuitOk, away: this.isAway(low) };
+    return { step, share: 1, bothLevels: this.moduleView().circuitOk, away: this.isAway(red, low) };
   }
 
-  /** Whether a signal standing there stands at neither level of a good sensor of this car's. */
-  private isAway(volts: number): boolean {
-    const { sensor, senseOhms, regulatorV, sourceOhms, batteryV } = this.solvedFor!.circuit;
-    const { family, sense, pullUpV } = this.setup;
-    const fed = Math.min(regulatorV, batteryV);
-    const drop = (amps: number) => (sense === "high" ? fed - (sourceOhms + senseOhms) * amps : senseOhms * amps);
-    const [one, other] =
-      family === "active-3wire" ? [0.2, Math.min(pullUpV, batteryV)] : [drop(sensor.lowA), drop(sensor.highA)];
-    const step = Math.abs(one - other);
-    return Math.min(Math.abs(volts - one), Math.abs(volts - other)) > AWAY * step;
+  /** Whether a signal standing there stands at neither level that a good sensor of this car's makes on that wire. */
+  private isAway(red: Point, volts: number): boolean {
+    const [one, other] = this.goodLevelsV(red);
+    const apart = Math.min(Math.abs(volts - one), Math.abs(volts - other));
+    return apart > Math.max(AWAY * Math.abs(one - other), rides(red) ? LEAST_RIDING_V : 0);
   }
+
+  private goodLevelsV(red: Point): [number, number] {
+    const { sensor, senseOhms, senseHigh, pullUpV, regulatorV, sourceOhms, batteryV } = this.solvedFor!.circuit;
+    if (this.setup.family === "active-3wire") return [0.2, Math.min(pullUpV, batteryV)];
+    const fedOhms = sourceOhms + (senseHigh ? senseOhms : 0);
+    const level = (amps: number) =>
+      rides(red) ? Math.min(regulatorV, batteryV) - fedOhms * amps : senseHigh ? 0 : senseOhms * amps;
+    return [level(sensor.lowA), level(sensor.highA)];
+  }
+}
+
+/** On the supply wire a signal rides on the volts that feed the sensor. */
+function rides(point: Point): boolean {
+  return "conductor" in point && point.conductor === "supply";
 }
 
 /** What a look has of two faults: each shows as it would alone, and all is well only where neither shows. */
@@ -323,6 +332,8 @@ function contactOhmsAt(circuit: CarCondition["circuit"], setup: CornerSetup, red
 
 /** A level this part of the step from both of a sensor's own is none of them (engineering judgement). */
 const AWAY = 0.6;
+/** Nor is what stands this far off on the supply wire, whose feed nobody knows to the tenth of a volt. */
+const LEAST_RIDING_V = 0.5;
 /** A sensor that does not switch rests at one level; fed anew, or touched, it now and then comes up at the other. */
 const COMES_UP_ANEW = 0.06;
 /** How often a meter is caught between the levels: seldom while the wheel creeps, nearly always once it turns. */

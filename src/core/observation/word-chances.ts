@@ -52,13 +52,14 @@ export function scopeChances(
  * that makes and breaks although the fault was said to be there all the time, an uneven duty before poles are lost.
  */
 function shownInstead(
-  { ring }: CarCondition,
+  { ring, circuit }: CarCondition,
   volts: Trace,
   expected: string,
   family: Family,
   { comesAndGoes, flickers, place, part }: Whereabouts,
   { lostShare }: ModuleView,
 ): Record<string, number> {
+  if (circuit.sensor.mode === "noisy") return family === "passive" ? LEAK_SEEN : SWITCHES_BY_ITSELF;
   const onSupply = family !== "passive" && (part === "module-feed" || place.conductor === "supply");
   const lost = comesAndGoes && LOSSES.has(expected) ? 1 : !comesAndGoes && flickers ? FLICKERS : 0;
   if (lost > 0)
@@ -70,6 +71,10 @@ function shownInstead(
     return { "duty-shift": UNEVEN_FIRST };
   return {};
 }
+
+/** A coil's leak may not show while it is dry; a sensor that switches by itself loses pulses too (engineering judgement). */
+const LEAK_SEEN = { clean: 0.2, "low-amplitude": 0.06 };
+const SWITCHES_BY_ITSELF = { "random-dropout": 0.08, "signal-parked": 0.08 };
 
 /** How often a break that was called hard makes and breaks in a recording of a few turns (engineering judgement). */
 const FLICKERS = 0.12;

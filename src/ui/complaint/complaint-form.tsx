@@ -5,10 +5,9 @@ import { useRouter } from "next/navigation";
 import { useHotkeys } from "react-hotkeys-hook";
 import {
   families,
-  familyWords,
-  protocols,
-  protocolWords,
   meterOf,
+  nominalSupplyV,
+  ofFamily,
   setupFields,
   stationsOf,
   type Family,
@@ -34,7 +33,9 @@ import { DraftInput } from "../keys/draft-input";
 import { NumberInput } from "../keys/number-input";
 import { AdvicePanel } from "./advice-panel";
 import { CodesField } from "./codes-field";
+import { FamilyFields } from "./family-fields";
 import { FamilyFinder } from "./family-finder";
+import { Group } from "./group";
 import { KnownGood } from "./known-good";
 import { MeterFields } from "./meter-fields";
 import { ProfilePanel } from "./profile-panel";
@@ -71,11 +72,14 @@ export function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) 
     corner === job.setup.corner ||
     open === null ||
     (open.corner === open.car.setup.corner && open.car.others?.[corner] === undefined);
-  const setFamily = (family: Family) => setup({ family });
+  const setFamily = (family: Family) => setup(ofFamily(family));
   useHotkeys("f", () =>
     change((newest) => ({
       ...newest,
-      setup: { ...newest.setup, family: families[(families.indexOf(newest.setup.family) + 1) % families.length]! },
+      setup: {
+        ...newest.setup,
+        ...ofFamily(families[(families.indexOf(newest.setup.family) + 1) % families.length]!),
+      },
     })),
   );
   useHotkeys("h", () => complain({ presence: job.complaint.presence === "hard" ? "intermittent" : "hard" }));
@@ -123,25 +127,7 @@ export function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) 
           ))}
           <p className="self-center text-sm text-muted">{t`More than one corner? Tap the car's mark above.`}</p>
         </Group>
-        <Group label={t`Sensor family${measured ? t` (changing it goes through every reading again)` : ""}`}>
-          {families.map((family) => (
-            <Cap key={family} legend="F" aria-pressed={job.setup.family === family} onClick={() => setFamily(family)}>
-              {familyWords[family]}
-            </Cap>
-          ))}
-          {job.setup.family === "active-2wire" &&
-            (["low", "high"] as const).map((sense) => (
-              <Cap key={sense} aria-pressed={job.setup.sense === sense} onClick={() => setup({ sense })}>
-                {sense === "low" ? t`senses low side` : t`senses high side`}
-              </Cap>
-            ))}
-          {job.setup.family === "active-2wire" &&
-            protocols.map((protocol) => (
-              <Cap key={protocol} aria-pressed={job.setup.protocol === protocol} onClick={() => setup({ protocol })}>
-                {protocolWords(protocol)}
-              </Cap>
-            ))}
-        </Group>
+        <FamilyFields setup={job.setup} measured={measured} onChange={setup} />
         <FamilyFinder onFound={setFamily} />
         <Group label={t`Is the fault here now?`}>
           <Cap
@@ -239,16 +225,18 @@ export function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) 
               onTake={(pulsesPerRevolution) => setup({ pulsesPerRevolution })}
             />
           </label>
-          <label className="grid gap-1">
-            <span className="text-sm text-muted">{t`Sensor supply, V`}</span>
-            <NumberInput
-              field={`${job.id}/supply`}
-              of={setupFields.supplyV}
-              value={job.setup.supplyV}
-              className={MONO}
-              onTake={(supplyV) => setup({ supplyV })}
-            />
-          </label>
+          {job.setup.family === "active-2wire" && (
+            <label className="grid gap-1">
+              <span className="text-sm text-muted">{t`Sensor supply, V`}</span>
+              <NumberInput
+                field={`${job.id}/supply`}
+                of={setupFields.supplyV}
+                value={nominalSupplyV(job.setup)}
+                className={MONO}
+                onTake={(supplyV) => setup({ supplyV })}
+              />
+            </label>
+          )}
         </div>
         <MeterFields field={job.id} meter={meterOf(job.setup)} onChange={(meter) => setup({ meter })} />
         <Group label={t`Inline connectors between module and sensor plug`}>
@@ -315,15 +303,6 @@ function Line({ label, ...input }: { label: string } & ComponentProps<typeof Dra
       <span className="text-sm text-muted">{label}</span>
       <DraftInput {...input} className={MONO} />
     </label>
-  );
-}
-
-function Group({ label, children }: { label: string; children: React.ReactNode }) {
-  return (
-    <fieldset className="flex flex-wrap gap-2">
-      <legend className="mb-1 text-sm text-muted">{label}</legend>
-      {children}
-    </fieldset>
   );
 }
 

@@ -32,6 +32,7 @@ export const speed = {
     ],
     chances: (seen) => {
       const word = speedWord(seen);
+      if (word === "noisy") return OF_NOISE;
       return {
         "drops-out": seen.where.flickers ? FLICKERS : 0.02,
         ...told(word, word === "follows" ? swingSeen(seen) : 0),
@@ -43,11 +44,14 @@ export const speed = {
 /** How often a break that was called hard is seen to come and go on a drive (engineering judgement). */
 const FLICKERS = 0.08;
 
+/** What a module makes of pulses that are not the wheel's: jumps mostly, drops them, or takes the corner as failed (engineering judgement). */
+const OF_NOISE = { erratic: 0.52, "drops-out": 0.16, zero: 0.26, follows: 0.04 };
+
 function speedWord({ car, where: { comesAndGoes }, module, state }: Seen): string {
   const { circuitOk, lostShare, dropOutKmh } = module();
   if (car.elsewhere) return "erratic";
   if (car.inputFault || !circuitOk) return comesAndGoes ? "drops-out" : "zero";
-  if (car.circuit.sensor.mode === "noisy") return "erratic";
+  if (car.circuit.sensor.mode === "noisy") return "noisy";
   if (lostShare > 0.6 || dropOutKmh > Math.max(10, speedOf(state))) return "zero";
   if (comesAndGoes || lostShare > 0.02 || car.ring.wobble > 0.08) return "drops-out";
   if (dropOutKmh > 4.5) return "cuts-low";

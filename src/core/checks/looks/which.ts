@@ -23,8 +23,12 @@ export const which = {
     chances: ({ car, module, state }) => {
       const { circuitOk, lostShare, dropOutKmh } = module();
       const seen = !car.inputFault && circuitOk && lostShare < 0.9 && dropOutKmh < speedOf(state);
+      if (seen && car.circuit.sensor.mode === "noisy") return OF_NOISE;
       return { [car.elsewhere ? "another" : seen ? "this" : "none"]: 0.96 };
     },
     rest: "none",
   },
 } as const satisfies Look;
+
+/** Of pulses that are not the wheel's a module may show a speed, or none (engineering judgement). */
+const OF_NOISE = { this: 0.62, none: 0.33, another: 0.02 };
