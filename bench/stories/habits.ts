@@ -41,7 +41,7 @@ export const habits: readonly Story[] = [
       seen("scan", "speed", "follows", DRIVEN),
       seen("hands", "bearing", "tight"),
     ]),
-    most: { sensor: 0.1, mounting: 0.15, ring: 0.6, harness: 0.1, connector: 0.1 },
+    most: { sensor: 0.1, mounting: 0.25, ring: 0.6, harness: 0.1, connector: 0.1 },
   },
   {
     tells: "low side: supply there, no current at all, none in the return: an open sensor",
@@ -61,7 +61,7 @@ export const habits: readonly Story[] = [
       volts("plug.out.return", "0.81 / 1.63 V", creep),
       seen("scan", "speed", "zero", DRIVEN),
     ]),
-    most: { sensor: 0.03, mounting: 0.1, ring: 0.2 },
+    most: { sensor: 0.12, mounting: 0.1, ring: 0.2 },
     proven: "nothing",
   },
   {
@@ -192,7 +192,7 @@ export const habits: readonly Story[] = [
       seen("hands", "bearing", "tight"),
       seen("eyes", "foot", "seated"),
     ]),
-    most: { sensor: 0.1, harness: 0.1, connector: 0.1, ring: 0.15, mounting: 0.1, bearing: 0.1 },
+    most: { sensor: 0.1, harness: 0.15, connector: 0.15, ring: 0.15, mounting: 0.1, bearing: 0.1 },
   },
   {
     tells: "one pole recorded missing at the same tooth every turn, the encoder shows a gap under film",
@@ -214,7 +214,7 @@ export const habits: readonly Story[] = [
       ],
       { supplyV: 5 },
     ),
-    most: { sensor: 0.05, ring: 0.05, mounting: 0.05 },
+    most: { sensor: 0.05, ring: 0.1, mounting: 0.12 },
     leads: ["harness", "connector"],
   },
   {

@@ -139,7 +139,7 @@ export const partsAndCodes: readonly Story[] = [
       seen("scan", "others", "only-this", still),
     ]),
     leads: ["module"],
-    most: { sensor: 0.05, harness: 0.1, ring: 0.15, mounting: 0.3 },
+    most: { sensor: 0.15, harness: 0.1, ring: 0.15, mounting: 0.3 },
   },
   {
     tells: "battery worn down by an hour of key on: 9.7 V there, 8.4 V at both sensors' supplies",

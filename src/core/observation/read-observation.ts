@@ -1,6 +1,6 @@
 import { t } from "../words/words";
 import { signalPoint } from "../circuit/point";
-import { looksOf, parseLook } from "../checks/looks/looks";
+import { findLook, looksOf, parseLook } from "../checks/looks/looks";
 import { type Hookup } from "../checks/hookup";
 import { interlock } from "../checks/interlocks";
 import { isLookInstrument, type LookInstrument } from "../checks/instruments";
@@ -34,6 +34,9 @@ export function hookupOf(reading: Reading, setup: CornerSetup): Read<Hookup> {
     if (!look) return { ok: false, say: t`${instrument}: “look” must say at what` };
     return lookHookup({ ...reading, look }, instrument, setup);
   }
+  // “scope, the other side”: what was looked at is plain, whatever it was looked at with.
+  const look = reading.look === undefined ? undefined : findLook(reading.look);
+  if (look && !reading.red && !reading.point) return lookHookup(reading, look.instrument, setup);
   const red = pointOf(reading.red ?? reading.point, "red", setup);
   if (!red.ok) return red;
   if (instrument === "scope")

@@ -32,7 +32,7 @@ export const speed = {
     ],
     chances: (seen) => {
       const word = speedWord(seen);
-      if (word === "noisy") return OF_NOISE;
+      if (word === "noisy") return seen.setup.family === "passive" ? OF_LEAK : OF_NOISE;
       return {
         "drops-out": seen.where.flickers ? FLICKERS : 0.02,
         ...told(word, word === "follows" ? swingSeen(seen) : 0),
@@ -44,8 +44,10 @@ export const speed = {
 /** How often a break that was called hard is seen to come and go on a drive (engineering judgement). */
 const FLICKERS = 0.08;
 
-/** What a module makes of pulses that are not the wheel's: jumps mostly, drops them, or takes the corner as failed (engineering judgement). */
-const OF_NOISE = { erratic: 0.52, "drops-out": 0.16, zero: 0.26, follows: 0.04 };
+/** What a module makes of pulses that are not the wheel's: it jumps mostly (engineering judgement). */
+const OF_NOISE = { erratic: 0.74, "drops-out": 0.16, zero: 0.05, follows: 0.01 };
+/** Of a coil that leaks to its body: hash on good pulses, or legs so uneven that the corner is given up. */
+const OF_LEAK = { erratic: 0.52, "drops-out": 0.16, zero: 0.26, follows: 0.04 };
 
 function speedWord({ car, where: { comesAndGoes }, module, state }: Seen): string {
   const { circuitOk, lostShare, dropOutKmh } = module();
