@@ -40,58 +40,72 @@ export function FamilyFields({ setup, measured, onChange }: Props) {
           </Cap>
         ))}
       </Group>
-      <Group label={CIRCUIT[setup.family]}>
-        {setup.family === "active-2wire" &&
-          senses.map((sense) => (
-            <Cap key={sense} aria-pressed={setup.sense === sense} onClick={() => onChange({ sense })}>
-              {senseWord(sense)}
-            </Cap>
-          ))}
-        {setup.family === "active-2wire" &&
-          protocols.map((protocol) => (
-            <Cap key={protocol} aria-pressed={setup.protocol === protocol} onClick={() => onChange({ protocol })}>
-              {protocolWords(protocol)}
-            </Cap>
-          ))}
-        {setup.family === "active-3wire" &&
-          [...threeWireSuppliesV, undefined].map((supplyV) => (
-            <Cap
-              key={supplyV ?? "unknown"}
-              aria-pressed={setup.supplyV === supplyV}
-              onClick={() => onChange({ supplyV })}
-            >
-              {supplyV === undefined ? t`supply not known` : t`${supplyV} V supply`}
-            </Cap>
-          ))}
-        {setup.family === "active-3wire" &&
-          [...pullUpsV, undefined].map((pullUpV) => (
-            <Cap
-              key={pullUpV ?? "unknown"}
-              aria-pressed={setup.pullUpV === pullUpV}
-              onClick={() => onChange({ pullUpV })}
-            >
-              {pullUpV === undefined ? t`pull-up not known` : t`signal up to ${pullUpV} V`}
-            </Cap>
-          ))}
-        {setup.family === "passive" &&
-          legBiases.map((legBias) => (
+      {setup.family === "active-2wire" && <TwoWires setup={setup} onChange={onChange} />}
+      {setup.family === "active-3wire" && <ThreeWires setup={setup} onChange={onChange} />}
+      {setup.family === "passive" && (
+        <Group label={t`Key on, sensor plug off: each leg to battery −`}>
+          {legBiases.map((legBias) => (
             <Cap key={legBias} aria-pressed={setup.legBias === legBias} onClick={() => onChange({ legBias })}>
               {legBiasWord(legBias)}
             </Cap>
           ))}
+        </Group>
+      )}
+    </>
+  );
+}
+
+function TwoWires({ setup, onChange }: Pick<Props, "setup" | "onChange">) {
+  return (
+    <>
+      <Group label={t`Where the module reads the current`}>
+        {senses.map((sense) => (
+          <Cap key={sense} aria-pressed={setup.sense === sense} onClick={() => onChange({ sense })}>
+            {senseWord(sense)}
+          </Cap>
+        ))}
+        {setup.sense === "unknown" && (
+          <p className="max-w-sm self-center text-sm text-muted">
+            {t`Plugged in, key on: a few tenths to 4 V on the return is low side; 0 V there and a toggling supply is high side.`}
+          </p>
+        )}
+      </Group>
+      <Group label={t`Kind of signal`}>
+        {protocols.map((protocol) => (
+          <Cap key={protocol} aria-pressed={setup.protocol === protocol} onClick={() => onChange({ protocol })}>
+            {protocolWords(protocol)}
+          </Cap>
+        ))}
       </Group>
     </>
   );
 }
 
-const CIRCUIT: Record<CornerSetup["family"], string> = {
-  get "active-2wire"() {
-    return t`Where the module reads the current, and the kind of signal`;
-  },
-  get "active-3wire"() {
-    return t`Sensor supply, and what the signal is pulled up to`;
-  },
-  get passive() {
-    return t`Key on, sensor plug off: each leg to battery −`;
-  },
-};
+function ThreeWires({ setup, onChange }: Pick<Props, "setup" | "onChange">) {
+  return (
+    <>
+      <Group label={t`Sensor supply`}>
+        {[...threeWireSuppliesV, undefined].map((supplyV) => (
+          <Cap
+            key={supplyV ?? "unknown"}
+            aria-pressed={setup.supplyV === supplyV}
+            onClick={() => onChange({ supplyV })}
+          >
+            {supplyV === undefined ? t`not known` : `${supplyV} V`}
+          </Cap>
+        ))}
+      </Group>
+      <Group label={t`Signal pulled up to`}>
+        {[...pullUpsV, undefined].map((pullUpV) => (
+          <Cap
+            key={pullUpV ?? "unknown"}
+            aria-pressed={setup.pullUpV === pullUpV}
+            onClick={() => onChange({ pullUpV })}
+          >
+            {pullUpV === undefined ? t`not known` : `${pullUpV} V`}
+          </Cap>
+        ))}
+      </Group>
+    </>
+  );
+}
