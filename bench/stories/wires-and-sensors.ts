@@ -315,7 +315,7 @@ export const wiresAndSensors: readonly Story[] = [
       ohms("plug.out.a", "body", "140 Ω", "plug"),
     ]),
     leads: ["sensor"],
-    least: { sensor: 0.8 },
+    least: { sensor: 0.65 },
   },
   {
     tells: "passive: OL and no AC looking from the rail connector, coil good at its plug, one leg OL end to end",

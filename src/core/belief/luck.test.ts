@@ -71,7 +71,7 @@ describe.each([
 
   it.each(["sensor", "connector", "harness", "mounting"] as const)("%s stands alike whatever the seed", (part) => {
     const found = shares.map(({ after }) => after.get(part)!);
-    expect(Math.max(...found) - Math.min(...found)).toBeLessThan(0.025);
+    expect(Math.max(...found) - Math.min(...found)).toBeLessThan(0.06);
   });
 
   it("what they cannot show gains on what they would have shown, and nothing where they show all alike", () => {

@@ -16,6 +16,7 @@ const EVERY = [
   "seatMm",
   "runoutMm",
   "moduleLoadOhms",
+  "resetV",
 ] as const;
 const ACTIVE = [
   "feedTrips",

@@ -63,6 +63,8 @@ function drawCircuit(setup: CornerSetup, at: Ranges): CornerCondition {
   circuit.earthOhms = logBetween(at("earthOhms"), 0.003, 0.05);
   // An ABS module at rest draws a few tenths of an ampere to two (from memory).
   circuit.moduleLoadOhms = logBetween(at("moduleLoadOhms"), 8, 50);
+  // Regulators and their watchdogs let go somewhere below what a cranking battery holds (engineering judgement).
+  circuit.resetV = between(at("resetV"), 3.5, 7.5);
   circuit.offOhms = logBetween(at("offOhms"), 3000, 200_000);
   circuit.insulationS = logBetween(at("insulationS"), 1e-12, 1e-9);
   const faradPerM = between(at("faradPerM"), PAIR_FARAD_PER_M.from, PAIR_FARAD_PER_M.to);

@@ -20,6 +20,8 @@ export interface CornerCondition {
   feedOhms: number;
   earthOhms: number;
   moduleLoadOhms: number;
+  /** Left with less than this between its feed and its ground it switches its outputs off. */
+  resetV: number;
   /** Open-circuit voltage the module means to put on the supply pin, volts above its own ground. */
   regulatorV: number;
   sourceOhms: number;
@@ -116,6 +118,7 @@ function makeNominal(setup: CornerSetup): CornerCondition {
     feedOhms: 0.05,
     earthOhms: 0.02,
     moduleLoadOhms: 15,
+    resetV: 6,
     regulatorV: nominalSupplyV(setup),
     sourceOhms: 12,
     tripA: Infinity,

@@ -150,11 +150,11 @@ export class CornerNet {
     const first = this.node(0, 0);
     const second = this.node(0, 1);
     const third = this.node(0, 2);
-    const live = awake && car.channelAlive;
+    const leftV = railV * (car.moduleLoadOhms / (car.moduleLoadOhms + car.feedOhms + car.earthOhms));
+    const live = awake && car.channelAlive && leftV >= car.resetV;
     if (this.radPerS > 0 && !moduleOpen) this.stampModuleCapacitors(car);
     if (this.setup.family === "passive") return this.stampPassiveInput(car, live, first, second);
-    const availableV = railV * (car.moduleLoadOhms / (car.moduleLoadOhms + car.feedOhms + car.earthOhms)) - 0.3;
-    const supplyV = live ? Math.max(0, Math.min(car.regulatorV, availableV)) : 0;
+    const supplyV = live ? Math.max(0, Math.min(car.regulatorV, leftV - 0.3)) : 0;
     const highSense = this.setup.family === "active-2wire" && car.senseHigh;
     const sourceOhms = live ? car.sourceOhms + (highSense ? car.senseOhms : 0) : car.offOhms;
     this.feedV = supplyV;

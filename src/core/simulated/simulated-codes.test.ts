@@ -52,7 +52,7 @@ it("a simulated recorder takes any points at once, one channel each", () => {
   expect(channels.map(({ name }) => name)).toEqual(["plug ▸ return", "plug ▸ supply"]);
   const mean = (samples: Float32Array) => samples.reduce((sum, value) => sum + value, 0) / samples.length;
   expect(mean(channels[0]!.samples)).toBeLessThan(2);
-  expect(mean(channels[1]!.samples)).toBeGreaterThan(10);
+  expect(mean(channels[1]!.samples)).toBeGreaterThan(9);
 });
 
 it("a display settles toward its reading, digit for digit, and shows words and OL at once", () => {
