@@ -87,7 +87,7 @@ export function ForecastStripView({ strip, needle }: { strip: ForecastStrip; nee
 function WordForecast({ strip, words }: { strip: ForecastStrip; words: string[] }) {
   const shown = words.map((_, i) => strip.rows.some((row) => (row.words01?.[i] ?? 0) > 0.02));
   return (
-    <div className="overflow-x-auto">
+    <div className="overflow-x-auto" role="region" aria-label={t`expected reading`} tabIndex={0}>
       <table className="w-full text-sm">
         <thead>
           <tr className="text-left text-muted">
