@@ -51,7 +51,7 @@ export function provenJob(
     const typed = typedValue(next.check.hookup, value, setup);
     const read = readingTyped(next.check.hookup, value, setup);
     if (!typed.ok || !read.ok) throw new Error(`the plan's own check was refused: ${next.check.id}`);
-    lineUp.add({ entryId: "", ...typed.observed });
+    lineUp.add({ entryId: `${id}-${entries.length}`, ...typed.observed });
     const at = new Date(Date.UTC(2026, 10, 25, 8, entries.length + 1)).toISOString();
     entries.push({ id: `${id}-${entries.length}`, at, kind: "reading", reading: read.value });
     next.check.access.forEach((step) => done.add(step.id));
