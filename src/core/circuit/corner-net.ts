@@ -12,7 +12,7 @@ export type SensorLevel = "low" | "high";
 export type SensorState = "on" | "starved" | "reversed" | "cold" | "waiting";
 
 /** What a two-wire sensor's current sink leaks in any state, siemens. */
-export const ALWAYS_S = 1e-6;
+export const ALWAYS_S = 1e-8;
 
 const EARTH = 0;
 const POWER = 1;

@@ -176,14 +176,14 @@ function sensor(
   if (setup.family === "active-3wire") {
     if (coldNow) r(a, b, car.sensor.coldOhms);
     else if (!outputOn) out.push(starved(a, b, car, car.sensor.quiescentA));
-    else out.push(`Bq ${a} ${b} I=${car.sensor.quiescentA}+V(${a},${b})*1e-6`);
+    else out.push(`Bq ${a} ${b} I=${car.sensor.quiescentA}+V(${a},${b})*1e-8`);
     // A switch that starves itself would oscillate and has no operating point, so its side is taken as given.
     return void r(b, c, outputOn && level === "low" ? car.sensor.outputOhms : 1e7);
   }
   if (coldNow) return void r(a, b, car.sensor.coldOhms);
   // Whether it is awake is taken as given: a sensor that starves itself at its higher current has no operating point.
   if (!outputOn) return void out.push(starved(a, b, car, amps));
-  out.push(`Bs ${a} ${b} I=${amps}+V(${a},${b})*1e-6`);
+  out.push(`Bs ${a} ${b} I=${amps}+V(${a},${b})*1e-8`);
 }
 
 describe("corner netlists against SPICE", () => {
@@ -229,6 +229,6 @@ describe("corner netlists against SPICE", () => {
  */
 function starved(a: string, b: string, { sensor: { deadV, minimumV } }: CornerCondition, amps: number): string {
   const volts = `V(${a},${b})`;
-  const forward = `max(${volts}-${deadV},0)*${amps / (minimumV - deadV) - 1e-6}`;
-  return `Bd ${a} ${b} I=${volts}*1e-6+${forward}+min(${volts},0)*${amps / minimumV - 1e-6}`;
+  const forward = `max(${volts}-${deadV},0)*${amps / (minimumV - deadV) - 1e-8}`;
+  return `Bd ${a} ${b} I=${volts}*1e-8+${forward}+min(${volts},0)*${amps / minimumV - 1e-8}`;
 }
