@@ -285,10 +285,16 @@ async function beside2(corner: Corner, state: State, d: Dice): Promise<string> {
 }
 
 /** What a perfect eye would see on a scope at a place. */
-async function expected(corner: Corner, place: string, state: State): Promise<string> {
+async function expected(corner: Corner, place: string, state: State, asked?: string): Promise<string> {
   const { make, trouble } = corner;
-  const wire =
+  const own =
     make.wires[make.family === "active-3wire" ? 2 : make.family === "passive" ? 0 : make.sense === "low" ? 1 : 0]!;
+  // Two wires are recorded where the probe stands, whichever of them the module senses.
+  const wire = make.family === "active-2wire" && asked ? asked : own;
+  if (wire !== own) {
+    const [low, high] = await levelsV(corner, `${place}.${wire}`, "battery.negative", state);
+    if (Math.abs(high - low) < 0.05) return "flat";
+  }
   if (trouble.sensor === "chattering" || trouble.sensor === "leaking") return "noise-at-rest";
   if (trouble.sensor === "stuck" || trouble.ring === "absent" || (trouble.lost ?? 0) >= 1) return "flat";
   if (make.family === "passive") {
@@ -315,8 +321,9 @@ async function captured(
   analyse: Analyse,
 ): Promise<string> {
   const place = red.split(".").slice(0, 2).join(".");
-  const seen = await expected(now, place, state);
-  const came = await expected(real, place, state);
+  const wire = red.split(".")[2];
+  const seen = await expected(now, place, state, wire);
+  const came = await expected(real, place, state, wire);
   const finding = real.trouble.duty < 1 && now.trouble.says !== "" && came !== "clean" ? "random-dropout" : seen;
   if (finding === "flat" || (finding === "eccentric" && d.chance(0.6))) return finding;
   const { make } = real;
