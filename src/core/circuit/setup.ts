@@ -197,11 +197,6 @@ export const usualCircuit = {
   legBias: "yes",
 } as const satisfies Partial<CornerSetup>;
 
-/** A set-up's parts as another family has them: what one was fed with says nothing of the other. */
-export function ofFamily(family: Family): Partial<CornerSetup> {
-  return { family, supplyV: undefined, pullUpV: undefined };
-}
-
 /** What three-wire sensors are fed with and pulled up to, V (domain: 5, 8 or 12; 5 or 12). */
 export const threeWireSuppliesV = [5, 8, 12] as const;
 export const pullUpsV = [5, 12] as const;

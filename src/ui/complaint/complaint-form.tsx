@@ -3,15 +3,7 @@ import { t } from "@/core/words/words";
 import type { ComponentProps } from "react";
 import { useRouter } from "next/navigation";
 import { useHotkeys } from "react-hotkeys-hook";
-import {
-  families,
-  meterOf,
-  nominalSupplyV,
-  ofFamily,
-  setupFields,
-  stationsOf,
-  type Family,
-} from "@/core/circuit/setup";
+import { families, meterOf, nominalSupplyV, setupFields, stationsOf, type Family } from "@/core/circuit/setup";
 import { withConnectors } from "@/core/harness/edit-path";
 import { cornersInWork, withCorner } from "@/core/job/corner-in-work";
 import { stationsRead } from "@/core/job/stations-read";
@@ -72,14 +64,11 @@ export function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) 
     corner === job.setup.corner ||
     open === null ||
     (open.corner === open.car.setup.corner && open.car.others?.[corner] === undefined);
-  const setFamily = (family: Family) => setup(ofFamily(family));
+  const setFamily = (family: Family) => setup({ family });
   useHotkeys("f", () =>
     change((newest) => ({
       ...newest,
-      setup: {
-        ...newest.setup,
-        ...ofFamily(families[(families.indexOf(newest.setup.family) + 1) % families.length]!),
-      },
+      setup: { ...newest.setup, family: families[(families.indexOf(newest.setup.family) + 1) % families.length]! },
     })),
   );
   useHotkeys("h", () => complain({ presence: job.complaint.presence === "hard" ? "intermittent" : "hard" }));

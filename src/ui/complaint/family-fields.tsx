@@ -5,7 +5,6 @@ import {
   familyWords,
   legBiases,
   legBiasWord,
-  ofFamily,
   protocols,
   protocolWords,
   pullUpsV,
@@ -28,28 +27,24 @@ interface Props {
 export function FamilyFields({ setup, measured, onChange }: Props) {
   return (
     <>
-      <Group label={t`Sensor family${measured ? t` (changing it goes through every reading again)` : ""}`}>
-        {families.map((family) => (
-          <Cap
-            key={family}
-            legend="F"
-            aria-pressed={setup.family === family}
-            onClick={() => onChange(ofFamily(family))}
-          >
-            {familyWords[family]}
-          </Cap>
-        ))}
-      </Group>
+      <Choices
+        label={t`Sensor family${measured ? t` (changing it goes through every reading again)` : ""}`}
+        legend="F"
+        of={families}
+        chosen={setup.family}
+        say={(family) => familyWords[family]}
+        onChoose={(family) => onChange({ family })}
+      />
       {setup.family === "active-2wire" && <TwoWires setup={setup} onChange={onChange} />}
       {setup.family === "active-3wire" && <ThreeWires setup={setup} onChange={onChange} />}
       {setup.family === "passive" && (
-        <Group label={t`Key on, sensor plug off: each leg to battery −`}>
-          {legBiases.map((legBias) => (
-            <Cap key={legBias} aria-pressed={setup.legBias === legBias} onClick={() => onChange({ legBias })}>
-              {legBiasWord(legBias)}
-            </Cap>
-          ))}
-        </Group>
+        <Choices
+          label={t`Key on, sensor plug off: each leg to battery −`}
+          of={legBiases}
+          chosen={setup.legBias}
+          say={legBiasWord}
+          onChoose={(legBias) => onChange({ legBias })}
+        />
       )}
     </>
   );
@@ -58,25 +53,26 @@ export function FamilyFields({ setup, measured, onChange }: Props) {
 function TwoWires({ setup, onChange }: Pick<Props, "setup" | "onChange">) {
   return (
     <>
-      <Group label={t`Where the module reads the current`}>
-        {senses.map((sense) => (
-          <Cap key={sense} aria-pressed={setup.sense === sense} onClick={() => onChange({ sense })}>
-            {senseWord(sense)}
-          </Cap>
-        ))}
+      <Choices
+        label={t`Where the module reads the current`}
+        of={senses}
+        chosen={setup.sense}
+        say={senseWord}
+        onChoose={(sense) => onChange({ sense })}
+      >
         {setup.sense === "unknown" && (
           <p className="max-w-sm self-center text-sm text-muted">
             {t`Plugged in, key on: a few tenths to 4 V on the return is low side; 0 V there and a toggling supply is high side.`}
           </p>
         )}
-      </Group>
-      <Group label={t`Kind of signal`}>
-        {protocols.map((protocol) => (
-          <Cap key={protocol} aria-pressed={setup.protocol === protocol} onClick={() => onChange({ protocol })}>
-            {protocolWords(protocol)}
-          </Cap>
-        ))}
-      </Group>
+      </Choices>
+      <Choices
+        label={t`Kind of signal`}
+        of={protocols}
+        chosen={setup.protocol}
+        say={protocolWords}
+        onChoose={(protocol) => onChange({ protocol })}
+      />
     </>
   );
 }
@@ -84,28 +80,56 @@ function TwoWires({ setup, onChange }: Pick<Props, "setup" | "onChange">) {
 function ThreeWires({ setup, onChange }: Pick<Props, "setup" | "onChange">) {
   return (
     <>
-      <Group label={t`Sensor supply`}>
-        {[...threeWireSuppliesV, undefined].map((supplyV) => (
-          <Cap
-            key={supplyV ?? "unknown"}
-            aria-pressed={setup.supplyV === supplyV}
-            onClick={() => onChange({ supplyV })}
-          >
-            {supplyV === undefined ? t`not known` : `${supplyV} V`}
-          </Cap>
-        ))}
-      </Group>
-      <Group label={t`Signal pulled up to`}>
-        {[...pullUpsV, undefined].map((pullUpV) => (
-          <Cap
-            key={pullUpV ?? "unknown"}
-            aria-pressed={setup.pullUpV === pullUpV}
-            onClick={() => onChange({ pullUpV })}
-          >
-            {pullUpV === undefined ? t`not known` : `${pullUpV} V`}
-          </Cap>
-        ))}
-      </Group>
+      <Choices
+        label={t`Sensor supply`}
+        of={offered(threeWireSuppliesV, setup.supplyV)}
+        chosen={setup.supplyV}
+        say={voltsWord}
+        onChoose={(supplyV) => onChange({ supplyV })}
+      />
+      <Choices
+        label={t`Signal pulled up to`}
+        of={offered(pullUpsV, setup.pullUpV)}
+        chosen={setup.pullUpV}
+        say={voltsWord}
+        onChoose={(pullUpV) => onChange({ pullUpV })}
+      />
     </>
+  );
+}
+
+/** The usual voltages, what was typed beside them, and that nobody knows. */
+function offered(usualV: readonly number[], chosenV: number | undefined): (number | undefined)[] {
+  return [...new Set([...usualV, chosenV, undefined])];
+}
+
+const voltsWord = (volts: number | undefined) => (volts === undefined ? t`not known` : `${volts} V`);
+
+interface ChoicesProps<T> {
+  label: string;
+  legend?: string;
+  of: readonly T[];
+  chosen: T;
+  say: (one: T) => string;
+  onChoose: (one: T) => void;
+  children?: React.ReactNode;
+}
+
+function Choices<T extends string | number | undefined>(props: ChoicesProps<T>) {
+  const { label, legend, of, chosen, say, onChoose, children } = props;
+  return (
+    <Group label={label}>
+      {of.map((one) => (
+        <Cap
+          key={one ?? "unknown"}
+          {...(legend ? { legend } : {})}
+          aria-pressed={one === chosen}
+          onClick={() => onChoose(one)}
+        >
+          {say(one)}
+        </Cap>
+      ))}
+      {children}
+    </Group>
   );
 }
