@@ -1,6 +1,6 @@
 import { readCar, simulateCar } from "../src/core/simulated/simulated-car";
 import type { Check } from "../src/core/checks/catalogue";
-import { cornerSetupSchema, usualCircuit, families, type CornerSetup, type Family } from "../src/core/circuit/setup";
+import { cornerSetupSchema, usualCorner, families, type CornerSetup, type Family } from "../src/core/circuit/setup";
 import { suspectables, suspectId, type Suspectable } from "../src/core/faults/catalogue";
 import type { Part } from "../src/core/faults/parts/parts";
 import { complaintSchema } from "../src/core/complaint/complaint";
@@ -56,7 +56,7 @@ export function truths(cars: number, seed = 2026, intermittent = false): Truth[]
   const random = seeded(seed);
   return Array.from({ length: cars }, (_, car) => {
     const setup = cornerSetupSchema.parse({
-      ...usualCircuit,
+      ...usualCorner,
       corner: "RR",
       ...kinds[car % kinds.length],
       path: [

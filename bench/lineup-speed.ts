@@ -2,7 +2,7 @@
  * How long a line-up takes to build, to weigh a reading, and to propose; against a bare pass over its candidates. Bundled
  * before it runs, as the app is: run from source, names kept on inner functions double what short ones cost.
  */
-import { cornerSetupSchema, usualCircuit } from "../src/core/circuit/setup";
+import { cornerSetupSchema, usualCorner } from "../src/core/circuit/setup";
 import { complaintSchema } from "../src/core/complaint/complaint";
 import { Belief } from "../src/core/belief/belief";
 import { proposeChecks } from "../src/core/planning/next-check";
@@ -11,7 +11,7 @@ import { readCar, simulateCar } from "../src/core/simulated/simulated-car";
 import { rankSuspects } from "../src/core/verdict/suspects";
 
 const setup = cornerSetupSchema.parse({
-  ...usualCircuit,
+  ...usualCorner,
   corner: "RR",
   family: "active-2wire",
   path: [

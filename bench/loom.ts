@@ -9,7 +9,7 @@ import { readCar, simulateCar } from "../src/core/simulated/simulated-car";
 import {
   accessMinutes,
   cornerSetupSchema,
-  usualCircuit,
+  usualCorner,
   spansOf,
   stationsOf,
   type CornerSetup,
@@ -144,7 +144,7 @@ function loom(): CornerSetup {
         : { station: `c${i + 1}`, accessMin: INLINE_MINUTES[Math.floor(INLINE_MINUTES.length * random())] },
     );
   }
-  return cornerSetupSchema.parse({ ...usualCircuit, corner: "RL", family: "active-2wire", path });
+  return cornerSetupSchema.parse({ ...usualCorner, corner: "RL", family: "active-2wire", path });
 }
 
 /** Chance of each span, by length and exposure as the catalogue has it. */

@@ -2,12 +2,12 @@
 import { Simulation } from "eecircuit-engine";
 import { nominalCondition } from "../src/core/circuit/condition";
 import { CornerNet } from "../src/core/circuit/corner-net";
-import { cornerSetupSchema, usualCircuit } from "../src/core/circuit/setup";
+import { cornerSetupSchema, usualCorner } from "../src/core/circuit/setup";
 import { SolvedCorner } from "../src/core/circuit/solve";
 import { circuitStateSchema } from "../src/core/circuit/state";
 
 const setup = cornerSetupSchema.parse({
-  ...usualCircuit,
+  ...usualCorner,
   corner: "RR",
   family: "active-2wire",
   path: [

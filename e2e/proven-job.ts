@@ -1,5 +1,5 @@
 import { readCar, simulateCar } from "../src/core/simulated/simulated-car";
-import { cornerSetupSchema, usualCircuit, type Family } from "../src/core/circuit/setup";
+import { cornerSetupSchema, usualCorner, type Family } from "../src/core/circuit/setup";
 import type { Entry, Job } from "../src/core/job/schema";
 import { jobSchema } from "../src/core/job/schema";
 import { readingTyped } from "../src/core/observation/read-observation";
@@ -17,7 +17,7 @@ export function provenJob(
   { seed, intermittent = false, most = 14 }: { seed: number; intermittent?: boolean; most?: number },
 ): { job: Job; proven: string | null; mended: (label: string, state: string) => string } {
   const setup = cornerSetupSchema.parse({
-    ...usualCircuit,
+    ...usualCorner,
     corner: "FR",
     family,
     path: [

@@ -10,7 +10,7 @@ import { matchAnswer } from "../src/core/checks/answers";
 import { scopeAnswers } from "../src/core/checks/scope-answers";
 import type { Hookup } from "../src/core/checks/hookup";
 import { circuitStateSchema } from "../src/core/circuit/state";
-import { cornerSetupSchema, usualCircuit, families } from "../src/core/circuit/setup";
+import { cornerSetupSchema, usualCorner, families } from "../src/core/circuit/setup";
 import { StateReader } from "../src/core/observation/reader";
 import { simulateCar } from "../src/core/simulated/simulated-car";
 import { recordCar } from "../src/core/simulated/synthesise";
@@ -26,7 +26,7 @@ const SMOOTHING = 0.08;
 const table: Record<string, Record<string, Record<string, number>>> = {};
 for (const family of families) {
   const setup = cornerSetupSchema.parse({
-    ...usualCircuit,
+    ...usualCorner,
     corner: "FL",
     family,
     path: [

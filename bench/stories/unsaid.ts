@@ -1,4 +1,4 @@
-import { acVolts, amps, capture, corner, creep, hand, ohms, seen, still, volts, type Story } from "./story";
+import { acVolts, amps, capture, corner, creep, hand, hertz, ohms, seen, still, volts, type Story } from "./story";
 
 const DRIVEN = { key: "on", wheel: "driven" };
 const OPEN_PLUG = { key: "on", unplugged: ["plug"] };
@@ -111,10 +111,32 @@ export const unsaid: readonly Story[] = [
       volts("plug.out.supply", "0.31 V"),
       volts("plug.out.return", "0.30 V"),
       amps("2.4 mA"),
+      volts("plug.in.supply", "0.32 V"),
       volts("plug.in.supply", "11.9 V", OPEN_PLUG),
     ]),
     leads: ["sensor"],
-    least: { sensor: 0.4 },
+    least: { sensor: 0.5 },
+  },
+  {
+    tells: "nobody counted the poles: 58 Hz at 20 km/h are a ring of 20, toggling as it should",
+    corner: corner("active-2wire", [
+      volts("plug.out.return", "0.84 / 1.68 V", creep),
+      { ...hertz("plug.out.return", "57.5 Hz"), state: { ...DRIVEN, speedKmh: 20 } },
+    ]),
+    proven: "nothing",
+    most: { mounting: 0.1, ring: 0.45, sensor: 0.1 },
+  },
+  {
+    tells: "the same on a ring that was counted, 48: more than half of them are lost",
+    corner: corner(
+      "active-2wire",
+      [
+        volts("plug.out.return", "0.84 / 1.68 V", creep),
+        { ...hertz("plug.out.return", "57.5 Hz"), state: { ...DRIVEN, speedKmh: 20 } },
+      ],
+      { pulsesPerRevolution: 48, tyre: "205/55R16" },
+    ),
+    leads: ["mounting"],
   },
   {
     tells: "passive: jumping speed, noise in the recording, 900 Ω from coil to body at its own open plug, twice",

@@ -66,7 +66,7 @@ describe("commands", () => {
       "--family",
       setup.family,
       "--tyre",
-      setup.tyre,
+      setup.tyre!,
     );
     expect(done.stderr).toBe("");
     expect(done.status).toBe(0);

@@ -2,7 +2,7 @@ import { circuitStateSchema } from "../core/circuit/state";
 import {
   conductorsOf,
   cornerSetupSchema,
-  usualCircuit,
+  usualCorner,
   signalConductor,
   type CornerSetup,
   type Family,
@@ -158,7 +158,7 @@ const past: readonly PastCar[] = [
 /** @param now moment the days are counted back from */
 export function pastJobs(now: Date, path: CornerSetup["path"]): Job[] {
   return past.map((car, at) => {
-    const setup = cornerSetupSchema.parse({ ...usualCircuit, corner: car.corner, family: car.family, path });
+    const setup = cornerSetupSchema.parse({ ...usualCorner, corner: car.corner, family: car.family, path });
     const seed = 500 + at;
     const simulated = simulateCar(setup, car.fault, { seed });
     const moment = (minutes: number) =>

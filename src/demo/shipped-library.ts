@@ -1,4 +1,4 @@
-import { cornerSetupSchema, usualCircuit, type CornerSetup } from "../core/circuit/setup";
+import { cornerSetupSchema, usualCorner, type CornerSetup } from "../core/circuit/setup";
 import type { Capture, Channel } from "../core/capture/capture";
 import { recordCar, type RecordingOptions } from "../core/simulated/synthesise";
 import { signalPoint, type Point } from "../core/circuit/point";
@@ -102,7 +102,7 @@ const MOST_CARS = 80;
 /** The library that ships with the app: simulated, and said to be. */
 export function shippedLibrary(): { item: LibraryItem; capture: Capture }[] {
   return RECORDINGS.map((recording, i) => {
-    const setup = cornerSetupSchema.parse({ ...usualCircuit, corner: "FL", family: recording.family, path: PATH });
+    const setup = cornerSetupSchema.parse({ ...usualCorner, corner: "FL", family: recording.family, path: PATH });
     const { capture, channels } = firstThatShows(recording, setup, i);
     const { model, fault, add } = recording;
     const item = libraryItem({ carName: model, setup }, channels[0]!, fault || add ? "known-bad" : "known-good", {

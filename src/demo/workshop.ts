@@ -1,5 +1,5 @@
 import { circuitStateSchema } from "../core/circuit/state";
-import { cornerSetupSchema, usualCircuit, type CornerSetup } from "../core/circuit/setup";
+import { cornerSetupSchema, usualCorner, type CornerSetup } from "../core/circuit/setup";
 import type { Capture } from "../core/capture/capture";
 import { simulateCar, readCar, type SimulatedCar } from "../core/simulated/simulated-car";
 import { recordCar } from "../core/simulated/synthesise";
@@ -272,7 +272,7 @@ export interface DemoWorkshop {
 export function demoWorkshop(now: Date, measured = true): DemoWorkshop {
   const workshop: DemoWorkshop = { jobs: [], captures: [], scans: [] };
   for (const car of cars) {
-    const setup = cornerSetupSchema.parse({ ...usualCircuit, ...car.setup, path: car.path });
+    const setup = cornerSetupSchema.parse({ ...usualCorner, ...car.setup, path: car.path });
     const simulated = simulateCar(setup, car.fault, { seed: car.seed, intermittent: car.intermittent ?? false });
     const at = (minutes: number) => new Date(now.getTime() - car.hoursAgo * 3_600_000 + minutes * 60_000).toISOString();
     let job: Job = {

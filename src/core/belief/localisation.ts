@@ -105,9 +105,10 @@ function alike(a: Outlook, b: Outlook, hookup: Hookup): boolean {
 }
 
 function alikeInValues(a: Outlook, b: Outlook, hookup: Hookup): boolean {
-  if (a.kind === "words" || b.kind === "words" || a.values.length !== b.values.length) return false;
+  if (a.kind === "words" || b.kind === "words") return false;
   return a.values.every((value, i) => {
-    const other = b.values[i]!;
+    // What one of them never shows is a question of how often: a coded sensor stands at its low level alone.
+    const other = b.values[i] ?? value;
     if (value === other) return true;
     if (value === Infinity || other === Infinity) return false;
     const error = scaleError(hookup, other, 0);

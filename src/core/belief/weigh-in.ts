@@ -11,7 +11,7 @@ import {
 } from "./forecasts";
 import type { Cloud } from "./kernel";
 import type { Localisation } from "./localisation";
-import { toScale } from "../observation/scale";
+import { scaleError, toScale } from "../observation/scale";
 import { weighAtom, weighNumber, type NumberRead, type Pull } from "./weigh";
 
 /** Where the weighing is done: on the belief itself, or on a copy that is thrown away. */
@@ -87,14 +87,15 @@ function weighNumbers(
   const { hookup } = observed;
   const { dimensions } = candidates;
   const was = candidates.weight.slice();
-  const untouched = localisation.untouched(hookup);
+  // An end of a range is another alternative in one group than in the next: only what cannot change it at all is alike there.
+  const same = numbers === plain ? localisation.sameValues(hookup) : localisation.untouched(hookup);
   const lead = localisation.lead(hookup, shares);
   const ofLead: Float64Array[] = [];
   const weigh = (g: number): Pull | null => {
     const cloud = clouds[g]!;
     const wide = (d: number) => cloud.covariance[d * dimensions + d]! > NARROW;
-    // Cars whose fault cannot change the reading lean on their tolerances alike: one of them is asked for all.
-    const asLead = g !== lead && untouched[g] === 1;
+    // Cars whose fault cannot change the numbers lean on their tolerances alike: one of them is asked for all.
+    const asLead = g !== lead && same[g] === 1;
     const gradient = (row: number, slot: number): Float64Array => {
       if (asLead && ofLead[slot]) return ofLead[slot];
       const all = inSlotsOf(forecasts.gradient(hookup, g, row, wide), row, plain, numbers, dimensions);
@@ -119,9 +120,8 @@ function weighNumbers(
   };
   const first = lead >= 0 ? weigh(lead) : null;
   const pulls = candidates.groups.map((_, g) => (g === lead ? first : weigh(g)));
-  const same = localisation.sameValues(hookup);
   const before = Float64Array.from(candidates.groups, (group) => sumOf(was, group.first, group.size));
-  pool(same, candidates, before, bySlot(same, read.value, numbers, candidates, was, before, trusted));
+  pool(same, candidates, before, bySlot(same, read, numbers, candidates, was, before, trusted));
   return pulls;
 }
 
@@ -133,12 +133,13 @@ const NARROW = 1e-5;
 const evenly = (): number => 1;
 
 /**
- * How much likelier each group makes the alternative that was read than the likeliest of those whose numbers are the same:
- * by how often it shows that alternative, and not at all where it was a slip.
+ * How much likelier than the likeliest of those whose numbers are the same each group makes what was read, and not at all
+ * where it was a slip. With p the chance, in that group, that the reading was this alternative or that, and c how often a
+ * group shows each: Σ p·c(group) / c(likeliest).
  */
 function bySlot(
   same: Uint8Array,
-  value: number,
+  { value, resolution }: NumberRead,
   table: NumberTable,
   { groups }: Candidates,
   was: Float64Array,
@@ -149,28 +150,34 @@ function bySlot(
   const lead = shares.reduce((most, share, g) => (same[g] && share > (shares[most] ?? 0) ? g : most), -1);
   if (lead < 0) return evenly;
   const x = toScale(hookup.instrument, value);
+  const error = scaleError(hookup, value, resolution);
   const met = new Float64Array(LEVELS);
   let trust = 0;
   const { first, size } = groups[lead]!;
   for (let row = first; row < first + size; row++) {
     trust += (was[row]! / shares[lead]!) * trusted[row]!;
-    let [nearest, apart] = [-1, Infinity];
-    for (let slot = 0; slot < LEVELS; slot++) {
-      const off = Math.abs(onScale[row * slots + slot]! - x);
-      if (chances[row * slots + slot]! > 0 && off < apart) [nearest, apart] = [slot, off];
+    for (let slot = 0; slot < slots; slot++) {
+      const chance = chances[row * slots + slot]!;
+      const z = (onScale[row * slots + slot]! - x) / error;
+      // Tails that do not vanish: no candidate stands just where it was read, and the nearest must still speak.
+      if (chance > 0) met[slot % LEVELS]! += (was[row]! * chance) / (1 + z * z) ** 2;
     }
-    if (nearest >= 0) met[nearest]! += was[row]!;
   }
-  const read = met.indexOf(Math.max(...met));
   const shown = groups.map(({ first, size }, g) => {
-    if (!same[g] || !(shares[g]! > 0)) return 0;
-    let sum = 0;
+    const byLevel = new Float64Array(LEVELS);
+    if (!same[g] || !(shares[g]! > 0)) return byLevel;
     for (let row = first; row < first + size; row++)
-      for (let slot = read; slot < slots; slot += LEVELS) sum += was[row]! * chances[row * slots + slot]!;
-    return sum / shares[g]!;
+      for (let slot = 0; slot < slots; slot++)
+        byLevel[slot % LEVELS]! += (was[row]! / shares[g]!) * chances[row * slots + slot]!;
+    return byLevel;
   });
+  const all = met.reduce((sum, one) => sum + one, 0);
   const usual = shown[lead]!;
-  return usual > 0 ? (g) => trust * (shown[g]! / usual) + 1 - trust : evenly;
+  if (!(all > 0)) return evenly;
+  const times = shown.map((own) =>
+    met.reduce((sum, one, level) => sum + (one > 0 ? ((one / all) * own[level]!) / usual[level]! : 0), 0),
+  );
+  return (g) => trust * times[g]! + 1 - trust;
 }
 
 /**

@@ -62,7 +62,7 @@ export function openDiagnosis(
   if (!head.success) throw new UnusableInput(`${name}: ${firstIssue(head.error)}`);
   const corner = cornerSetupSchema.safeParse(withLegBias(parsed));
   if (!corner.success) throw new UnusableInput(`${name}: ${firstIssue(corner.error)}`);
-  if (!parseTyre(corner.data.tyre))
+  if (corner.data.tyre !== undefined && !parseTyre(corner.data.tyre))
     throw new UnusableInput(t`${name}: tyre “${corner.data.tyre}” is no size; write it as 205/55R16`);
   const { complaint, readings } = head.data;
   const policy = { ...head.data.policy, tools: head.data.tools ?? head.data.policy.tools };

@@ -17,6 +17,8 @@ const EVERY = [
   "runoutMm",
   "moduleLoadOhms",
   "resetV",
+  "pulses",
+  "tyreM",
 ] as const;
 const ACTIVE = [
   "feedTrips",

@@ -3,6 +3,7 @@ import { copperAt, PAIR_FARAD_PER_M } from "../circuit/wire";
 import { copyOfCondition, nominalCondition, type CornerCondition } from "../circuit/condition";
 import { between, logBetween, within, type CarCondition, type Fault, type Place } from "../faults/fault";
 import { nominalRing } from "../ring/ring";
+import { rollingCircumferenceM, tyreOf } from "../tyre/tyre";
 import { decides, type OwnDimension, type Ranges } from "./dimensions";
 import { tolerancesOf } from "./tolerances";
 
@@ -29,7 +30,7 @@ export function dutyOf(at: Ranges): number {
 
 /** The same car with nothing wrong, or while an intermittent fault is away. */
 export function drawHealthy(setup: CornerSetup, at: Ranges): CarCondition {
-  const ring = nominalRing(setup.pulsesPerRevolution);
+  const ring = nominalRing(setup.pulsesPerRevolution ?? drawPulses(setup, at));
   // Passive 0.25 to 0.51 mm (common practice); active encoders stand 0.5 to 2 mm by design (from memory). Nineteen cars in
   // twenty lie within those, so the usual range is narrower.
   ring.nominalGapMm =
@@ -43,6 +44,7 @@ export function drawHealthy(setup: CornerSetup, at: Ranges): CarCondition {
   return {
     circuit: drawCircuit(setup, at),
     ring,
+    rollingM: setup.tyre === undefined ? logBetween(at("tyreM"), 1.78, 2.2) : rollingCircumferenceM(tyreOf(setup.tyre)),
     outputFactor: makeOutputFactor,
     makeOutputFactor,
     switchField: setup.family === "passive" ? 0 : logBetween(at("switchField"), 0.1, 0.25),
@@ -54,6 +56,15 @@ export function drawHealthy(setup: CornerSetup, at: Ranges): CarCondition {
     othersDown: 0,
     signs: {},
   };
+}
+
+/**
+ * Pulses of a turn where nobody said: 43 to 52 are common on toothed rings, and some encoders have 40 poles, which are 20
+ * pulses (common practice).
+ */
+function drawPulses({ family }: CornerSetup, at: Ranges): number {
+  if (family === "passive") return Math.round(logBetween(at("pulses"), 43, 51));
+  return Math.round(MOST_PULSES * Math.exp(-0.245 * Math.max(0, 1.35 - at("pulses")) ** 2.6));
 }
 
 function drawCircuit(setup: CornerSetup, at: Ranges): CornerCondition {
@@ -145,6 +156,8 @@ function isPulseCoded({ protocol }: CornerSetup, at: Ranges): boolean {
   return decides(at, "protocol");
 }
 
+/** Of encoders: half have 46 and more, one in ten less than 30, one in fifty 20 (engineering judgement). */
+const MOST_PULSES = 54;
 /** A sensor keeps working down to this part of its supply at least. */
 const MOST_OF_SUPPLY = 0.75;
 /** Of its minimum voltage, the part under which no sensor is dead yet. */

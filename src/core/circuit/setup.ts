@@ -145,8 +145,10 @@ export const cornerSetupSchema = z.object({
   protocol: z._default(z.enum(protocols), "unknown"),
   /** Passive only: whether the module puts a small voltage on the legs to find opens. */
   legBias: z._default(z.enum(legBiases), "unknown"),
-  pulsesPerRevolution: z._default(setupFields.pulsesPerRevolution.schema, 48),
-  tyre: z._default(typedText("tyre"), "205/55R16"),
+  /** Left out where nobody counted, or a recording told. */
+  pulsesPerRevolution: z.optional(setupFields.pulsesPerRevolution.schema),
+  /** Left out where nobody read it. */
+  tyre: z.optional(typedText("tyre")),
   /** The other axle's tyre, where it is another size. */
   otherAxleTyre: z.optional(typedText("tyre")),
   /** Which wheels are driven: a differential shares their speed. */
@@ -189,13 +191,20 @@ export function nominalSupplyV({ supplyV }: CornerSetup): number {
   return supplyV ?? 12;
 }
 
-/** The circuit met most, nothing of it left unsaid: what simulated cars are made with. */
-export const usualCircuit = {
+/** The corner met most, nothing of it left unsaid: what simulated cars are made with. */
+export const usualCorner = {
+  pulsesPerRevolution: 48,
+  tyre: "205/55R16",
   sense: "low",
   supplyV: 12,
   pullUpV: 5,
   legBias: "yes",
 } as const satisfies Partial<CornerSetup>;
+
+/** Pulses of a turn: what was said, or what is met most. */
+export function nominalPulses({ pulsesPerRevolution }: Pick<CornerSetup, "pulsesPerRevolution">): number {
+  return pulsesPerRevolution ?? usualCorner.pulsesPerRevolution;
+}
 
 /** What three-wire sensors are fed with and pulled up to, V (domain: 5, 8 or 12; 5 or 12). */
 export const threeWireSuppliesV = [5, 8, 12] as const;

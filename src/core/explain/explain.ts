@@ -9,7 +9,8 @@ import { hookupLabel } from "../checks/words";
 import type { Point } from "../circuit/point";
 import {
   cornerSetupSchema,
-  usualCircuit,
+  nominalPulses,
+  usualCorner,
   signalConductor,
   type CornerSetup,
   type Family,
@@ -19,7 +20,7 @@ import { circuitStateSchema } from "../circuit/state";
 import { suspectables } from "../faults/catalogue";
 import type { CarCondition } from "../faults/fault";
 import type { Capture } from "../capture/capture";
-import { frequencyHz, parseTyre, rollingCircumferenceM } from "../tyre/tyre";
+import { frequencyHz, tyreOf, rollingCircumferenceM } from "../tyre/tyre";
 import { formatQuantity } from "../units/format";
 import { analyseCapture } from "../waveform/analyse";
 import { ringRaster, type RingRaster } from "../waveform/raster";
@@ -66,7 +67,7 @@ const SAMPLE_S = 1 / 3000;
 /** The whole corner, worked for one setting of the sliders: meter, trace and the module's view from one model. */
 export function explainCorner(settings: ExplainSettings): Explained {
   const setup = cornerSetupSchema.parse({
-    ...usualCircuit,
+    ...usualCorner,
     corner: "FL",
     family: settings.family,
     path: [
@@ -188,8 +189,8 @@ function rasterOf(
   condition: CarCondition,
   speedKmh: number,
 ): Pick<Explained, "raster" | "rasterSay"> {
-  const { pulsesPerRevolution: pulses } = setup;
-  const hertz = frequencyHz(Math.max(0.5, speedKmh), pulses, rollingCircumferenceM(parseTyre(setup.tyre)!));
+  const pulses = nominalPulses(setup);
+  const hertz = frequencyHz(Math.max(0.5, speedKmh), pulses, rollingCircumferenceM(tyreOf(setup.tyre)));
   const sampleS = 1 / (SAMPLES_A_PULSE * hertz);
   const samples = recorded(setup, condition, speedKmh, (TURNS * pulses) / hertz, sampleS);
   const capture: Capture = { name: "turns", sampleS, startS: 0, channels: [{ name: t`signal`, unit: "V", samples }] };

@@ -45,6 +45,8 @@ export const effectWords: Record<CodeKind | "none", string> = {
 export interface CarCondition {
   circuit: CornerCondition;
   ring: RingCondition;
+  /** Rolling circumference of its tyre, metres. */
+  rollingM: number;
   /** Passive output at the nominal gap against the usual one: of this sensor, and of any good one of its make. */
   outputFactor: number;
   makeOutputFactor: number;

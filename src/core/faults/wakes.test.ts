@@ -1,6 +1,6 @@
 /** What brings an intermittent on: the same table speaks for the driver's words and for the check that provokes it. */
 import { describe, expect, it } from "vitest";
-import { cornerSetupSchema, usualCircuit } from "../circuit/setup";
+import { cornerSetupSchema, usualCorner } from "../circuit/setup";
 import { complaintSchema } from "../complaint/complaint";
 import { Belief } from "../belief/belief";
 import { sharesByPart } from "../belief/posterior";
@@ -9,7 +9,7 @@ import { readingSchema } from "../observation/reading";
 import { typedValue } from "../observation/typed-value";
 
 const setup = cornerSetupSchema.parse({
-  ...usualCircuit,
+  ...usualCorner,
   corner: "FL",
   family: "active-2wire",
   path: [{ station: "module" }, { spanM: 3, mm2: 0.5 }, { station: "plug" }],

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { dangerOfDriving } from "../verdict/do-not-drive";
 import { rankParts, rankSuspects } from "../verdict/suspects";
 import { replay, replayNow } from "./replay";
-import { usualCircuit } from "../circuit/setup";
+import { usualCorner } from "../circuit/setup";
 import { jobSchema } from "./schema";
 
 const at = (n: number) => `2026-01-01T10:${String(n).padStart(2, "0")}:00Z`;
@@ -24,7 +24,7 @@ const job = (entries: object[]) =>
     ...{ tastatura: "job/4", id: "twice", createdAt: at(0), car: { name: "Halmer Teal" }, complaint: {}, policy: {} },
     setup: {
       corner: "RR",
-      ...{ family: "active-2wire", ...usualCircuit },
+      ...{ family: "active-2wire", ...usualCorner },
       path: [
         { station: "module" },
         { spanM: 1.2, mm2: 0.5 },

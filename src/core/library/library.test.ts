@@ -5,7 +5,7 @@ import { describe, expect, it } from "vitest";
 import { UnusableInput } from "../capture/capture";
 import { knownWords, tolerancesOf } from "../car/tolerances";
 import { readCar, simulateCar } from "../simulated/simulated-car";
-import { cornerSetupSchema, usualCircuit, type CornerSetup } from "../circuit/setup";
+import { cornerSetupSchema, usualCorner, type CornerSetup } from "../circuit/setup";
 import { shippedLibrary } from "../../demo/shipped-library";
 import { knownFrom, libraryItemSchema, searchLibrary, mergeLibraries } from "./library";
 import { packLibrary, unpackLibrary } from "./library-zip";
@@ -14,7 +14,7 @@ import { readingSchema } from "../observation/reading";
 
 const path = [{ station: "module" }, { spanM: 2, mm2: 0.5 }, { station: "plug" }];
 const setupOf = (parts: object): CornerSetup =>
-  cornerSetupSchema.parse({ ...usualCircuit, corner: "FL", family: "active-2wire", path, ...parts });
+  cornerSetupSchema.parse({ ...usualCorner, corner: "FL", family: "active-2wire", path, ...parts });
 const shelf = shippedLibrary();
 
 describe("the shipped library", () => {

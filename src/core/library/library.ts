@@ -2,7 +2,7 @@ import { t } from "../words/words";
 import * as z from "zod/mini";
 import { typedText } from "../units/typed-text";
 import { isNarrowed } from "../car/tolerances";
-import { families, type CornerSetup } from "../circuit/setup";
+import { families, nominalPulses, type CornerSetup } from "../circuit/setup";
 import type { ChannelAnalysis } from "../waveform/analyse";
 
 /** A recording kept for comparison, without the car's name or plate. */
@@ -49,7 +49,7 @@ export function libraryItem(
     kind,
     model: modelName(carName),
     family: setup.family,
-    pulses: setup.pulsesPerRevolution,
+    pulses: nominalPulses(setup),
     finding: channel.leading,
     levels: {
       lowV: levelled ? channel.levels.lowV : null,

@@ -3,7 +3,7 @@ import { UNKNOWN_PLACE } from "../car/whereabouts";
 import { describe, expect, it } from "vitest";
 import { checkCatalogue } from "../checks/catalogue";
 import type { Hookup } from "../checks/hookup";
-import { cornerSetupSchema, type CornerSetup } from "../circuit/setup";
+import { cornerSetupSchema, usualCorner, type CornerSetup } from "../circuit/setup";
 import { circuitStateSchema } from "../circuit/state";
 import type { CarCondition } from "../faults/fault";
 import { inTheMiddle } from "../car/dimensions";
@@ -18,7 +18,7 @@ const path = [
   { station: "plug" },
 ];
 const setupOf = (family: CornerSetup["family"], more: object = {}) =>
-  cornerSetupSchema.parse({ corner: "RR", family, path, ...more });
+  cornerSetupSchema.parse({ ...usualCorner, corner: "RR", family, path, ...more });
 const usual = (setup: CornerSetup, change: (car: CarCondition) => void = () => undefined) => {
   const car = drawHealthy(setup, inTheMiddle);
   change(car);

@@ -8,15 +8,13 @@ import { SolvedCorner } from "../circuit/solve";
 import { speedOf, type CircuitState } from "../circuit/state";
 import type { CarCondition } from "../faults/fault";
 import { coilRmsV, lostPoleShare } from "../ring/ring";
-import { frequencyHz, parseTyre, rollingCircumferenceM } from "../tyre/tyre";
+import { frequencyHz } from "../tyre/tyre";
 import { modulePins, moduleView, type ModuleView } from "../car/signal";
 import type { Whereabouts } from "../car/whereabouts";
 import { expectedFinding, scopeChances, wordChances } from "./word-chances";
 
 /** What one car would answer to one hook-up: numbers with their chances (Infinity = over limit), or the chances of each word. */
 export type Outlook = { kind: "numbers"; values: number[]; chances: number[] } | { kind: "words"; chances: number[] };
-
-const DEFAULT_TYRE = { widthMm: 205, aspectPct: 55, rimInch: 16 };
 
 /**
  * Reads any number of hook-ups that share one state off one car after another; the circuit is solved once a car
@@ -29,7 +27,6 @@ export class StateReader {
   private readonly solved: SolvedCorner;
   private readonly pins: readonly Point[];
   private readonly electrical: boolean;
-  private readonly hertzPerKmh: number;
   private readonly needsHigh: boolean;
   private readonly loadsWire: boolean;
   private view: ModuleView | null = null;
@@ -48,8 +45,6 @@ export class StateReader {
     );
     this.pins = modulePins(setup);
     this.electrical = hookups.some((hookup) => "red" in hookup || lookOf(hookup.look).live);
-    const circumferenceM = rollingCircumferenceM(parseTyre(setup.tyre) ?? DEFAULT_TYRE);
-    this.hertzPerKmh = frequencyHz(1, setup.pulsesPerRevolution, circumferenceM);
     this.loadsWire = hookups.some((hookup) => hookup.instrument === "lamp");
     this.needsHigh = setup.family !== "passive" && state.key === "on" && !state.batteryOff;
   }
@@ -218,12 +213,12 @@ export class StateReader {
 
   private rhythm(hookup: Hookup & { red: Point; black: Point }): Outlook {
     const volts = this.alternatingV(hookup.red, hookup.black);
-    const { ring, pulseCoded } = this.solvedFor!;
+    const { ring, pulseCoded, rollingM } = this.solvedFor!;
     if (volts < 0.03) return sure(0);
     if (hookup.instrument === "duty") return sure(pulseCoded ? 100 * CODED_DUTY : 50);
     const kept = (1 - (ring.missing?.count ?? 0) / ring.pulses) * this.switchedShare();
     // Width-coded sensors give a pulse at each edge of a pole.
-    const hertz = (pulseCoded ? 2 : 1) * this.hertzPerKmh * speedOf(this.state) * ring.countRatio * kept;
+    const hertz = (pulseCoded ? 2 : 1) * frequencyHz(speedOf(this.state), ring.pulses, rollingM) * ring.countRatio * kept;
     // A counter makes of a signal with edges of its own what it will: nothing, the true count, or far more.
     return this.solvedFor!.circuit.sensor.mode === "noisy"
       ? among([0, hertz, 2.2 * hertz], [0.35, 0.4, 0.25])

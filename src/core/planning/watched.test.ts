@@ -5,7 +5,7 @@ import { cautions, instruction } from "../checks/instruction";
 import { interlock } from "../checks/interlocks";
 import { hookupLabel, stateWords } from "../checks/words";
 import { pointText } from "../circuit/point";
-import { cornerSetupSchema, usualCircuit } from "../circuit/setup";
+import { cornerSetupSchema, usualCorner } from "../circuit/setup";
 import { complaintSchema } from "../complaint/complaint";
 import { Belief } from "../belief/belief";
 import { proposeChecks } from "./next-check";
@@ -13,7 +13,7 @@ import { typedValue } from "../observation/typed-value";
 import { readCar, simulateCar } from "../simulated/simulated-car";
 
 const setup = cornerSetupSchema.parse({
-  ...usualCircuit,
+  ...usualCorner,
   corner: "RL",
   family: "active-2wire",
   path: [

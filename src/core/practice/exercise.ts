@@ -1,6 +1,6 @@
 import { t } from "../words/words";
 import * as z from "zod/mini";
-import { cornerSetupSchema, families, usualCircuit, type CornerSetup, type Family } from "../circuit/setup";
+import { cornerSetupSchema, families, usualCorner, type CornerSetup, type Family } from "../circuit/setup";
 import { suspectables, suspectId } from "../faults/catalogue";
 import type { Fault } from "../faults/fault";
 import { seeded } from "../random/random";
@@ -65,7 +65,7 @@ export function practiceCar({ seed, family, skill, complaint }: Exercise): Pract
   const random = seeded(seed);
   const one = <T>(list: readonly T[]) => list[Math.floor(random() * list.length)]!;
   const setup = cornerSetupSchema.parse({
-    ...usualCircuit,
+    ...usualCorner,
     corner: one(corners),
     family: family ?? one<Family>(["active-2wire", "active-2wire", "active-3wire", "passive"]),
     pulsesPerRevolution: one([43, 44, 46, 48, 48, 48, 52]),

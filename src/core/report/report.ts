@@ -172,12 +172,17 @@ export function reportOf(
       })),
     ],
     setup: [
-      t`Sensor: ${familyWords[job.setup.family]}, ${job.setup.pulsesPerRevolution} pulses a turn`,
-      t`Tyre: ${job.setup.tyre}`,
+      sensorLine(job.setup),
+      ...(job.setup.tyre ? [t`Tyre: ${job.setup.tyre}`] : []),
       ...vehicleLines(job.car),
     ],
     ...(trace ? { trace } : {}),
   };
+}
+
+function sensorLine({ family, pulsesPerRevolution: pulses }: Job["setup"]): string {
+  const kind = familyWords[family];
+  return pulses === undefined ? t`Sensor: ${kind}` : t`Sensor: ${kind}, ${pulses} pulses a turn`;
 }
 
 /** What the order is written with, as far as it was given. */

@@ -24,7 +24,7 @@ const USUAL_RATIO_SPREAD = 0.009;
  *
  * @param car what is known of it: pulses per revolution for naming a wrong ring, tyres by axle, driven wheels
  */
-export function analyseScan(log: ScanLog, car: ScanCar = { pulsesPerRevolution: 48 }): ScanFinding[] {
+export function analyseScan(log: ScanLog, car: ScanCar = {}): ScanFinding[] {
   const reference = referenceOf(log);
   const findings: ScanFinding[] = [];
   const published = publishedAbove(log);
@@ -211,7 +211,7 @@ function ratioAndJitter(
   own: Float64Array,
   reference: Float64Array,
   corner: Corner,
-  pulses: number,
+  pulses: number | undefined,
 ): ScanFinding[] {
   const steady = [...timeS.keys()].filter(
     (i) => i > 0 && reference[i]! > 15 && own[i]! > 0.7 * reference[i]! && own[i]! < 1.4 * reference[i]!,

@@ -41,6 +41,7 @@ describe("a four-wheel log", () => {
         drive((corner, kmh) => (corner === "FL" ? (kmh * 47) / 48 : kmh)),
         "a",
       ),
+      { pulsesPerRevolution: 48 },
     );
     expect(ratio[0]!.say).toContain("47/48");
     const cut = analyseScan(

@@ -5,6 +5,7 @@ import { hookupOf } from "../observation/read-observation";
 import { jobSchema, type Job } from "../job/schema";
 import { readingSchema } from "../observation/reading";
 import { readSimulatedCar } from "./simulated-reading";
+import { usualCorner } from "../circuit/setup";
 
 const job = (fault: string, entries: object[] = [], intermittent = false): Job =>
   jobSchema.parse({
@@ -13,6 +14,7 @@ const job = (fault: string, entries: object[] = [], intermittent = false): Job =
     createdAt: "2026-01-01T00:00:00Z",
     car: { name: "" },
     setup: {
+      ...usualCorner,
       corner: "FL",
       family: "active-2wire",
       path: [{ station: "module" }, { spanM: 1, mm2: 0.5 }, { station: "plug" }],

@@ -3,7 +3,7 @@ import FFT from "fft.js";
 import { mean, standardDeviation } from "simple-statistics";
 import { describe, expect, it } from "vitest";
 import { signalPoint } from "../circuit/point";
-import { cornerSetupSchema, usualCircuit, type CornerSetup, type Family } from "../circuit/setup";
+import { cornerSetupSchema, usualCorner, type CornerSetup, type Family } from "../circuit/setup";
 import { parseTyre, rollingCircumferenceM } from "../tyre/tyre";
 import { simulateCar } from "./simulated-car";
 import { recordCar } from "./synthesise";
@@ -13,7 +13,7 @@ const sampleS = 1 / 4096;
 
 function corner(family: Family, more: Partial<CornerSetup> = {}): CornerSetup {
   return cornerSetupSchema.parse({
-    ...usualCircuit,
+    ...usualCorner,
     corner: "RR",
     family,
     path: [{ station: "module" }, { spanM: 2, mm2: 0.5 }, { station: "plug" }],

@@ -4,7 +4,7 @@ import { SolvedCorner } from "../circuit/solve";
 import { circuitStateSchema } from "../circuit/state";
 import { normal, seeded } from "../random/random";
 import { PASSIVE_REFERENCE, pitchMm, type RingCondition } from "../ring/ring";
-import { parseTyre, rollingCircumferenceM } from "../tyre/tyre";
+import { tyreOf, rollingCircumferenceM } from "../tyre/tyre";
 import type { SimulatedCar } from "./simulated-car";
 
 export interface RecordingOptions {
@@ -26,7 +26,7 @@ export function recordCar(car: SimulatedCar, options: RecordingOptions): Float32
   const out = new Float32Array(samples);
   const random = seeded(options.seed);
   const levels = levelsAt(car, options.point);
-  const circumferenceM = rollingCircumferenceM(parseTyre(setup.tyre) ?? { widthMm: 205, aspectPct: 55, rimInch: 16 });
+  const circumferenceM = rollingCircumferenceM(tyreOf(setup.tyre));
   const teeth = toothTable(condition.ring, options.seed);
   const dropouts = car.away ? dropoutTimes(car, options.durationS, random) : [];
   const opened = openedTimes(condition.ring.wobble, options.durationS, random);

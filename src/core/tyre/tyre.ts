@@ -18,6 +18,14 @@ export function parseTyre(text: string): TyreSize | null {
   return plausible ? size : null;
 }
 
+/** The tyre that is reckoned with where none is known. */
+export const usualTyre: TyreSize = { widthMm: 205, aspectPct: 55, rimInch: 16 };
+
+/** The size that was written, or the usual one where none was or it cannot be read. */
+export function tyreOf(text: string | undefined): TyreSize {
+  return parseTyre(text ?? "") ?? usualTyre;
+}
+
 /** Overall diameter in mm: D = d + 2H with d the rim in mm and H = width × aspect (UNECE R30, 2.17 and 6.1.2). */
 export function overallDiameterMm({ widthMm, aspectPct, rimInch }: TyreSize): number {
   return rimInch * MM_PER_INCH + 2 * (aspectPct / 100) * widthMm;

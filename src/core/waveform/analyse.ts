@@ -1,6 +1,6 @@
 import { t } from "../words/words";
 import type { Capture, Channel } from "../capture/capture";
-import { parseTyre, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
+import { tyreOf, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
 import { isPassive, passiveSize, sizeForSpeed, type SizeForSpeed } from "./coil-size";
 import { besideOtherSide } from "./other-side";
 import { disturbances, keyOnFinding } from "./disturbances";
@@ -172,9 +172,9 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const wholeRing = fold ? foldTogether(turning, fold) : null;
   const moving = rhythm.ratios.map((ratio, i) => (rhythm.motion.aside[i] ? NaN : ratio));
   const hertz = range(fold ? evenPeriods(pulses, rhythm, fold) : rhythm.periods, moving, sampleS);
-  const tyre = parseTyre(options.tyre ?? "205/55R16");
+  const tyre = tyreOf(options.tyre);
   const speed =
-    hertz && found && tyre ? mapRange(hertz, (value) => speedKmh(value, found, rollingCircumferenceM(tyre))) : null;
+    hertz && found ? mapRange(hertz, (value) => speedKmh(value, found, rollingCircumferenceM(tyre))) : null;
   const findings: Found[] = keyOn > 0 ? [keyOnFinding(keyOn, sampleS, capture.startS)] : [];
   if (isTurning) {
     findings.push(

@@ -12,7 +12,6 @@ const PASSIVE_THRESHOLD_V = 0.15;
 const LOW_AMPLITUDE = 0.45;
 /** Falling out above this speed a module takes the wheel for locked (judgement from the 5 mph of the trade). */
 const EARLY_DROP_OUT_KMH = 5;
-const USUAL_TYRE: TyreSize = { widthMm: 205, aspectPct: 55, rimInch: 16 };
 
 /** Whether it is a coil's. Where nobody says, by its wave; one that keeps its height at twice the speed is an active sensor's. */
 export function isPassive({ kind }: SignalShape, pulses: readonly Pulse[], family?: Family): boolean {
@@ -48,13 +47,13 @@ export function sizeForSpeed(
   pulses: readonly Pulse[],
   { periods, motion }: Rhythm,
   count: number | null,
-  tyre: TyreSize | null,
+  tyre: TyreSize,
   sampleS: number,
 ): SizeForSpeed | null {
   const own = [...periods.keys()].flatMap((i) => {
     const { heightV } = pulses[i]!;
     if (motion.aside[i] || motion.poles[i]! > 1 || !Number.isFinite(heightV)) return [];
-    const kmh = speedKmh(1 / (periods[i]! * sampleS), count ?? USUAL_COUNT, rollingCircumferenceM(tyre ?? USUAL_TYRE));
+    const kmh = speedKmh(1 / (periods[i]! * sampleS), count ?? USUAL_COUNT, rollingCircumferenceM(tyre));
     return [{ rmsV: heightV / (2 * Math.SQRT2), kmh }];
   });
   if (own.length < 8) return null;

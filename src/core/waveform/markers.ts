@@ -1,6 +1,6 @@
 import { t } from "../words/words";
 import type { Capture } from "../capture/capture";
-import { parseTyre, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
+import { tyreOf, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
 import type { ShownUnit } from "../capture/capture";
 import { formatQuantity } from "../units/format";
 import type { View } from "./view";
@@ -35,7 +35,7 @@ export function markerReadout(
   pulseTimesS: Float64Array,
   { aS, bS }: Markers,
   pulsesPerRevolution: number | null,
-  tyre: string,
+  tyre: string | undefined,
 ): MarkerReadout {
   const level = (timeS: number) =>
     samples[Math.max(0, Math.min(samples.length - 1, Math.round((timeS - startS) / sampleS)))]!;
@@ -44,15 +44,14 @@ export function markerReadout(
   const between = pulseTimesS.filter((timeS) => timeS >= fromS && timeS <= toS);
   const pulses = Math.max(0, between.length - 1);
   const meanHertz = pulses > 0 ? pulses / (between.at(-1)! - between[0]!) : null;
-  const size = parseTyre(tyre);
   return {
     deltaS,
     hertz: deltaS === 0 ? null : 1 / Math.abs(deltaS),
     pulses,
     meanHertz,
     speedKmh:
-      meanHertz && pulsesPerRevolution && size
-        ? speedKmh(meanHertz, pulsesPerRevolution, rollingCircumferenceM(size))
+      meanHertz && pulsesPerRevolution
+        ? speedKmh(meanHertz, pulsesPerRevolution, rollingCircumferenceM(tyreOf(tyre)))
         : null,
     aV: level(aS),
     bV: level(bS),

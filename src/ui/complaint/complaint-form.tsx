@@ -191,17 +191,18 @@ export function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) 
           <Line
             label={t`Tyre, this axle`}
             field={`${job.id}/tyre`}
-            value={job.setup.tyre}
+            value={job.setup.tyre ?? ""}
+            placeholder={t`not known`}
             maxLength={LONGEST.tyre}
-            check={(text) => (parseTyre(text) ? null : t`Write it as 205/55R16.`)}
-            onTake={(tyre) => setup({ tyre })}
+            check={readable}
+            onTake={(tyre) => setup({ tyre: tyre || undefined })}
           />
           <Line
             label={t`Tyre, other axle if not alike`}
             field={`${job.id}/other-tyre`}
             value={job.setup.otherAxleTyre ?? ""}
             maxLength={LONGEST.tyre}
-            check={(text) => (text === "" || parseTyre(text) ? null : t`Write it as 205/55R16, or leave it empty.`)}
+            check={readable}
             onTake={(text) => setup({ otherAxleTyre: text || undefined })}
           />
           <label className="grid gap-1">
@@ -210,6 +211,8 @@ export function ComplaintForm({ job, change }: { job: Job; change: ChangeJob }) 
               field={`${job.id}/pulses`}
               of={setupFields.pulsesPerRevolution}
               value={job.setup.pulsesPerRevolution}
+              optional
+              placeholder={t`not known`}
               className={MONO}
               onTake={(pulsesPerRevolution) => setup({ pulsesPerRevolution })}
             />
@@ -294,6 +297,9 @@ function Line({ label, ...input }: { label: string } & ComponentProps<typeof Dra
     </label>
   );
 }
+
+const readable = (text: string) =>
+  text === "" || parseTyre(text) ? null : t`Write it as 205/55R16, or leave it empty.`;
 
 function toggle<T>(list: readonly T[], one: T): T[] {
   return list.includes(one) ? list.filter((other) => other !== one) : [...list, one];

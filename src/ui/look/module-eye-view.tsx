@@ -2,6 +2,7 @@
 import { t } from "@/core/words/words";
 import { useState } from "react";
 import { moduleEye } from "@/core/ring/module-eye";
+import { nominalPulses } from "@/core/circuit/setup";
 import { nominalRing, PASSIVE_REFERENCE, pitchMm } from "@/core/ring/ring";
 import type { Job } from "@/core/job/schema";
 import { Slider } from "../keys/slider";
@@ -21,7 +22,7 @@ export function ModuleEyeView({ job }: { job: Job }) {
     speedKmh: PASSIVE_REFERENCE.speedKmh,
     nominalGapMm: 0.4,
     gapMm,
-    pitchMm: pitchMm(nominalRing(job.setup.pulsesPerRevolution)),
+    pitchMm: pitchMm(nominalRing(nominalPulses(job.setup))),
     thresholdV: thresholdMv / 1000,
   });
   const end = eye.stop.at(-1)!.timeS;

@@ -56,6 +56,12 @@ export function FindingsPanel({
           <Cap className="mt-1" onClick={() => onCount(signaturePulses)}>{t`set ${signaturePulses} pulses a turn`}</Cap>
         </div>
       )}
+      {channel.countFrom === "signature" && setUp !== null && (
+        <div className="my-2 rounded-lg border border-rule px-3 py-2 text-sm text-muted">
+          <p>{jt`The ring repeats itself every ${setUp} pulses; the set-up does not say how many there are.`}</p>
+          <Cap className="mt-1" onClick={() => onCount(setUp)}>{t`set ${setUp} pulses a turn`}</Cap>
+        </div>
+      )}
       <ol>
         {channel.findings.map((finding, i) => (
           <li key={finding.code + finding.startS} className="border-b border-rule py-2">

@@ -42,7 +42,7 @@ export function TraceSection({
   result: Ok;
   at: number;
   channel: ChannelAnalysis;
-  tyre: string;
+  tyre: string | undefined;
   view: View;
   whole: View;
   onView: (view: View) => void;
