@@ -74,7 +74,7 @@ module.exports = {
     {
       name: "outside-worlds-share-no-code-with-our-own",
       severity: "error",
-      from: { path: "^bench/outside/", pathNot: "^bench/outside/(waves|cars|confidence)[.]ts$" },
+      from: { path: "^bench/outside/", pathNot: "^bench/outside/(waves|cars|confidence|drives)[.]ts$" },
       to: { path: "^src/core/(circuit|car|ring|faults|waveform|simulated)/" },
     },
     ...coreRules,

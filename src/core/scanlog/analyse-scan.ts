@@ -1,11 +1,14 @@
 import { msgid, ngettext, t } from "../words/words";
 import type { CornerSetup } from "../circuit/setup";
-import { parseTyre, rollingCircumferenceM } from "../tyre/tyre";
-import { cornerWords, corners, type Corner } from "../units/corner";
+import { axleOf, cornerWords, corners, type Corner } from "../units/corner";
 import { capital } from "../units/format";
 import { median } from "../units/median";
 import type { LiveSpeedWord, ScanFinding, ScanLog } from "./scan-log";
-import { ratioWords } from "./ratio-words";
+import { byAxle, type Tyres } from "./by-axle";
+import { carMotion, type CarMotion } from "./car-motion";
+import { publishedRange } from "./published";
+import { ratioAndJitter, roadRows, type RoadRows } from "./ratio-and-jitter";
+import { wheelspins } from "./wheelspin";
 
 const MOVING_KMH = 5;
 const STOPPED_KMH = 0.6;
@@ -13,27 +16,30 @@ const STOPPED_KMH = 0.6;
 const LONGEST_DROP_S = 4;
 /** Good passive sensors fall under the threshold below some 3 to 4 km/h: an ordinary stop (from memory). */
 const ORDINARY_DROP_KMH = 4;
+/** A module wants a few pulses before it shows a speed: later than this when pulling away is too late (engineering judgement). */
+const LATE_START_KMH = 7;
+/** Up to so many times the speed at which it falls out. */
+const SAME_WEAKNESS = 1.3;
 /** A driver cannot lock and free a wheel without braking harder than this. */
 const HARD_BRAKING_MS2 = 3.5;
-/** Tyres of one size differ by wear and pressure up to about a percent (common practice, no source). */
-const USUAL_RATIO_SPREAD = 0.009;
 
 /**
- * What four wheel speeds say of each corner. Each wheel is held against the median of the others, so that one bad
- * wheel does not move the reference.
+ * What four wheel speeds say of each corner. Each wheel is held against the car's own motion, which one bad wheel does not
+ * move, at the moment its value was taken.
  *
  * @param car what is known of it: pulses per revolution for naming a wrong ring, tyres by axle, driven wheels
  */
 export function analyseScan(log: ScanLog, car: ScanCar = {}): ScanFinding[] {
-  const reference = referenceOf(log);
+  const motion = carMotion(log);
+  const rows = roadRows(log, motion);
   const findings: ScanFinding[] = [];
-  const published = publishedAbove(log);
+  const published = publishedRange(log);
   if (published) findings.push(published);
-  for (const corner of corners) {
-    const own = cornerFindings(log, corner, reference[corner], published?.size ?? 0, car);
-    findings.push(...own);
-  }
-  return byAxle(findings, car).sort((a, b) => RANK.indexOf(a.code) - RANK.indexOf(b.code) || a.startS - b.startS);
+  const silentBelowKmh = published?.code === "published-above" ? published.size : 0;
+  for (const corner of corners) findings.push(...cornerFindings(log, corner, motion, rows, silentBelowKmh, car));
+  return byAxle(findings, log, rows, car).sort(
+    (a, b) => RANK.indexOf(a.code) - RANK.indexOf(b.code) || a.startS - b.startS,
+  );
 }
 
 const RANK: ScanFinding["code"][] = [
@@ -46,47 +52,13 @@ const RANK: ScanFinding["code"][] = [
   "axle-ratio",
   "held-doubles",
   "slip",
+  "wheelspin",
   "published-above",
+  "published-below",
 ];
 
 /** What the analysis wants to know of the car. */
-export type ScanCar = Pick<CornerSetup, "pulsesPerRevolution"> &
-  Partial<Pick<CornerSetup, "corner" | "tyre" | "otherAxleTyre" | "drivetrain">>;
-
-/** Both wheels of an axle off alike are two sizes of tyre, no fault of a corner: told once, as the axle's. */
-function byAxle(findings: ScanFinding[], car: ScanCar): ScanFinding[] {
-  const off = (corner: Corner) => findings.find(({ code, corner: at }) => code === "ratio-off" && at === corner);
-  const [left, right] = [off("FL"), off("FR")];
-  if (!left || !right || Math.abs(left.size - right.size) > SAME_AXLE) return findings;
-  const ratio = (left.size + right.size) / 2;
-  const listed = listedRatio(car);
-  const explained = listed !== null && Math.abs(listed - ratio) < USUAL_RATIO_SPREAD;
-  return [
-    ...findings.filter(({ code }) => code !== "ratio-off"),
-    {
-      ...left,
-      code: "axle-ratio",
-      corner: null,
-      size: ratio,
-      say: t`Both front wheels read ${(Math.abs(ratio - 1) * 100).toFixed(1)} % ${ratio > 1 ? t`fast` : t`slow`} against the rear, alike: two sizes of tyre, no fault of a corner.${explained ? t` The sizes set up for the two axles differ by just that much.` : t` Read the sizes of all four.`}`,
-    },
-  ];
-}
-
-/** Two wheels of one axle agree this well (ratio). */
-const SAME_AXLE = 0.006;
-
-/** How fast the front should read against the rear by the tyres set up; null when only one size is known. */
-function listedRatio({ corner, tyre, otherAxleTyre }: ScanCar): number | null {
-  const [own, other] = [parseTyre(tyre ?? ""), parseTyre(otherAxleTyre ?? "")];
-  if (!corner || !own || !other) return null;
-  const ratio = rollingCircumferenceM(other) / rollingCircumferenceM(own);
-  return axleOf(corner) === "front" ? ratio : 1 / ratio;
-}
-
-function axleOf(corner: Corner): "front" | "rear" {
-  return corner === "FL" || corner === "FR" ? "front" : "rear";
-}
+export type ScanCar = Tyres & Partial<Pick<CornerSetup, "pulsesPerRevolution" | "drivetrain">>;
 
 /** Largest of any number of values; spreading a million into Math.max overflows the stack. */
 function largest(values: readonly number[]): number {
@@ -102,26 +74,17 @@ export function liveSpeedWord(findings: readonly ScanFinding[], corner: Corner):
   return (own?.code as LiveSpeedWord | undefined) ?? "follows";
 }
 
-function referenceOf({ timeS, speedKmh }: ScanLog): Record<Corner, Float64Array> {
-  const out = {} as Record<Corner, Float64Array>;
-  for (const corner of corners) {
-    const others = corners.filter((other) => other !== corner);
-    out[corner] = Float64Array.from(timeS, (_, i) =>
-      median(others.map((other) => speedKmh[other][i]!).filter((value) => !Number.isNaN(value))),
-    );
-  }
-  return out;
-}
-
 function cornerFindings(
   log: ScanLog,
   corner: Corner,
-  reference: Float64Array,
+  motion: CarMotion,
+  rows: RoadRows,
   silentBelowKmh: number,
   car: ScanCar,
 ): ScanFinding[] {
   const { timeS, speedKmh } = log;
   const own = speedKmh[corner];
+  const reference = motion.referenceKmh[corner];
   const name = cornerWords[corner];
   const moving = [...timeS.keys()].filter(
     (i) => reference[i]! > Math.max(MOVING_KMH, silentBelowKmh) && !Number.isNaN(own[i]!),
@@ -146,7 +109,9 @@ function cornerFindings(
   if (stops.length > 0 && stops.length >= 0.5 * countStops(reference)) {
     const cutOuts = stops.map(([from]) => reference[Math.max(0, from - 1)]!);
     const at = median(cutOuts);
-    if (at > ORDINARY_DROP_KMH) {
+    // Between one row and the next the car itself loses as much.
+    const lostBetween = median(stops.map(([from]) => 0.5 * (reference[Math.max(0, from - 1)]! - reference[from]!)));
+    if (at - lostBetween > ORDINARY_DROP_KMH) {
       found.push({
         code: "cuts-low",
         corner,
@@ -165,7 +130,20 @@ function cornerFindings(
       });
     }
   }
-  const drops = runs.filter((run) => !stops.includes(run) && !isPullAway(reference, run));
+  const pullAways = runs.filter((run) => !stops.includes(run) && isPullAway(reference, run));
+  if (stops.length === 0 && pullAways.length > 0) {
+    const at = median(pullAways.map(([, to]) => reference[to]!));
+    if (at > LATE_START_KMH)
+      found.push({
+        code: "cuts-low",
+        corner,
+        startS: timeS[pullAways[0]![0]]!,
+        endS: timeS[pullAways[0]![1]]!,
+        size: at,
+        say: t`${capital(name)} comes up only at about ${at.toFixed(0)} km/h when pulling away: too weak a signal at low speed. Gap, ring or a weak coil before wiring.`,
+      });
+  }
+  const drops = runs.filter((run) => !stops.includes(run) && !pullAways.includes(run));
   const slips = drops.filter(([from, to]) => isSlip(timeS, own, reference, from, to));
   for (const [from, to] of slips)
     found.push({
@@ -176,7 +154,12 @@ function cornerFindings(
       size: reference[from]!,
       say: t`${capital(name)} slips at ${timeS[from]!.toFixed(1)} s under hard braking and comes back smoothly: a real event, no fault.`,
     });
-  const cuts = drops.filter((run) => !slips.includes(run) && timeS[run[1]]! - timeS[run[0]]! < LONGEST_DROP_S);
+  // What falls out at walking pace only is too weak there, whether the car then stops or rolls on.
+  const weakKmh = found.find(({ code }) => code === "cuts-low")?.size ?? 0;
+  const isSlow = ([from, to]: Run) => largest([...reference.subarray(from, to + 1)]) < SAME_WEAKNESS * weakKmh;
+  const cuts = drops.filter(
+    (run) => !slips.includes(run) && !isSlow(run) && timeS[run[1]]! - timeS[run[0]]! < LONGEST_DROP_S,
+  );
   if (cuts.length > 0)
     found.push({
       code: "drops-out",
@@ -190,7 +173,8 @@ function cornerFindings(
         .join(", ")}${cuts.length > 4 ? " …" : ""}. Losses with no pattern in speed point at a connection.`,
     });
   const long = drops.find(
-    (run) => !slips.includes(run) && !cuts.includes(run) && timeS[run[1]]! - timeS[run[0]]! >= LONGEST_DROP_S,
+    (run) =>
+      !slips.includes(run) && !isSlow(run) && !cuts.includes(run) && timeS[run[1]]! - timeS[run[0]]! >= LONGEST_DROP_S,
   );
   if (long && !held)
     found.push({
@@ -201,49 +185,11 @@ function cornerFindings(
       size: 0,
       say: t`${capital(name)} is lost from ${timeS[long[0]]!.toFixed(1)} s to ${timeS[long[1]]!.toFixed(1)} s.`,
     });
-  if (!held) found.push(...ratioAndJitter(timeS, own, reference, corner, car.pulsesPerRevolution));
+  // What drops out as well as runs ahead is pulses lost and added.
+  const spun = cuts.length > 0 ? { findings: [], rows: new Set<number>() } : wheelspins(log, motion, corner, car);
+  found.push(...spun.findings);
+  if (!held) found.push(...ratioAndJitter(log, motion, rows, corner, car.pulsesPerRevolution, spun.rows));
   return found;
-}
-
-/** Steady ratio to the others, and jitter about it. */
-function ratioAndJitter(
-  timeS: Float64Array,
-  own: Float64Array,
-  reference: Float64Array,
-  corner: Corner,
-  pulses: number | undefined,
-): ScanFinding[] {
-  const steady = [...timeS.keys()].filter(
-    (i) => i > 0 && reference[i]! > 15 && own[i]! > 0.7 * reference[i]! && own[i]! < 1.4 * reference[i]!,
-  );
-  if (steady.length < 6) return [];
-  const ratios = steady.map((i) => own[i]! / reference[i]!);
-  const ratio = median(ratios);
-  const spread = 1.4826 * median(ratios.map((value) => Math.abs(value - ratio)));
-  const [startS, endS] = [timeS[steady[0]!]!, timeS[steady.at(-1)!]!];
-  const out: ScanFinding[] = [];
-  if (
-    Math.abs(ratio - 1) > USUAL_RATIO_SPREAD &&
-    Math.abs(ratio - 1) > 1.5 * (spread / Math.sqrt(steady.length) + 0.004)
-  )
-    out.push({
-      code: "ratio-off",
-      corner,
-      startS,
-      endS,
-      size: ratio,
-      say: t`${capital(cornerWords[corner])} reads ${(Math.abs(ratio - 1) * 100).toFixed(1)} % ${ratio > 1 ? t`fast` : t`slow`}, steadily and at every speed: ${ratioWords(ratio, pulses)}. Not electrics.`,
-    });
-  if (spread > 0.035)
-    out.push({
-      code: "erratic",
-      corner,
-      startS,
-      endS,
-      size: spread,
-      say: t`${capital(cornerWords[corner])} jumps by ${(spread * 100).toFixed(0)} % about the others' speed: pulses added or lost every turn.`,
-    });
-  return out;
 }
 
 /** With one side of a driven axle held, its differential turns the other side twice as fast. */
@@ -263,25 +209,6 @@ function heldDoubles({ timeS, speedKmh }: ScanLog, corner: Corner, { drivetrain 
     endS: timeS[hits.at(-1)!]!,
     size: 2,
     say: t`Only ${cornerWords[corner]} turns while ${cornerWords[partner]} is held: through the differential it runs double. No fault by itself; raise and turn both.`,
-  };
-}
-
-/** Every wheel silent at low speed and talking above: the car publishes no value there. */
-function publishedAbove({ timeS, speedKmh }: ScanLog): ScanFinding | null {
-  const silent = [...timeS.keys()].filter((i) => corners.every((corner) => Number.isNaN(speedKmh[corner][i]!)));
-  const talking = [...timeS.keys()].filter((i) => corners.some((corner) => speedKmh[corner][i]! > 0));
-  if (silent.length < 3 || talking.length < 3) return null;
-  const lowest = -largest(
-    talking.map((i) => -largest(corners.map((corner) => speedKmh[corner][i]!).filter((v) => !Number.isNaN(v)))),
-  );
-  if (lowest < 2) return null;
-  return {
-    code: "published-above",
-    corner: null,
-    startS: timeS[silent[0]!]!,
-    endS: timeS[silent.at(-1)!]!,
-    size: lowest,
-    say: t`This car sends no speed under about ${lowest.toFixed(0)} km/h. No value there is not a fault.`,
   };
 }
 

@@ -17,8 +17,10 @@ export const scanCodes = [
   "erratic",
   "held-doubles",
   "published-above",
+  "published-below",
   "false-activation",
   "slip",
+  "wheelspin",
 ] as const;
 export type ScanCode = (typeof scanCodes)[number];
 

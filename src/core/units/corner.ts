@@ -20,3 +20,10 @@ export const cornerWords: Record<Corner, string> = {
 
 /** The wheel on the other side of the same axle. */
 export const otherSide: Record<Corner, Corner> = { FL: "FR", FR: "FL", RL: "RR", RR: "RL" };
+
+/** The two wheels of each axle, left first. */
+export const axles = { front: ["FL", "FR"], rear: ["RL", "RR"] } as const satisfies Record<string, readonly Corner[]>;
+
+export function axleOf(corner: Corner): keyof typeof axles {
+  return corner === "FL" || corner === "FR" ? "front" : "rear";
+}
