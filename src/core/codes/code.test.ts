@@ -95,6 +95,14 @@ describe("several codes pasted at once", () => {
     expect(splitCodes(" ,;\n ")).toEqual([]);
   });
 
+  it("are taken as tools print them: text in front, two with a stroke between, a status byte, a $", () => {
+    const [front] = splitCodes("RR wheel speed sensor C1234");
+    expect(decodeCode(front!)).toMatchObject({ code: "C1234", corner: "RR" });
+    expect(splitCodes("DTC C003A-13 (stored)")).toEqual(["C003A-13 (stored)"]);
+    expect(splitCodes("C0034/C0031")).toEqual(["C0034", "C0031"]);
+    expect(decodeCode("$C003A1328")).toMatchObject({ code: "C003A", failure: { type: "13" } });
+  });
+
   it("are history only if every one that says so says so", () => {
     expect(onlyHistory(["C0034-13 history", "C0037 stored"])).toBe(true);
     expect(onlyHistory(["C0034-13 history", "C0037 present"])).toBe(false);

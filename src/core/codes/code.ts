@@ -26,7 +26,8 @@ export type CodeKind = "open" | "ground" | "power" | "no-signal" | "erratic" | "
  * @returns null when the text is no wheel speed code
  */
 export function decodeCode(text: string): DecodedCode | null {
-  const match = /^\s*(C[0-3][0-9A-F]{3})(?:\s*[-: ]?\s*([0-9A-F]{2})(?![0-9A-Z]))?[\s,:-]*(.*)$/i.exec(text);
+  const match =
+    /^\s*\$?(C[0-3][0-9A-F]{3})(?:\s*[-: ]?\s*([0-9A-F]{2})(?:[0-9A-F]{2})?(?![0-9A-Z]))?[\s,:-]*(.*)$/i.exec(text);
   if (!match) return null;
   const [code, type, rest] = [match[1]!.toUpperCase(), match[2]?.toUpperCase(), match[3]!.toLowerCase()];
   const status = HISTORY.test(rest) ? "history" : PRESENT.test(rest) ? "present" : null;
@@ -129,9 +130,17 @@ export function sayCode(text: string): string {
 /** Codes as typed or pasted, several with status, one text each. */
 export function splitCodes(text: string): string[] {
   return text
-    .split(/[,;\n]+|\s+(?=[PCBU][0-3][0-9A-F]{3}\b)/i)
+    .split(/[,;\n]+/)
+    .flatMap((line) => inFront(line.split(/(?:\s+|\/|^)(?=\$?[PCBU][0-3][0-9A-F]{3}(?:[0-9A-F]{2}){0,2}\b)/i)))
     .map((one) => one.trim())
     .filter(Boolean);
+}
+
+/** What a tool prints before a line's only code (“RR wheel speed sensor C0050”) is that code's text; “DTC” is none. */
+function inFront([first = "", ...rest]: string[]): string[] {
+  const isCode = /^\s*\$?[PCBU][0-3][0-9A-F]{3}/i.test(first);
+  if (isCode || rest.length !== 1) return /^\s*dtcs?:?\s*$/i.test(first) ? rest : [first, ...rest];
+  return [`${rest[0]!} ${first.replace(/^\s*dtcs?\b:?/i, "")}`];
 }
 
 /** As many codes as a complaint takes. */

@@ -29,7 +29,11 @@ export function typedValue(hookup: Hookup, typed: string, setup: CornerSetup): T
         };
   }
   const range = parseRange(typed, quantityOf[hookup.instrument]!);
-  if (range) return range.ok ? { ok: true, observed: seenBetween(hookup, range.value, setup) } : range;
+  if (range) {
+    if (!range.ok) return range;
+    const tooMuch = beyondCar(hookup, range.value.high, typed);
+    return tooMuch ?? { ok: true, observed: seenBetween(hookup, range.value, setup) };
+  }
   const parsed = parseReading(typed, quantityOf[hookup.instrument]!);
   if (!parsed.ok) return parsed;
   if (parsed.value.kind === "beep") return heardBeep(hookup, parsed.value.heard);
@@ -44,7 +48,27 @@ export function typedValue(hookup: Hookup, typed: string, setup: CornerSetup): T
       ok: false,
       say: t`That is AC volts; this check is on DC. Turn the meter to DC, or log it as a free reading on AC.`,
     };
+  const tooMuch = beyondCar(hookup, value, typed);
+  if (tooMuch) return tooMuch;
   return { ok: true, observed: { hookup, value: { kind: "number", value, resolution: lastDigit(resolution, value) } } };
+}
+
+/** More than a car's wiring carries: no sensor circuit passes an ampere, no car here has over 60 V (common practice, no source). */
+const MOST: Partial<Record<Hookup["instrument"], number>> = { "amps-dc": 1, "volts-dc": 60, "volts-ac": 150 };
+
+/** A meter on milliamperes or millivolts shows a number without its m; taken as it stands it would condemn anything. */
+function beyondCar({ instrument }: Hookup, value: number, typed: string): TypedValue | null {
+  const most = MOST[instrument];
+  if (most === undefined || Math.abs(value) < most) return null;
+  const unit = instrument === "amps-dc" ? "A" : "V";
+  const number = typed
+    .trim()
+    .replace(/\s*[a-z]*$/i, "")
+    .slice(0, 20);
+  return {
+    ok: false,
+    say: t`“${typed.slice(0, 40)}” would be ${String(Number(value.toPrecision(4)))} ${unit}, more than this circuit can have. If the meter shows m${unit}, type ${number} m${unit}.`,
+  };
 }
 
 /** Whether a hook-up can show two levels: live DC on an active sensor's wires, or a meter holding least and greatest. */

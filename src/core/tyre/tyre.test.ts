@@ -12,6 +12,13 @@ describe("a tyre", () => {
     ["225/45ZR17", 634.3],
     ["LT 245/75R16", 773.9],
     ["p215/60r16", 664.4],
+    ["205 55 16", 631.9],
+    ["205/55RF17 95Y", 657.3],
+    ["T125/70D16", 581.4],
+    // 31 inches over all, whatever its ratio.
+    ["31x10.50R15 LT", 787.4],
+    // A van's full profile: 82 series (ETRTO, from memory).
+    ["195R14C", 675.4],
   ])("%s stands %s mm high", (text, mm) => {
     expect(overallDiameterMm(parseTyre(text)!)).toBeCloseTo(mm, 1);
   });

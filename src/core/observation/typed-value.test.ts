@@ -1,0 +1,39 @@
+import { describe, expect, it } from "vitest";
+import { cornerSetupSchema } from "../circuit/setup";
+import { hookupOf } from "./read-observation";
+import { readingSchema } from "./reading";
+import { typedValue } from "./typed-value";
+
+const setup = cornerSetupSchema.parse({
+  corner: "RR",
+  family: "active-2wire",
+  path: [{ station: "module" }, { spanM: 1, mm2: 0.5 }, { station: "plug" }],
+});
+const typed = (instrument: string, red: string, black: string, text: string) => {
+  const hookup = hookupOf(readingSchema.parse({ instrument, red, black, state: { key: "on", wheel: "creep" } }), setup);
+  if (!hookup.ok) throw new Error(hookup.say);
+  return typedValue(hookup.value, text, setup);
+};
+
+/** A meter on its milliampere range shows “7”; common practice, no source. */
+describe("a number without the m that the meter's range had", () => {
+  it.each([
+    ["amps-dc", "plug.in.supply", "plug.out.supply", "7", "7 mA"],
+    ["amps-dc", "plug.in.supply", "plug.out.supply", "7.1 / 14.2", "mA"],
+    ["volts-dc", "plug.out.return", "battery.negative", "840", "840 mV"],
+    ["volts-ac", "plug.out.return", "battery.negative", "410 V", "410 mV"],
+  ])("%s %s to %s: “%s” is asked about, never taken as it stands", (instrument, red, black, text, way) => {
+    const read = typed(instrument, red, black, text);
+    expect(read.ok).toBe(false);
+    expect(read.ok ? "" : read.say).toContain(way);
+  });
+
+  it.each([
+    ["amps-dc", "plug.in.supply", "plug.out.supply", "7 mA"],
+    ["amps-dc", "plug.in.supply", "plug.out.supply", "0.0142"],
+    ["volts-dc", "plug.out.return", "battery.negative", "840 mV"],
+    ["volts-dc", "plug.out.return", "battery.negative", "27.9"],
+  ])("%s %s to %s: “%s” is read", (instrument, red, black, text) => {
+    expect(typed(instrument, red, black, text).ok).toBe(true);
+  });
+});
