@@ -1,8 +1,8 @@
 /**
  * The analysis of captures on recordings of four other makers, one from fields and motion, one (`--plain`) by closed
  * formulas, one (`--shop`) of a noisy shop, both written as text in six manners, one (`--hands`) of wheels pushed by hand
- * again and again: F1 by finding, clean called clean, with and without a hand spin from rest to rest. A fresh seed unless told.
- * usage: npm run bench:outside-waves -- [recordings] [--plain | --shop | --hands] [--seed N] [--misses]
+ * again and again; with the ring's count told, or (`--uncounted`) not: F1 by finding, clean called clean, with and without a hand spin from rest to rest. A fresh seed unless told.
+ * usage: npm run bench:outside-waves -- [recordings] [--plain | --shop | --hands] [--uncounted] [--seed N] [--misses]
  */
 import { parseArgs } from "node:util";
 import { analyseCapture } from "../../src/core/waveform/analyse";
@@ -21,6 +21,7 @@ const { values, positionals } = parseArgs({
     plain: { type: "boolean" },
     shop: { type: "boolean" },
     hands: { type: "boolean" },
+    uncounted: { type: "boolean" },
   },
 });
 const COUNT = Number(positionals[0] ?? 300);
@@ -44,7 +45,7 @@ for (let n = 0; n < COUNT; n++) {
     seed * 1000 + n,
   );
   const options = { family: made.family, tyre: "205/55R16" };
-  const analysed = analyseCapture(made.capture, { ...options, pulses: made.poles });
+  const analysed = analyseCapture(made.capture, values.uncounted ? options : { ...options, pulses: made.poles });
   const codes = new Set(analysed.flatMap(({ findings }) => findings.map(({ code }) => code)));
   const faults = [...codes].filter((code) => !INNOCENT.has(code));
   const [unasked] = analyseCapture(made.capture, options);

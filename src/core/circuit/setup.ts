@@ -201,6 +201,9 @@ export const usualCorner = {
   legBias: "yes",
 } as const satisfies Partial<CornerSetup>;
 
+/** Pulses of a turn that are met most: 43 to 52, and encoders of 40 poles (common practice). */
+export const usualCounts = [20, 43, 44, 46, 48, 50, 52] as const;
+
 /** Pulses of a turn: what was said, or what is met most. */
 export function nominalPulses({ pulsesPerRevolution }: Pick<CornerSetup, "pulsesPerRevolution">): number {
   return pulsesPerRevolution ?? usualCorner.pulsesPerRevolution;

@@ -9,6 +9,7 @@ import { sinceKeyOn, supplyFinding } from "./supply";
 import { confidenceOf } from "./confidence";
 import { found, leadingFinding, type Finding, type Found } from "./finding";
 import { runningOut, turningStretches } from "./motion";
+import { turnByLosses } from "./turn-by-losses";
 import { pulseList } from "./pulse-list";
 import { countedThroughPushes, guardV, partOf, rhythmOf, type Pulse, type Rhythm } from "./pulses";
 import { lossFindings, shapeFindings } from "./ring-findings";
@@ -146,9 +147,14 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     findPulsesPerRevolution(through.pulses, through.rhythm, shape.kind === "sine");
   // Where each edge of a pole makes a pulse, a count of poles is told from the ring by its own twice as many.
   const bothEdges = (coded || widths) && signature === 2 * (options.pulses ?? NaN);
-  const found = bothEdges ? signature : (options.pulses ?? signature);
+  const byLosses =
+    signature || options.pulses ? null : turnByLosses(rhythm, turningStretches(rhythm.periods, rhythm.motion));
+  const lossesTurn = byLosses?.kind === "ring" ? byLosses : null;
+  // A gap that came back once is the ring's at a usual count, yet no measure for speed.
+  const sure = lossesTurn && lossesTurn.seen > 1 ? lossesTurn.count : null;
+  const found = bothEdges ? signature : (options.pulses ?? signature ?? sure);
   // A set-up may be wrong, and a wrong ring fitted: what the ring itself repeats by is where its faults come round.
-  const told = signature && couldBeFitted(signature, options.pulses) ? signature : found;
+  const told = signature && couldBeFitted(signature, options.pulses) ? signature : (found ?? lossesTurn?.count ?? null);
   const isTurning = pulses.length >= 8 && shape.kind !== "noise";
   const counted = (by: number | null) => (by ? countedThroughPushes(rhythm, by) : rhythm);
   const { count, ring, losses } = ringOf(
@@ -173,14 +179,14 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const moving = rhythm.ratios.map((ratio, i) => (rhythm.motion.aside[i] ? NaN : ratio));
   const hertz = range(fold ? evenPeriods(pulses, rhythm, fold) : rhythm.periods, moving, sampleS);
   const tyre = tyreOf(options.tyre);
-  const speed =
-    hertz && found ? mapRange(hertz, (value) => speedKmh(value, found, rollingCircumferenceM(tyre))) : null;
+  const speed = hertz && found ? mapRange(hertz, (value) => speedKmh(value, found, rollingCircumferenceM(tyre))) : null;
   const findings: Found[] = keyOn > 0 ? [keyOnFinding(keyOn, sampleS, capture.startS)] : [];
   if (isTurning) {
     findings.push(
       ...losses
         // What strong hash or bursts take of the pulses is their doing, not a wire's.
         .filter(({ ringLocked }) => ringLocked || (hashV === 0 && list.burstV === 0) || away)
+        .filter(({ ringLocked }) => ringLocked || byLosses?.kind !== "unsure" || away)
         .map((one) => withLevel(one, away)),
     );
     if (ring && wholeRing && wholeRing.revolutions >= FEWEST_TURNS && hashV === 0 && list.burstV === 0)
@@ -235,6 +241,11 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     ...(widths ? { widths } : {}),
     warnings: [
       ...recordingWarnings(list, rhythm.periods, speed, sampleS),
+      ...(byLosses?.kind === "unsure" && !away && isTurning
+        ? [
+            t`Pulses are lost, and too few turns were recorded to tell a gap in the ring from a loose wire. Turn it two turns more without a stop, or set the pulses per turn.`,
+          ]
+        : []),
       ...(inVolts
         ? []
         : [t`Not calibrated: the numbers are no volts. Times are judged, and sizes only against each other.`]),

@@ -7,6 +7,7 @@ import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { isUsable } from "@/core/waveform/usable";
 import { knownFrom, libraryItem, type LibraryItem } from "@/core/library/library";
+import { usualCounts } from "@/core/circuit/setup";
 import type { Job } from "@/core/job/schema";
 import { departing } from "@/core/waveform/departing";
 import { compareCaptures, type Compared } from "@/core/waveform/compare";
@@ -149,6 +150,16 @@ export function CaptureView({
                 ? t`there are no pulses to fold`
                 : t`the ring's count is not known, or the turn is not whole. Spin longer`
             }.`}</p>
+          )}
+          {!channel.foldedBy && channel.pulses >= 8 && (
+            <div className="mt-3 flex flex-wrap items-center gap-2">
+              <p className="text-sm text-muted">
+                {t`Nothing in this recording tells the count. From the maker, or counted (40 poles are 20 pulses):`}
+              </p>
+              {usualCounts.map((count) => (
+                <Cap key={count} onClick={() => onCount(count)}>{t`${count} a turn`}</Cap>
+              ))}
+            </div>
           )}
           <div className="mt-3 flex flex-wrap gap-2">
             <Cap legend="←" onClick={() => toRow(row - 1)} disabled={!raster}>{t`turn before`}</Cap>

@@ -1,0 +1,43 @@
+import { median } from "../units/median";
+import type { Stretch } from "./motion";
+import { isMissing, type Rhythm } from "./pulses";
+
+/** What lost pulses alone say of the ring whose count nobody knows. */
+export type TurnByLosses =
+  /** They come back every so many pulses, as a gap in the ring does. `seen` counts the times they did. */
+  | { kind: "ring"; count: number; seen: number }
+  /** A gap met once or twice, or a wire: what was turned does not tell. */
+  | { kind: "unsure" };
+
+/**
+ * Where the ring's count is unknown, lost pulses that come back at one distance, always as many, and at no time stay away
+ * for longer, are its own; what was turned too little to come back tells nothing either way.
+ *
+ * @param stretches in which pulses can be counted through
+ * @returns null when they are no ring's: too far apart, at all distances, of all lengths
+ */
+export function turnByLosses({ ratios, teeth }: Rhythm, stretches: readonly Stretch[]): TurnByLosses | null {
+  const gaps = [...ratios.keys()].filter((i) => isMissing(ratios[i]!));
+  const lost = gaps.map((i) => Math.round(ratios[i]!) - 1);
+  if (gaps.length === 0 || Math.max(...lost) - Math.min(...lost) > 1) return null;
+  const turned = stretches.map(([from, to]) => {
+    const own = gaps.filter((i) => i >= from && i < to).map((i) => teeth[i]!);
+    return { own, from: teeth[from]!, to: teeth[Math.min(to, teeth.length - 1)]! };
+  });
+  // What is lost where the wheel hardly turned belongs to no stretch, and counts for nothing here.
+  if (turned.every(({ own }) => own.length === 0)) return null;
+  const apart = turned.flatMap(({ own }) => own.slice(1).map((at, k) => at - own[k]!));
+  const without = Math.max(
+    ...turned.map(({ own, from, to }) => (own.length === 0 ? to - from : Math.max(own[0]! - from, to - own.at(-1)!))),
+  );
+  if (apart.length === 0) return without <= MOST_USUAL ? { kind: "unsure" } : null;
+  const count = median(apart);
+  const isTurn = apart.every((one) => Math.abs(one - count) <= 1) && without <= count + 1;
+  if (!isTurn || count < FEWEST || count > MOST) return null;
+  if (apart.length === 1 && (count < FEWEST_USUAL || count > MOST_USUAL)) return { kind: "unsure" };
+  return { kind: "ring", count: Math.round(count), seen: apart.length };
+}
+
+/** Pulses of a turn that are met at all, and that are met mostly: 43 to 52, 48 typical (common practice). */
+const [FEWEST, MOST] = [18, 130];
+const [FEWEST_USUAL, MOST_USUAL] = [40, 56];
