@@ -12,7 +12,7 @@ import { runningOut, turningStretches } from "./motion";
 import { turnByLosses } from "./turn-by-losses";
 import { pulseList } from "./pulse-list";
 import { countedThroughPushes, guardV, partOf, rhythmOf, type Pulse, type Rhythm } from "./pulses";
-import { lossFindings, shapeFindings } from "./ring-findings";
+import { lossFindings, lostPulses, shapeFindings } from "./ring-findings";
 import { median } from "../units/median";
 import { isClipped, recordingWarnings } from "./recording-warnings";
 import type { Excursions } from "./excursions";
@@ -61,6 +61,8 @@ export interface ChannelAnalysis {
   widths?: WidthClass[];
   /** What keeps this recording from being read safely, if anything. */
   warnings: string[];
+  /** Pulses are lost, and what was turned does not tell whether the ring or a wire loses them. */
+  undecided: boolean;
   findings: Finding[];
   /** The word under which this channel enters the line-up. */
   leading: string;
@@ -147,15 +149,16 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     findPulsesPerRevolution(through.pulses, through.rhythm, shape.kind === "sine");
   // Where each edge of a pole makes a pulse, a count of poles is told from the ring by its own twice as many.
   const bothEdges = (coded || widths) && signature === 2 * (options.pulses ?? NaN);
+  const isTurning = pulses.length >= 8 && shape.kind !== "noise";
+  const gaps = isTurning ? lostPulses(pulses, rhythm.ratios, guardV(shape)) : [];
   const byLosses =
-    signature || options.pulses ? null : turnByLosses(rhythm, turningStretches(rhythm.periods, rhythm.motion));
+    signature || options.pulses ? null : turnByLosses(gaps, rhythm, turningStretches(rhythm.periods, rhythm.motion));
   const lossesTurn = byLosses?.kind === "ring" ? byLosses : null;
   // A gap that came back once is the ring's at a usual count, yet no measure for speed.
   const sure = lossesTurn && lossesTurn.seen > 1 ? lossesTurn.count : null;
   const found = bothEdges ? signature : (options.pulses ?? signature ?? sure);
   // A set-up may be wrong, and a wrong ring fitted: what the ring itself repeats by is where its faults come round.
   const told = signature && couldBeFitted(signature, options.pulses) ? signature : (found ?? lossesTurn?.count ?? null);
-  const isTurning = pulses.length >= 8 && shape.kind !== "noise";
   const counted = (by: number | null) => (by ? countedThroughPushes(rhythm, by) : rhythm);
   const { count, ring, losses } = ringOf(
     told && pulses.length > 8 ? told : null,
@@ -180,6 +183,8 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const hertz = range(fold ? evenPeriods(pulses, rhythm, fold) : rhythm.periods, moving, sampleS);
   const tyre = tyreOf(options.tyre);
   const speed = hertz && found ? mapRange(hertz, (value) => speedKmh(value, found, rollingCircumferenceM(tyre))) : null;
+  // Met once alone, or too seldom to tell its distance, a gap may be the ring's or a wire's.
+  const undecided = !away && gaps.length > 0 && (ring ? losses.length === 0 : byLosses?.kind === "unsure");
   const findings: Found[] = keyOn > 0 ? [keyOnFinding(keyOn, sampleS, capture.startS)] : [];
   if (isTurning) {
     findings.push(
@@ -241,7 +246,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     ...(widths ? { widths } : {}),
     warnings: [
       ...recordingWarnings(list, rhythm.periods, speed, sampleS),
-      ...(byLosses?.kind === "unsure" && !away && isTurning
+      ...(undecided
         ? [
             t`Pulses are lost, and too few turns were recorded to tell a gap in the ring from a loose wire. Turn it two turns more without a stop, or set the pulses per turn.`,
           ]
@@ -256,6 +261,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
       isTurning && !coded && size && isPassive(shape, pulses, options.family)
         ? sizeForSpeed(pulses, rhythm, options.pulses ?? null, tyre, sampleS)
         : null,
+    undecided,
     leading: leadingFinding(findings, isTurning ? shape.kind : pulses.length < 8 ? "flat" : shape.kind),
   };
 }

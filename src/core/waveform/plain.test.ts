@@ -6,6 +6,7 @@ import { describe, expect, it } from "vitest";
 import { plainRecording, type PlainDefect } from "../../../bench/outside/plain";
 import { readCaptureFile } from "../capture/read-file";
 import { analyseCapture } from "./analyse";
+import { isUsable } from "./usable";
 
 const EACH = 4;
 
@@ -42,6 +43,13 @@ describe("another hand's recordings", () => {
     const gaps = Array.from({ length: 3 * EACH }, (_, i) => faultsIn(800 + i, "missing-pulses", false));
     expect(gaps.flat()).not.toContain("random-dropout");
     expect(gaps.filter((one) => one.includes("missing-pulses")).length).toBeGreaterThanOrEqual(2 * EACH);
+    // What it cannot tell it uses for nothing, least of all as a recording in which every pulse is there.
+    for (const i of gaps.keys()) {
+      if (gaps[i]!.length > 0) continue;
+      const { text, file, family } = plainRecording(800 + i, "missing-pulses");
+      const channels = analyseCapture(readCaptureFile(new TextEncoder().encode(text), file), { family });
+      expect(channels.map(isUsable), String(800 + i)).toContain(false);
+    }
     const wires = Array.from({ length: EACH }, (_, i) => faultsIn(900 + i, "random-dropout", false));
     expect(wires.filter((one) => one.includes("random-dropout")).length).toBeGreaterThanOrEqual(EACH - 1);
     expect(wires.flat()).not.toContain("missing-pulses");

@@ -18,7 +18,7 @@ export function lossFindings(
   guard: number,
   leftItsLevels: boolean,
 ): Found[] {
-  const gaps = [...ratios.keys()].filter((i) => isMissing(ratios[i]!) && !fades(pulses, i, guard));
+  const gaps = lostPulses(pulses, ratios, guard);
   if (gaps.length === 0) return [];
   const at = (i: number) => startS + pulses[i]!.at * sampleS;
   if (gaps.length === 1 && ring && !leftItsLevels && couldBeTheRing(gaps[0]!, ratios, teeth, ring)) return [];
@@ -45,6 +45,11 @@ export function lossFindings(
     return others.length > Math.max(1, 0.15 * gaps.length) ? [finding, scattered(others, ratios, at)] : [finding];
   }
   return [scattered(gaps, ratios, at)];
+}
+
+/** The periods that hold lost pulses, those apart at which the signal sinks away as the wheel stops. */
+export function lostPulses(pulses: readonly Pulse[], ratios: Float64Array, guard: number): number[] {
+  return [...ratios.keys()].filter((i) => isMissing(ratios[i]!) && !fades(pulses, i, guard));
 }
 
 /** Seen once alone, nothing tells the ring from a wire: unless its place came round again, or it is too long for a ring. */

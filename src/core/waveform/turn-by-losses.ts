@@ -1,6 +1,6 @@
 import { median } from "../units/median";
 import type { Stretch } from "./motion";
-import { isMissing, type Rhythm } from "./pulses";
+import type { Rhythm } from "./pulses";
 
 /** What lost pulses alone say of the ring whose count nobody knows. */
 export type TurnByLosses =
@@ -13,11 +13,15 @@ export type TurnByLosses =
  * Where the ring's count is unknown, lost pulses that come back at one distance, always as many, and at no time stay away
  * for longer, are its own; what was turned too little to come back tells nothing either way.
  *
+ * @param gaps the periods that hold them
  * @param stretches in which pulses can be counted through
  * @returns null when they are no ring's: too far apart, at all distances, of all lengths
  */
-export function turnByLosses({ ratios, teeth }: Rhythm, stretches: readonly Stretch[]): TurnByLosses | null {
-  const gaps = [...ratios.keys()].filter((i) => isMissing(ratios[i]!));
+export function turnByLosses(
+  gaps: readonly number[],
+  { ratios, teeth }: Rhythm,
+  stretches: readonly Stretch[],
+): TurnByLosses | null {
   const lost = gaps.map((i) => Math.round(ratios[i]!) - 1);
   if (gaps.length === 0 || Math.max(...lost) - Math.min(...lost) > 1) return null;
   const turned = stretches.map(([from, to]) => {

@@ -2,8 +2,13 @@ import type { ChannelAnalysis } from "./analyse";
 
 /**
  * Whether what a recording shows may count for the car. That every pulse is there clears size and levels too, which a
- * recording without volts has not shown; what it shows to be wrong, it shows in any unit.
+ * recording without volts has not shown, and is not so where some are lost and nothing tells by what; what it shows to be
+ * wrong, it shows in any unit.
  */
-export function isUsable({ inVolts, leading }: Pick<ChannelAnalysis, "inVolts" | "leading">): boolean {
-  return inVolts || leading !== "clean";
+export function isUsable({
+  inVolts,
+  undecided,
+  leading,
+}: Pick<ChannelAnalysis, "inVolts" | "undecided" | "leading">): boolean {
+  return leading !== "clean" || (inVolts && !undecided);
 }

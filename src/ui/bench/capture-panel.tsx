@@ -4,6 +4,7 @@ import { jt } from "../keys/words";
 import { memo, useState } from "react";
 import { scopeAnswers } from "@/core/checks/scope-answers";
 import { captureReading } from "@/core/observation/read-observation";
+import { isUsable } from "@/core/waveform/usable";
 import type { Job } from "@/core/job/schema";
 import { findingKind, findingSays } from "@/core/checks/findings/findings";
 import type { Reading } from "@/core/observation/reading";
@@ -73,7 +74,12 @@ export const CapturePanel = memo(function CapturePanel({
                 <p className="text-sm text-muted">{say(findingSays(finding))}</p>
               </li>
             ))}
-            {channel.findings.length === 0 && (
+            {channel.warnings.map((warning) => (
+              <li key={warning} className="border-t border-rule py-1.5 text-sm text-plum">
+                {say(warning)}
+              </li>
+            ))}
+            {channel.findings.length === 0 && isUsable(channel) && (
               <li className="border-t border-rule py-1.5 text-verdigris">{t`✓ Nothing wrong found in it: ${channel.pulses} pulses, levels steady.`}</li>
             )}
           </ul>
@@ -83,7 +89,7 @@ export const CapturePanel = memo(function CapturePanel({
               channel.inVolts &&
               t` · ${channel.levels.lowV.toFixed(2)} / ${channel.levels.highV.toFixed(2)} V`
             }`}</p>
-            {!read.logged && (
+            {!read.logged && isUsable(channel) && (
               <Cap
                 lead
                 className="ml-auto"

@@ -145,17 +145,16 @@ export function CaptureView({
               <p className="mt-2">{rasterWords(channel.findings.map(({ code }) => code))}</p>
             </>
           ) : (
-            <p className="py-8 text-center text-muted">{t`No raster: ${
-              channel.pulses < 8
-                ? t`there are no pulses to fold`
-                : t`the ring's count is not known, or the turn is not whole. Spin longer`
-            }.`}</p>
+            <p className="py-4 text-muted">
+              {channel.pulses < 8
+                ? t`No raster: there are no pulses to fold.`
+                : channel.foldedBy
+                  ? t`No raster: the turn is not whole. Spin longer.`
+                  : t`No raster: nothing in this recording tells how many pulses make a turn. Spin longer, or set what the maker gives or you counted (40 poles are 20 pulses):`}
+            </p>
           )}
           {!channel.foldedBy && channel.pulses >= 8 && (
-            <div className="mt-3 flex flex-wrap items-center gap-2">
-              <p className="text-sm text-muted">
-                {t`Nothing in this recording tells the count. From the maker, or counted (40 poles are 20 pulses):`}
-              </p>
+            <div className="flex flex-wrap items-center gap-2">
               {usualCounts.map((count) => (
                 <Cap key={count} onClick={() => onCount(count)}>{t`${count} a turn`}</Cap>
               ))}

@@ -76,7 +76,7 @@ export function FindingsPanel({
             <button type="button" className="min-h-8 text-sm underline" onClick={() => onShow(i)}>{t`show me`}</button>
           </li>
         ))}
-        {channel.findings.length === 0 && (
+        {channel.findings.length === 0 && !channel.undecided && (
           <li className="border-b border-rule py-2 text-verdigris">
             {otherCount ? t`Nothing else wrong found in this recording.` : t`✓ Nothing wrong found in this recording.`}
           </li>
@@ -110,7 +110,9 @@ export function FindingsPanel({
         <p className="pt-3 text-sm text-verdigris">{t`✓ Result used.`}</p>
       ) : !isUsable(channel) ? (
         <p className="pt-3 text-sm text-muted">
-          {t`Every pulse is there, but sizes were not measured: record in volts before this clears anything.`}
+          {channel.undecided
+            ? t`Nothing to use yet: this recording clears nothing and condemns nothing.`
+            : t`Every pulse is there, but sizes were not measured: record in volts before this clears anything.`}
         </p>
       ) : (
         <Cap
