@@ -49,7 +49,11 @@ export function lossFindings(
 
 /** The periods that hold lost pulses, those apart at which the signal sinks away as the wheel stops. */
 export function lostPulses(pulses: readonly Pulse[], ratios: Float64Array, guard: number): number[] {
-  return [...ratios.keys()].filter((i) => isMissing(ratios[i]!) && !fades(pulses, i, guard));
+  const gaps = [...ratios.keys()].filter((i) => isMissing(ratios[i]!));
+  if (gaps.length === 0) return gaps;
+  const usualV = median(pulses.map(({ heightV }) => heightV).filter(Number.isFinite));
+  const isCoarse = median(pulses.slice(1).map(({ at }, i) => at - pulses[i]!.at)) < COARSE_SAMPLES;
+  return gaps.filter((i) => !fades(pulses, i, guard, isCoarse ? usualV : Infinity));
 }
 
 /** Seen once alone, nothing tells the ring from a wire: unless its place came round again, or it is too long for a ring. */
@@ -66,13 +70,23 @@ function couldBeTheRing(
 /** What breaks out of a ring and leaves it on the hub is less than this part of it (from memory). */
 const LONGEST_MISSING = 0.4;
 
-/** Pulses beside this gap hardly reach the threshold: the signal sinks under it, nothing breaks. */
-function fades(pulses: readonly Pulse[], i: number, guard: number): boolean {
+/**
+ * Pulses beside this gap hardly reach the threshold: the signal sinks under it, nothing breaks. Beside pulses as high as the
+ * usual ones it does not sink, however high a threshold few samples a pulse ask for.
+ * @param usualV height of a pulse; Infinity where what the threshold is taken from is noise indeed
+ */
+function fades(pulses: readonly Pulse[], i: number, guard: number, usualV: number): boolean {
   const beside = [pulses[i - 1], pulses[i + 1]].map((pulse) => pulse?.heightV ?? NaN).filter(Number.isFinite);
-  return beside.length > 0 && Math.min(...beside) / 2 < FADING * guard;
+  const least = Math.min(...beside);
+  const sinks = least < SUNK * usualV || usualV / 2 < HARDLY_OVER * guard;
+  return beside.length > 0 && least / 2 < FADING * guard && sinks;
 }
 
 const FADING = 1.7;
+/** With fewer samples a pulse than this a wave jumps from one to the next, as noise does. */
+const COARSE_SAMPLES = 16;
+const SUNK = 0.85;
+const HARDLY_OVER = 1.25;
 
 function scattered(gaps: number[], ratios: Float64Array, at: (i: number) => number): Found {
   const lost = gaps.reduce((sum, i) => sum + Math.round(ratios[i]!) - 1, 0);
