@@ -218,7 +218,8 @@ export class StateReader {
     if (hookup.instrument === "duty") return sure(pulseCoded ? 100 * CODED_DUTY : 50);
     const kept = (1 - (ring.missing?.count ?? 0) / ring.pulses) * this.switchedShare();
     // Width-coded sensors give a pulse at each edge of a pole.
-    const hertz = (pulseCoded ? 2 : 1) * frequencyHz(speedOf(this.state), ring.pulses, rollingM) * ring.countRatio * kept;
+    const hertz =
+      (pulseCoded ? 2 : 1) * frequencyHz(speedOf(this.state), ring.pulses, rollingM) * ring.countRatio * kept;
     // A counter makes of a signal with edges of its own what it will: nothing, the true count, or far more.
     return this.solvedFor!.circuit.sensor.mode === "noisy"
       ? among([0, hertz, 2.2 * hertz], [0.35, 0.4, 0.25])

@@ -171,11 +171,7 @@ export function reportOf(
         phase: "after",
       })),
     ],
-    setup: [
-      sensorLine(job.setup),
-      ...(job.setup.tyre ? [t`Tyre: ${job.setup.tyre}`] : []),
-      ...vehicleLines(job.car),
-    ],
+    setup: [sensorLine(job.setup), ...(job.setup.tyre ? [t`Tyre: ${job.setup.tyre}`] : []), ...vehicleLines(job.car)],
     ...(trace ? { trace } : {}),
   };
 }
