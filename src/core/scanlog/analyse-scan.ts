@@ -7,7 +7,7 @@ import type { LiveSpeedWord, ScanFinding, ScanLog } from "./scan-log";
 import { byAxle, type Tyres } from "./by-axle";
 import { carMotion, type CarMotion } from "./car-motion";
 import { publishedRange } from "./published";
-import { ratioAndJitter, roadRows, type RoadRows } from "./ratio-and-jitter";
+import { farOff, ratioAndJitter, roadRows, type RoadRows } from "./ratio-and-jitter";
 import { wheelspins } from "./wheelspin";
 
 const MOVING_KMH = 5;
@@ -91,6 +91,8 @@ function cornerFindings(
   );
   const held = heldDoubles(log, corner, car);
   if (moving.length < 3) return held ? [held] : [];
+  const far = farOff(log, motion, rows, corner);
+  if (far) return [far];
   const dead = moving.filter((i) => own[i]! < STOPPED_KMH);
   if (dead.length > 0.9 * moving.length)
     return [

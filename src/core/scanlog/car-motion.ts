@@ -129,11 +129,10 @@ function valueAt(timeS: Float64Array, values: Float64Array, at: number, near: nu
 
 const ROUNDING = 1e-6;
 
-/** The smallest step between two values of a column. */
+/** The smallest step between two values of a column; nothing where all are one. */
 function lastDigit(values: Float64Array): number {
   const sorted = [...new Set(values)].filter((value) => !Number.isNaN(value)).sort((a, b) => a - b);
-  return sorted.reduce(
-    (least, value, i) => (i > 0 && value - sorted[i - 1]! > ROUNDING ? Math.min(least, value - sorted[i - 1]!) : least),
-    Infinity,
-  );
+  const steps = sorted.slice(1).map((value, i) => value - sorted[i]!);
+  const least = steps.reduce((one, other) => (other > ROUNDING ? Math.min(one, other) : one), Infinity);
+  return least === Infinity ? 0 : least;
 }

@@ -70,6 +70,32 @@ export function ratioAndJitter(
   return out;
 }
 
+/** A wheel that reads half or twice the car's speed, or the like, all the time: another ring, no pulses lost here and there. */
+export function farOff(
+  { timeS, speedKmh }: ScanLog,
+  { referenceKmh }: CarMotion,
+  { held }: RoadRows,
+  corner: Corner,
+): ScanFinding | null {
+  const ratios = held.map((i) => speedKmh[corner][i]! / referenceKmh[corner][i]!).filter((ratio) => ratio >= 0);
+  if (ratios.length < FEWEST_ROWS) return null;
+  const ratio = median(ratios);
+  const spread = median(ratios.map((value) => Math.abs(value - ratio)));
+  if ((ratio > 0.7 && ratio < 1.4) || ratio < LEAST_RING || spread > HOLDS_TO * ratio) return null;
+  return {
+    code: "ratio-off",
+    corner,
+    startS: timeS[held[0]!]!,
+    endS: timeS[held.at(-1)!]!,
+    size: ratio,
+    say: t`${capital(cornerWords[corner])} reads ${ratio.toFixed(2)} times the others' speed, steadily: a ring with another count of poles, or each edge counted. Not electrics.`,
+  };
+}
+
+/** No ring has under a third of another's poles. */
+const LEAST_RING = 0.3;
+const HOLDS_TO = 0.03;
+
 /** Slower than this a hand's breadth of steering is a tight bend, km/h. */
 const SLOW_KMH = 15;
 /** Faster change than this and a tool's delay shows as a ratio, km/h a second. */

@@ -29,6 +29,8 @@ describe("a four-wheel log", () => {
     ["a loose wire", (corner, kmh, t) => (corner === "RL" && t % 13 > 12.3 ? 0 : kmh), "drops-out"],
     // Worked by hand: 2 % less circumference turns 2 % more often.
     ["a small tyre", (corner, kmh) => (corner === "RL" ? kmh * 1.02 : kmh), "ratio-off"],
+    ["a ring with half the poles", (corner, kmh) => (corner === "RL" ? kmh / 2 : kmh), "ratio-off"],
+    ["each edge counted", (corner, kmh) => (corner === "RL" ? 2 * kmh : kmh), "ratio-off"],
     ["no speeds under 4 km/h", (_, kmh) => (kmh < 4 ? "" : kmh), "follows"],
   ])("%s", (_, change, word) => {
     expect(said(drive(change), "RL")).toBe(word);

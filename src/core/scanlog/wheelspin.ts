@@ -27,6 +27,8 @@ export function wheelspins(
     let to = from;
     while (to + 1 < timeS.length && runsAway(to + 1)) to++;
     const isBrief = to - from + 1 < FEWEST_ROWS || timeS[to]! - timeS[from]! < LEAST_S;
+    // Nor does a wheel spin for long: one that is always ahead counts more than its own pulses.
+    if (timeS[to]! - timeS[from]! > LONGEST_S) return { findings: [], rows: new Set() };
     // No wheel is driven faster than the road while the car slows: all of it is pulses added, then.
     if (median(Array.from({ length: to - from + 1 }, (_, k) => perS[from + k]!)) < SLOWS_PER_S)
       return { findings: [], rows: new Set() };
@@ -48,7 +50,7 @@ export function wheelspins(
 
 /** A wheel that turns this much faster than the road is off it. */
 const [FAST_KMH, FAST_SHARE] = [4, 0.15];
-const [FEWEST_ROWS, LEAST_S] = [2, 0.3];
+const [FEWEST_ROWS, LEAST_S, LONGEST_S] = [2, 0.3, 8];
 const SLOWS_PER_S = -2;
 /** Traction control brakes a wheel and lets it go some three times a second. */
 const MOST_TURNS = 8;
