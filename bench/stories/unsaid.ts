@@ -136,7 +136,8 @@ export const unsaid: readonly Story[] = [
       ],
       { pulsesPerRevolution: 48, tyre: "205/55R16" },
     ),
-    leads: ["mounting"],
+    least: { mounting: 0.05, sensor: 0.1 },
+    most: { ring: 0.45 },
   },
   {
     tells: "passive: jumping speed, noise in the recording, 900 Ω from coil to body at its own open plug, twice",

@@ -34,14 +34,15 @@ describe("the share foreseen", () => {
         list.forEach(({ check, value, pick }, at) => {
           const { hookup } = checks[check % checks.length]!;
           const words = answersFor(hookup)?.words;
+          const unit = hookup.instrument.startsWith("volts") ? " V" : hookup.instrument === "amps-dc" ? " A" : "";
           const number = VALUES[value % VALUES.length]!;
           const typed = words
             ? words[pick % words.length]!
             : pick % 3 === 0 && canToggle(hookup, setup)
-              ? `${number} / ${VALUES[pick % VALUES.length]}`
+              ? `${number} / ${VALUES[pick % VALUES.length]}${unit}`
               : quantityOf[hookup.instrument] === "ohms" && pick % 5 === 0
                 ? "OL"
-                : String(number);
+                : `${number}${unit}`;
           const read = typedValue(hookup, typed, setup);
           if (!read.ok) throw new Error(`${typed}: ${read.say}`);
           const before = belief.shares();

@@ -56,15 +56,15 @@ export function typedValue(hookup: Hookup, typed: string, setup: CornerSetup): T
 /** More than a car's wiring carries: no sensor circuit passes an ampere, no car here has over 60 V (common practice, no source). */
 const MOST: Partial<Record<Hookup["instrument"], number>> = { "amps-dc": 1, "volts-dc": 60, "volts-ac": 150 };
 
+/** What was typed with its unit is meant so, and kept however odd: the log names what contradicts it. */
+const HAS_UNIT = /[a-zµμ]/i;
+
 /** A meter on milliamperes or millivolts shows a number without its m; taken as it stands it would condemn anything. */
 function beyondCar({ instrument }: Hookup, value: number, typed: string): TypedValue | null {
   const most = MOST[instrument];
-  if (most === undefined || Math.abs(value) < most) return null;
+  if (most === undefined || Math.abs(value) < most || HAS_UNIT.test(typed)) return null;
   const unit = instrument === "amps-dc" ? "A" : "V";
-  const number = typed
-    .trim()
-    .replace(/\s*[a-z]*$/i, "")
-    .slice(0, 20);
+  const number = typed.trim().slice(0, 20);
   return {
     ok: false,
     say: t`“${typed.slice(0, 40)}” would be ${String(Number(value.toPrecision(4)))} ${unit}, more than this circuit can have. If the meter shows m${unit}, type ${number} m${unit}.`,
