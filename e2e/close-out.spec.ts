@@ -50,7 +50,7 @@ async function measureAgain(page: Page, mended: (label: string, state: string) =
 const kinds = [
   { kind: "seat", family: "passive", fault: "mounting-gap@mounting", seed: 7, step: /rust|seat/i },
   { kind: "wire", family: "active-3wire", fault: "wire-open@span2.signal", seed: 8, step: /splice|bright copper/i },
-  { kind: "feed", family: "active-2wire", fault: "feed-missing@module-power", seed: 11, step: /feed|fuse|supply/i },
+  { kind: "feed", family: "active-2wire", fault: "feed-missing@module-power", seed: 16, step: /feed|fuse|supply/i },
 ] as const;
 
 for (const { kind, family, fault, seed, step } of kinds)

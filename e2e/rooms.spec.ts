@@ -44,6 +44,8 @@ function frameRailJob(): Buffer {
       setup: {
         corner: "RL",
         family: "active-2wire",
+        sense: "low",
+        supplyV: 12,
         path: [
           { station: "module", accessMin: 35 },
           { spanM: 1.4, mm2: 0.5 },
