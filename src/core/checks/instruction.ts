@@ -16,7 +16,7 @@ export function instruction(hookup: Hookup, setup: CornerSetup): string {
   const before = stateSentence(hookup.state);
   const red = pointWords(hookup.red, setup);
   if (hookup.instrument === "amps-dc" && hookup.red.at === "face")
-    return t`Key off, unplug the ${stationWords(hookup.red.station)}. Bridge every wire with fused 1 A jumpers, the ${conductorWord(hookup.red.conductor)} one looped ${CLAMP_LOOPS} times through the clamp. Key on; divide by ${CLAMP_LOOPS}. Or read a meter in series there.`;
+    return t`Key off, unplug the ${stationWords(hookup.red.station)}. Bridge every wire with fused 1 A jumpers, the ${conductorWord(hookup.red.conductor)} one ${CLAMP_LOOPS} times through the clamp; key on, divide by ${CLAMP_LOOPS}. Or a meter in series.`;
   if (hookup.instrument === "lamp" && hookup.red.at === "face" && hookup.black.at === "face")
     return t`${before} Feed fused 12 V into ${red} and hang the test lamp from ${pointWords(hookup.black, setup)} to battery −.`;
   if (hookup.state.recorded) return recordingSentence(hookup, setup);
