@@ -49,7 +49,7 @@ export function libraryItem(
     kind,
     model: modelName(carName),
     family: setup.family,
-    pulses: nominalPulses(setup),
+    pulses: channel.pulsesPerRevolution ?? nominalPulses(setup),
     finding: channel.leading,
     levels: {
       lowV: levelled ? channel.levels.lowV : null,

@@ -21,6 +21,7 @@ describe("a number without the m that the meter's range had", () => {
     ["amps-dc", "plug.in.supply", "plug.out.supply", "7", "7 mA"],
     ["amps-dc", "plug.in.supply", "plug.out.supply", "7.1 / 14.2", "mA"],
     ["volts-dc", "plug.out.return", "battery.negative", "840", "840 mV"],
+    ["amps-dc", "plug.in.supply", "plug.out.supply", "about 7", "mA"],
     ["volts-ac", "plug.out.return", "battery.negative", "410", "410 mV"],
   ])("%s %s to %s: “%s” is asked about, never taken as it stands", (instrument, red, black, text, way) => {
     const read = typed(instrument, red, black, text);

@@ -57,7 +57,7 @@ export function typedValue(hookup: Hookup, typed: string, setup: CornerSetup): T
 const MOST: Partial<Record<Hookup["instrument"], number>> = { "amps-dc": 1, "volts-dc": 60, "volts-ac": 150 };
 
 /** What was typed with its unit is meant so, and kept however odd: the log names what contradicts it. */
-const HAS_UNIT = /[a-zµμ]/i;
+const HAS_UNIT = /\d\s*[mkµμu]?(?:amps?|volts?|[av])(?:ac|dc)?(?![a-z])/i;
 
 /** A meter on milliamperes or millivolts shows a number without its m; taken as it stands it would condemn anything. */
 function beyondCar({ instrument }: Hookup, value: number, typed: string): TypedValue | null {

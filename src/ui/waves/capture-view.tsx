@@ -13,7 +13,7 @@ import { departing } from "@/core/waveform/departing";
 import { compareCaptures, type Compared } from "@/core/waveform/compare";
 import { toothRun } from "@/core/waveform/finding";
 import { turnOf, viewOfFinding, viewOfTurn, type View } from "@/core/waveform/view";
-import { rasterWords } from "@/core/waveform/raster-words";
+import { lacksCount, noRasterWords, rasterWords } from "@/core/waveform/raster-words";
 import { loadCapture } from "@/store/captures";
 import { listShipped, loadShipped } from "../library/shipped";
 import { keepInLibrary, listLibrary } from "@/store/library";
@@ -145,15 +145,9 @@ export function CaptureView({
               <p className="mt-2">{rasterWords(channel.findings.map(({ code }) => code))}</p>
             </>
           ) : (
-            <p className="py-4 text-muted">
-              {channel.pulses < 8
-                ? t`No raster: there are no pulses to fold.`
-                : channel.foldedBy
-                  ? t`No raster: the turn is not whole. Spin longer.`
-                  : t`No raster: nothing in this recording tells how many pulses make a turn. Spin longer, or set what the maker gives or you counted (40 poles are 20 pulses):`}
-            </p>
+            <p className="py-4 text-muted">{noRasterWords(channel)}</p>
           )}
-          {!channel.foldedBy && channel.pulses >= 8 && (
+          {lacksCount(channel) && (
             <div className="flex flex-wrap items-center gap-2">
               {usualCounts.map((count) => (
                 <Cap key={count} onClick={() => onCount(count)}>{t`${count} a turn`}</Cap>
