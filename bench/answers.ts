@@ -15,7 +15,7 @@ import { practiceCar } from "../src/core/practice/exercise";
 
 const rows: [what: string, goal: string, ms: number, baseline: string, baseMs: number][] = [];
 
-const exercise = practiceCar({ tastatura: "exercise/1", seed: 11, alone: false });
+const exercise = practiceCar({ tastatura: "exercise/1", seed: 11, two: false, alone: false });
 const job = jobSchema.parse({
   tastatura: "job/3",
   id: "bench",

@@ -49,7 +49,8 @@ export function sharesAfter(before: Posterior, repaired: Repaired): (one: Suspec
   return ({ fault, place }) => Math.max(LEAST, next.get(suspectId(fault, place)) ?? 0);
 }
 
-function mends({ part, place }: Repaired, one: Suspectable): boolean {
+/** Whether a repair takes a fault away: its part was renewed, and there where it is. */
+export function mends({ part, place }: Repaired, one: Pick<Suspectable, "fault" | "place">): boolean {
   if (one.fault.part !== part) return false;
   return place === undefined || placeOf(place) === placeOf(one.place.id) || !HAS_PLACES.has(part);
 }

@@ -1,6 +1,6 @@
 import type { Hookup } from "../checks/hookup";
 import { suspectId, type Suspectable } from "../faults/catalogue";
-import { together } from "../faults/pair";
+import { canGoTogether, together } from "../faults/pair";
 import { SLIP } from "../observation/likelihood";
 import type { Posterior } from "./posterior";
 
@@ -62,12 +62,6 @@ function likeliestPairs(posterior: Posterior, untouched: (hookup: Hookup) => Arr
     .sort((one, other) => other.score - one.score)
     .slice(0, DRAWN)
     .map(({ a, b, prior }) => together(single(hypotheses[a]!), single(hypotheses[b]!), prior));
-}
-
-/** One thing is not wrong in two ways at once; a wire or a plug can be wrong in two places. */
-function canGoTogether(one: Suspectable, other: Suspectable): boolean {
-  if (one.fault.part !== other.fault.part) return true;
-  return (one.fault.part === "harness" || one.fault.part === "connector") && one.place.id !== other.place.id;
 }
 
 function isSamePlace({ place: one }: Suspectable, { place: other }: Suspectable): boolean {

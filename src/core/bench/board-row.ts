@@ -9,7 +9,7 @@ export function boardRowOf({ suspects, parts, next }: Pick<Diagnosis, "suspects"
     lead: lead
       ? {
           ...{ words: lead.words, share: lead.share, proven: lead.verdict === "proven" },
-          ...{ fault: lead.fault, part: lead.part },
+          ...{ fault: lead.fault, place: lead.place, part: lead.part },
         }
       : null,
     next: next[0]?.label ?? null,

@@ -1,13 +1,22 @@
 import { accessSteps } from "../checks/access";
-import { standingReadings } from "../job/derive";
+import { readingsByStage, type ReadingEntry } from "../job/derive";
 import { hookupOf } from "../observation/read-observation";
 import type { Job } from "../job/schema";
 
-/** Minutes the readings so far took by the table of times, each set-up counted once. */
+/** Minutes the readings up to the first repair took by the table of times, each set-up counted once. */
 export function minutesSpent(job: Job): number {
+  return minutesOf(job, readingsByStage(job)[0]!);
+}
+
+/** The same of all readings, those after a repair among them. */
+export function minutesInAll(job: Job): number {
+  return minutesOf(job, readingsByStage(job).flat());
+}
+
+function minutesOf(job: Job, readings: readonly ReadingEntry[]): number {
   const done = new Set<string>();
   let minutes = 0;
-  for (const { reading } of standingReadings(job)) {
+  for (const { reading } of readings) {
     const hookup = hookupOf(reading, job.setup);
     if (!hookup.ok) continue;
     const { access, ownMinutes } = accessSteps(hookup.value, job.setup);

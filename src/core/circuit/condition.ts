@@ -61,8 +61,8 @@ export interface CornerCondition {
   spanDefects: SpanDefect[];
   /** Station whose contacts are crossed (first two conductors), or -1. */
   crossedStation: number;
-  /** Water bridge between the first two conductors inside a station; of three wires between the second and third as well. */
-  bridge: { station: number; ohms: number; thirdOhms: number; staysWhenOpen: boolean } | null;
+  /** Water bridge between the first two conductors inside a station; of three wires between the second and third, and the outer two, as well. */
+  bridge: { station: number; ohms: number; thirdOhms: number; outerOhms: number; staysWhenOpen: boolean } | null;
   sensor: {
     mode: SensorMode;
     lowA: number;

@@ -203,7 +203,9 @@ export class CornerNet {
     const { bridge } = car;
     if (bridge?.station !== station || (unplugged && !bridge.staysWhenOpen)) return;
     this.ladder.join(this.node(level, 0), this.node(level, 1), 1 / bridge.ohms);
-    if (this.wires > 2) this.ladder.join(this.node(level, 1), this.node(level, 2), 1 / bridge.thirdOhms);
+    if (this.wires < 3) return;
+    this.ladder.join(this.node(level, 1), this.node(level, 2), 1 / bridge.thirdOhms);
+    this.ladder.join(this.node(level, 0), this.node(level, 2), 1 / bridge.outerOhms);
   }
 
   private stampSpan(car: CornerCondition, span: number, start: number, rail: Rail): number {

@@ -104,6 +104,8 @@ const spanSchema = z.object({
   exposure: z.optional(z.number().check(z.gte(0.1), z.lte(20))),
   /** The insulation may be pierced here at all. */
   pierceable: z.optional(z.boolean()),
+  /** A lead with a plug at each end, renewed as a whole and never spliced. */
+  linkLead: z.optional(z.boolean()),
 });
 const pathSchema = z.array(z.union([stationSchema, spanSchema])).check(
   z.minLength(3),

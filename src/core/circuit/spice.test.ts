@@ -66,7 +66,13 @@ function drawCase(random: () => number): Case {
     });
   if (random() < 0.15) car.crossedStation = pick([1, 2]);
   if (random() < 0.15)
-    car.bridge = { station: 1, ohms: ohms(100, 1e5), thirdOhms: ohms(100, 1e5), staysWhenOpen: true };
+    car.bridge = {
+      station: 1,
+      ohms: ohms(100, 1e5),
+      thirdOhms: ohms(100, 1e5),
+      outerOhms: ohms(100, 1e5),
+      staysWhenOpen: true,
+    };
   if (random() < 0.5) car.sensor.deadV = car.sensor.minimumV * ohms(0.1, 0.8);
   car.sensor.mode = pick(["alive", "alive", "alive", "open", "short"]);
   car.earthOhms = ohms(0.01, 3);
@@ -124,7 +130,10 @@ function netlist({ setup, car, state, level }: Case, outputOn: boolean): string 
       r(face(s, "i", w), face(s, "o", car.crossedStation === s && w < 2 ? 1 - w : w), car.contactOhms[s]![w]!);
     }
     if (car.bridge?.station === s) r(face(s, "i", 0), face(s, "i", 1), car.bridge.ohms);
-    if (car.bridge?.station === s && wires === 3) r(face(s, "i", 1), face(s, "i", 2), car.bridge.thirdOhms);
+    if (car.bridge?.station === s && wires === 3) {
+      r(face(s, "i", 1), face(s, "i", 2), car.bridge.thirdOhms);
+      r(face(s, "i", 0), face(s, "i", 2), car.bridge.outerOhms);
+    }
   });
   for (const span of [0, 1]) {
     const defects = car.spanDefects.filter((defect) => defect.span === span).sort((a, b) => a.fraction - b.fraction);

@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { contactAt, contactPlace, leakAt, leakPlace } from "./decades";
 import { explainCorner, usualExplain } from "./explain";
 import { signs, terms } from "./glossary";
+import { termsIn } from "./terms-in";
 import { lessons, lessonSettings } from "./lessons";
 
 const volts = (shown: string) => Number.parseFloat(shown) * (/mV/.test(shown) ? 1e-3 : 1);
@@ -67,5 +68,18 @@ describe("words and signs", () => {
     for (const { term, says } of all) expect(says.split(/\s+/).length, term).toBeGreaterThan(3);
     // Domain fact: pulses per turn are teeth, or pairs of poles.
     expect(found.find(({ term }) => term === "Pulses per turn")!.says).toMatch(/40 poles are 20 pulses/);
+  });
+
+  it("are marked in a sentence where they come first, the longer one whole, and nothing of it is lost", () => {
+    const sentence = "Viewing film on the encoder: OL beside runout. The encoders, the sprockets, runout again.";
+    const cut = termsIn(sentence);
+    expect(cut.map(({ text }) => text).join("")).toBe(sentence);
+    expect(cut.filter(({ says }) => says !== undefined).map(({ text }) => text)).toEqual([
+      "Viewing film",
+      "encoder",
+      "OL",
+      "runout",
+    ]);
+    expect(termsIn("Nothing to explain at this corner.")).toEqual([{ text: "Nothing to explain at this corner." }]);
   });
 });

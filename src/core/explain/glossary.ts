@@ -4,28 +4,38 @@ import { languageTag, t } from "../words/words";
 export interface Entry {
   term: string;
   says: string;
+  /** Other forms of it that sentences use. */
+  also?: readonly string[];
+  /** Said so often that it is not marked in sentences. */
+  everyday?: boolean;
 }
 
 /** What the screens mean by their colours, marks and verdicts. */
 export function signs(): Entry[] {
   return [
-    { term: t`Orange edge`, says: t`You are here, or do this now.` },
-    { term: t`Green, ✓`, says: t`Fits a healthy car, or a part is cleared.` },
-    { term: t`Red`, says: t`Speaks for a fault.` },
-    { term: t`Violet`, says: t`Undecided. On a simulated car it also marks what the simulation answers.` },
-    { term: t`Hatching on the path`, says: t`The denser it is, the likelier the fault sits there.` },
+    { term: t`Orange edge`, says: t`You are here, or do this now.`, everyday: true },
+    { term: t`Green, ✓`, says: t`Fits a healthy car, or a part is cleared.`, everyday: true },
+    { term: t`Red`, says: t`Speaks for a fault.`, everyday: true },
+    {
+      term: t`Violet`,
+      everyday: true,
+      says: t`Undecided. On a simulated car it also marks what the simulation answers.`,
+    },
+    { term: t`Hatching on the path`, everyday: true, says: t`The denser it is, the likelier the fault sits there.` },
     {
       term: t`Percent beside a suspect`,
+      everyday: true,
       says: t`Of 100 cars with this complaint and these readings, so many have this fault.`,
     },
     {
       term: t`Proven`,
       says: t`Likely enough, and a direct check failed that good parts pass. Only then is a part bought.`,
     },
-    { term: t`Suspect`, says: t`Neither cleared nor proven: measure on.` },
+    { term: t`Suspect`, everyday: true, says: t`Neither cleared nor proven: measure on.` },
     { term: t`Cleared`, says: t`The readings leave it next to no chance.` },
     {
       term: t`Something not listed`,
+      also: [t`Something not listed here`],
       says: t`No fault known here explains the readings well. Repeat the oddest reading.`,
     },
   ];
@@ -42,6 +52,7 @@ function words(): Entry[] {
     { term: t`Air gap`, says: t`From the sensor's face to the ring. Too large a gap loses the signal.` },
     {
       term: t`Back-probe`,
+      also: [t`back-probed`, t`back-probing`],
       says: t`A fine pin slid in beside the wire's seal, so that the plug stays on while you measure.`,
     },
     {
@@ -52,20 +63,29 @@ function words(): Entry[] {
       term: t`Coded sensor`,
       says: t`Sends short pulses whose width tells direction and gap. It looks nothing like a plain square wave.`,
     },
-    { term: t`Corner`, says: t`One wheel with its sensor, ring, bearing and wires, back to the module.` },
+    {
+      term: t`Corner`,
+      says: t`One wheel with its sensor, ring, bearing and wires, back to the module.`,
+      everyday: true,
+    },
     {
       term: t`Drag test`,
       says: t`A loose matching terminal drawn through each one of the plug: a spread terminal does not grip it.`,
     },
     {
       term: t`Drop-out speed`,
+      also: [t`drops out`],
       says: t`The speed below which a passive signal is too small for the module. A large gap raises it.`,
     },
     {
       term: t`Duty`,
       says: t`The share of the time a signal is high, in percent. A good two-level signal is near 50 %.`,
     },
-    { term: t`Encoder`, says: t`A ring of magnet poles, often the bearing's seal. Only active sensors read one.` },
+    {
+      term: t`Encoder`,
+      also: [t`encoders`, t`encoder's`],
+      says: t`A ring of magnet poles, often the bearing's seal. Only active sensors read one.`,
+    },
     {
       term: t`False ABS`,
       says: t`The pedal buzzes in the last few km/h on dry road, because the signal drops out before the wheel stops.`,
@@ -73,6 +93,7 @@ function words(): Entry[] {
     { term: t`Hard fault`, says: t`Present now: unplug and measure freely.` },
     {
       term: t`Intermittent`,
+      also: [t`intermittents`],
       says: t`Comes and goes: do not unplug it before it was caught, or it may be cured for a week.`,
     },
     { term: t`Inline connector`, says: t`A plug between module and sensor plug, on the path C1, C2 and so on.` },
@@ -86,6 +107,7 @@ function words(): Entry[] {
     },
     {
       term: t`Load test`,
+      also: [t`load tests`],
       says: t`A filament lamp through the wire, both ends unplugged. A nearly broken wire passes the ohmmeter and fails this.`,
     },
     { term: t`OL`, says: t`Over the meter's limit: open, as far as it can see.` },
@@ -95,6 +117,7 @@ function words(): Entry[] {
     },
     {
       term: t`Pulses per turn`,
+      also: [t`pulses a turn`],
       says: t`Teeth of a tone ring, or pole pairs of an encoder: 40 poles are 20 pulses.`,
     },
     {
@@ -109,6 +132,7 @@ function words(): Entry[] {
       says: t`Of a two-wire active sensor the wire back to the module; its current steps between two levels.`,
     },
     {
+      everyday: true,
       term: t`Slip`,
       says: t`A reading taken wrong: another pin, another range, a digit. Each reading is held to be one now and then.`,
     },
@@ -120,7 +144,17 @@ function words(): Entry[] {
       term: t`Toggle test`,
       says: t`Volts on the signal wire while the wheel is turned by hand: one level, then the other, is good.`,
     },
-    { term: t`Tone ring`, says: t`A toothed steel ring, also called reluctor.` },
+    { term: t`Tone ring`, also: [t`reluctor`, t`tone rings`], says: t`A toothed steel ring, also called reluctor.` },
+    {
+      term: t`Fine probe`,
+      also: [t`fine pin`],
+      says: t`Made up in a minute: a sewing needle or a matching terminal on a lead, sleeved to its tip. A meter's own tip spreads terminals.`,
+    },
+    {
+      term: t`Link lead`,
+      also: [t`link leads`],
+      says: t`A short lead with a plug at each end, between body and sensor. It is renewed as a whole, not spliced.`,
+    },
     { term: t`Viewing film`, says: t`Shows an encoder's poles as stripes, with cracks and missing stretches.` },
     { term: t`Wiggle test`, says: t`Move the loom piece by piece while the reading is watched.` },
   ];

@@ -211,6 +211,7 @@ export const wireFaults: Fault[] = [
         station: place.station!,
         ohms: logBetween(draw(0), 40, 20_000),
         thirdOhms: logBetween(draw(1), 40, 20_000),
+        outerOhms: logBetween(draw(2), 40, 20_000),
         staysWhenOpen: draw("kind") > 0.5,
       };
       car.signs["connector-bad"] = 0.85;

@@ -1,6 +1,7 @@
 import { t } from "../words/words";
 import { spansOf, type CornerSetup } from "../circuit/setup";
 import { conductorWord } from "../faults/wire-faults";
+import { linkLeadPlan } from "../repair/link-lead";
 import type { SpanSuspicion } from "./break-place";
 
 /** Joints of one pair are set apart by at least this, so that two never lie side by side (common practice, no source). */
@@ -12,7 +13,8 @@ export function splicePlan(
   { span, fromM, toM }: SpanSuspicion,
   conductors: readonly string[],
 ): string[] {
-  const { landmark, mm2 } = spansOf(setup)[span]!;
+  const { landmark, mm2, linkLead } = spansOf(setup)[span]!;
+  if (linkLead) return [...linkLeadPlan.steps];
   const where = t`span ${span + 1}${landmark ? ` (${landmark})` : ""}, ${fromM.toFixed(1)}–${toM.toFixed(1)} m from its module end`;
   return [
     t`Battery negative off. Open the loom at ${where}.`,

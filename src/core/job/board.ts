@@ -8,7 +8,15 @@ import type { Job } from "./schema";
 /** What the board says of a job: the likeliest fault of the car as it came, and what to do next. */
 export const boardRowSchema = z.object({
   lead: z.nullable(
-    z.object({ words: z.string(), share: z.number(), proven: z.boolean(), fault: z.string(), part: z.enum(parts) }),
+    z.object({
+      words: z.string(),
+      share: z.number(),
+      proven: z.boolean(),
+      fault: z.string(),
+      /** Rows stored before did not say where. */
+      place: z.optional(z.string()),
+      part: z.enum(parts),
+    }),
   ),
   /** The next check in words; null where none is left. */
   next: z.nullable(z.string()),

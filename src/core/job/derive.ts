@@ -22,6 +22,12 @@ export function standingRepairs(job: Pick<Job, "entries">): RepairEntry[] {
   return job.entries.filter((entry): entry is RepairEntry => entry.kind === "repair" && !retracted.has(entry.id));
 }
 
+/** A practice car whose suspects are not shown: until it is named, or where more may be wrong, at all. */
+export function isPractisedAlone(job: Pick<Job, "entries" | "simulated">): boolean {
+  const practice = job.simulated?.practice;
+  return practice?.alone === true && (practice.two || !standingRepair(job));
+}
+
 /** The readings taken on one car after another: as it came, after the first repair, after the second … */
 export function readingsByStage(job: Pick<Job, "entries">): ReadingEntry[][] {
   const retracted = retractedIds(job);

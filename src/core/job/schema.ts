@@ -81,10 +81,12 @@ export type Entry = z.infer<typeof entrySchema>;
 /** A demo or practice car hidden behind the job, whose instruments may be read. */
 export const simulatedSchema = z.object({
   fault: z.string(),
+  /** A second fault at the same corner. */
+  second: z.optional(z.string()),
   seed: z.int(),
   intermittent: z._default(z.boolean(), false),
   /** Set on a practice car: the exercise it came from. */
-  practice: z.optional(z.looseObject({ alone: z._default(z.boolean(), false) })),
+  practice: z.optional(z.looseObject({ two: z._default(z.boolean(), false), alone: z._default(z.boolean(), false) })),
 });
 
 export const priorsSchema = z.record(z.enum(parts), z.number().check(z.gte(0), z.lte(1)));

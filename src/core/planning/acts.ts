@@ -1,6 +1,8 @@
+import type { CornerSetup } from "../circuit/setup";
 import { partOf, type ActId, type Part } from "../faults/parts/parts";
 import { cheapestFirst } from "./act-or-measure";
 import { LABOUR_RATE } from "../repair/usual-estimate";
+import { spanAt } from "../repair/link-lead";
 import { repairPlan } from "../repair/repair-plan";
 import { LIKELY_SHARE, type Suspect } from "../verdict/suspects";
 import type { Proposal } from "./next-check";
@@ -34,13 +36,18 @@ const LEAST_SHARE = 0.05;
  * Repairs as checks, the best chance for its cost first. One is worth doing now where it is likely as such and what it
  * wastes if it is the wrong one, (1 − p)·cost, is less than the measuring it spares if it is the right one, p·minutes.
  */
-export function proposeActs(suspects: readonly Suspect[], proposals: readonly Proposal[], rate = LABOUR_RATE): Act[] {
+export function proposeActs(
+  suspects: readonly Suspect[],
+  proposals: readonly Proposal[],
+  setup: Pick<CornerSetup, "path">,
+  rate = LABOUR_RATE,
+): Act[] {
   const byRepair = new Map<string, Act>();
   for (const suspect of suspects) {
     const { part, fault, place, share } = suspect;
     const { act } = partOf(part);
     if (!act) continue;
-    const plan = repairPlan(fault, part);
+    const plan = repairPlan(fault, part, spanAt(setup, place));
     // A splice or a terminal mends one place; a new part mends all that was wrong with the old one.
     const where = part === "harness" || part === "connector" ? place.split(".")[0] : part;
     const key = `${act} ${where}`;
@@ -68,7 +75,8 @@ export function proposeActs(suspects: readonly Suspect[], proposals: readonly Pr
   ).map((act) => {
     const chance = act.chancePct / 100;
     const isCheaper = (1 - chance) * act.cost < chance * toProof;
-    const cheap = repairPlan(act.suspect.fault, act.part).partsCost <= TRIED_UP_TO;
+    const { fault, place } = act.suspect;
+    const cheap = repairPlan(fault, act.part, spanAt(setup, place)).partsCost <= TRIED_UP_TO;
     const told = act.suspect.lacks.length === 0 || HARMLESS.has(act.act);
     // Less likely than that a repair is a guess, however cheap: guessing is what measuring is there to end.
     const likely = cheap && act.part !== "module" && chance >= LIKELY_SHARE && told;

@@ -1,7 +1,8 @@
 import { t } from "../words/words";
 import * as z from "zod/mini";
 import { cornerSetupSchema, families, usualCorner, type CornerSetup, type Family } from "../circuit/setup";
-import { suspectables, suspectId } from "../faults/catalogue";
+import { suspectables, suspectId, type Suspectable } from "../faults/catalogue";
+import { canGoTogether } from "../faults/pair";
 import type { Fault } from "../faults/fault";
 import { seeded } from "../random/random";
 import { corners } from "../units/corner";
@@ -47,6 +48,8 @@ export const exerciseSchema = z.object({
   family: z.optional(z.enum(families)),
   skill: z.optional(z.enum(skills)),
   complaint: z.optional(z.enum(["lamp", "buzz", "comes-and-goes"])),
+  /** The car may have a second fault at the same corner: one in two has. */
+  two: z._default(z.boolean(), false),
   /** Alone: no suspects and no proposals until the part is named. */
   alone: z._default(z.boolean(), false),
 });
@@ -55,13 +58,15 @@ export type Exercise = z.infer<typeof exerciseSchema>;
 export interface PracticeCar {
   setup: CornerSetup;
   fault: string;
+  /** A second one, where the exercise allows it and the car has it. */
+  second?: string;
   intermittent: boolean;
   complaint: Complaint;
   name: string;
 }
 
 /** Draws the car of an exercise. Where no fault is of the kind and makes the complaint too, the kind wins. */
-export function practiceCar({ seed, family, skill, complaint }: Exercise): PracticeCar {
+export function practiceCar({ seed, family, skill, complaint, two }: Exercise): PracticeCar {
   const random = seeded(seed);
   const one = <T>(list: readonly T[]) => list[Math.floor(random() * list.length)]!;
   const setup = cornerSetupSchema.parse({
@@ -81,21 +86,32 @@ export function practiceCar({ seed, family, skill, complaint }: Exercise): Pract
   const ofKind = suspectables(setup).filter(({ fault }) => !skill || isOfSkill(fault, skill));
   const complained = ofKind.filter(({ fault }) => !complaint || makes(fault, complaint));
   const fitting = complained.length > 0 ? complained : ofKind;
-  const total = fitting.reduce((sum, { prior }) => sum + prior, 0);
-  let pick = random() * total;
-  const truth = fitting.find(({ prior }) => (pick -= prior) <= 0) ?? fitting.at(-1)!;
+  const byPrior = (list: readonly Suspectable[]) => {
+    let pick = random() * list.reduce((sum, { prior }) => sum + prior, 0);
+    return list.find(({ prior }) => (pick -= prior) <= 0) ?? list.at(-1)!;
+  };
+  const truth = byPrior(fitting);
   const wanted = skill === "intermittent" || complaint === "comes-and-goes";
   const intermittent = truth.fault.intermittent && (wanted || (!complaint && random() < 0.15));
+  const name = `Practice ${one(NAMES)} ${seed % 100}`;
+  const beside = suspectables(setup).filter((other) => hasRepair(other) && canGoTogether(truth, other));
+  const second = two && !intermittent && hasRepair(truth) && random() < 0.5 ? byPrior(beside) : null;
   return {
     setup,
     fault: suspectId(truth.fault, truth.place),
+    ...(second ? { second: suspectId(second.fault, second.place) } : {}),
     intermittent,
     complaint: complaintSchema.parse({
       presence: intermittent ? "intermittent" : "hard",
-      symptoms: buzzes(truth.fault) ? ["lamp", "false-abs-low-speed"] : ["lamp"],
+      symptoms: buzzes(truth.fault) && (!second || buzzes(second.fault)) ? ["lamp", "false-abs-low-speed"] : ["lamp"],
     }),
-    name: `Practice ${one(NAMES)} ${seed % 100}`,
+    name,
   };
+}
+
+/** A car with nothing wrong, or not on its own tyres, has nothing beside it. */
+function hasRepair({ fault }: Suspectable): boolean {
+  return fault.part !== "none" && fault.part !== "tyre";
 }
 
 /** Invented names. */

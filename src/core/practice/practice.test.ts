@@ -69,7 +69,14 @@ describe("practice", () => {
   it("what the driver says leaves only cars that make it, whatever the seed; the kind of fault wins where both cannot be", () => {
     for (let seed = 1; seed < 40; seed++) {
       const car = (complaint: PracticeComplaint, skill?: (typeof skills)[number]) =>
-        practiceCar({ tastatura: "exercise/1", seed, alone: false, complaint, ...(skill ? { skill } : {}) });
+        practiceCar({
+          tastatura: "exercise/1",
+          seed,
+          two: false,
+          alone: false,
+          complaint,
+          ...(skill ? { skill } : {}),
+        });
       expect(car("comes-and-goes").complaint.presence).toBe("intermittent");
       expect(car("buzz").complaint).toMatchObject({ presence: "hard", symptoms: ["lamp", "false-abs-low-speed"] });
       expect(car("lamp").complaint).toMatchObject({ presence: "hard", symptoms: ["lamp"] });
@@ -95,6 +102,29 @@ describe("practice", () => {
     expect(bad.steps.some(({ wasted }) => wasted)).toBe(true);
     expect(bad.noticed.join(" ")).toMatch(/told nothing/);
     expect(bad.bill.yours).toBeGreaterThan(bad.bill.best);
+  });
+
+  it("of cars that may have two faults one in two has; the second stays when the first is repaired, and both must be named", () => {
+    const allowed = exerciseSchema.parse({ tastatura: "exercise/1", seed: 1, family: "active-2wire", two: true });
+    const cars = Array.from({ length: 60 }, (_, i) => practiceCar({ ...allowed, seed: i + 1 }));
+    const both = cars.filter(({ second }) => second !== undefined);
+    expect(both.length).toBeGreaterThan(15);
+    expect(both.length).toBeLessThan(45);
+    expect(cars.every(({ fault }, i) => fault === practiceCar({ ...allowed, seed: i + 1, two: false }).fault)).toBe(true);
+    const job: Job = {
+      ...jobOf(),
+      simulated: { fault: "sensor-open@sensor", second: "channel-supply@module-supply", seed: 3, intermittent: false },
+    };
+    const { hookup } = checkCatalogue(job.setup).find(({ id }) => id.startsWith("volts-dc:plug.out.supply>battery"))!;
+    const volts = (one: Job) => Number.parseFloat(readSimulated(one, hookup)!);
+    const [sensorDone, supplyDone] = ["sensor-open@sensor", "channel-supply@module-supply"].map((id) => with_(job, [], id));
+    expect(volts(sensorDone!)).toBeLessThan(5);
+    expect(volts(supplyDone!)).toBeGreaterThan(8);
+    expect(debrief(sensorDone!)).toMatchObject({ right: false, score: 0 });
+    const done = { ...supplyDone!, entries: [...supplyDone!.entries, ...sensorDone!.entries] };
+    expect(debrief(done)).toMatchObject({ right: true, bill: { guessing: expect.any(Number) as number } });
+    expect(debrief(done).truth).toMatch(/, and /);
+    expect(volts(done)).toBeGreaterThan(8);
   });
 
   it("instruments read the simulated car, and a mended one reads healthy", () => {

@@ -1,3 +1,4 @@
+import type { Span } from "../circuit/setup";
 import { partOf, type Part } from "../faults/parts/parts";
 import { estimate } from "./estimate";
 import { repairPlan, sensorComesOut } from "./repair-plan";
@@ -7,6 +8,8 @@ import type { EstimateSettings } from "./usual-estimate";
 export interface CornerRepair {
   fault: string;
   part: Part;
+  /** The stretch it sits in, where it sits in one. */
+  span?: Span | null;
   diagnosisMin: number;
 }
 
@@ -16,8 +19,8 @@ export interface CornerRepair {
  */
 export function carEstimate(repairs: readonly CornerRepair[], settings: EstimateSettings): number {
   const done = new Set<Part>();
-  return repairs.reduce((sum, { fault, part, diagnosisMin }) => {
-    const plan = repairPlan(fault, part);
+  return repairs.reduce((sum, { fault, part, span, diagnosisMin }) => {
+    const plan = repairPlan(fault, part, span);
     const again = done.has(part);
     if (partOf(part).shared) done.add(part);
     const work = again ? { ...plan, partsCost: 0, labourMin: 0 } : plan;

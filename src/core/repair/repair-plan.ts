@@ -1,10 +1,16 @@
+import type { Span } from "../circuit/setup";
 import { faults } from "../faults/catalogue";
 import { partOf, type Part } from "../faults/parts/parts";
 import type { RepairPlan } from "../faults/repair-words";
 import { NM_PER_LBFT } from "../units/quantity";
+import { linkLeadPlan } from "./link-lead";
 
-/** The repair for a fault: its own where it has one, else its part's. */
-export function repairPlan(fault: string, part: Part): RepairPlan {
+/**
+ * The repair for a fault: its own where it has one, else its part's; of a wire in a link lead, a new lead.
+ * @param span the stretch it sits in, where it sits in one
+ */
+export function repairPlan(fault: string, part: Part, span: Span | null = null): RepairPlan {
+  if (part === "harness" && span?.linkLead) return linkLeadPlan;
   return faults.find(({ code }) => code === fault)?.repair ?? partOf(part).repair;
 }
 

@@ -2,6 +2,7 @@ import { t } from "../words/words";
 import type { Family } from "../circuit/setup";
 import { habitOrder, repairCosts, type Part } from "../faults/parts/parts";
 import { estimate } from "../repair/estimate";
+import { spanAt } from "../repair/link-lead";
 import { repairPlan } from "../repair/repair-plan";
 import { usualEstimate, type EstimateSettings } from "../repair/usual-estimate";
 import { median } from "../units/median";
@@ -44,13 +45,18 @@ export function historyRow(job: Job, settings: EstimateSettings = usualEstimate)
     part: repair?.part ?? null,
     guess: repair?.guess ?? false,
     repairedAt: repair?.at ?? null,
-    bill: repair ? billOf(repair, minutes, settings) : null,
+    bill: repair ? billOf(job, repair, minutes, settings) : null,
     guessingBill: repair ? guessingUntil(repair.part) : null,
   };
 }
 
-function billOf({ fault, part }: RepairEntry, minutes: number, settings: EstimateSettings): number {
-  return Math.round(estimate(repairPlan(fault, part), minutes, false, settings).net);
+function billOf(
+  { setup }: Job,
+  { fault, part, place }: RepairEntry,
+  minutes: number,
+  settings: EstimateSettings,
+): number {
+  return Math.round(estimate(repairPlan(fault, part, spanAt(setup, place)), minutes, false, settings).net);
 }
 
 /** Parts fitted by habit, one after another, up to the one it was; the sensor first. */

@@ -4,7 +4,8 @@ import { turnsWheel } from "../checks/turns-wheel";
 import { quantityOf } from "../checks/instruments";
 import type { CornerSetup } from "../circuit/setup";
 import { suspectId, suspectables, type Suspectable } from "../faults/catalogue";
-import type { CarCondition } from "../faults/fault";
+import { faultsOf, leftOf, together } from "../faults/pair";
+import { HEALTHY, type CarCondition } from "../faults/fault";
 import { normal, seeded, type Random } from "../random/random";
 import { formatQuantity } from "../units/format";
 import { dimensionsOf, fromUniforms } from "../car/dimensions";
@@ -15,7 +16,7 @@ import { StateReader, type Outlook } from "../observation/reader";
 import { whereaboutsOf } from "../car/whereabouts";
 import { SymptomWatch } from "../observation/symptom";
 
-/** A car with one hidden fault whose readings stand in for real instruments. */
+/** A car with one hidden fault, or two, whose readings stand in for real instruments. */
 export interface SimulatedCar {
   setup: CornerSetup;
   truth: Suspectable;
@@ -33,34 +34,43 @@ export interface SimulatedCar {
 export interface SimulatedOptions {
   seed: number;
   intermittent?: boolean;
+  /** A second fault of the same corner, by its identity; hard. */
+  second?: string | undefined;
+  /** Which of its faults are repaired by now. */
+  isRepaired?: (one: Suspectable) => boolean;
   /** 1 = the line-up's own tolerances; the benchmark uses 1.5. */
   spread?: number;
 }
 
 const MOST_TRIES = 60;
 
-/** Makes a simulated car. @param fault its identity as in the line-up, for example `ring-missing@ring` @throws RangeError when this corner cannot have it */
+/**
+ * Makes a simulated car. What is repaired is gone from it; all else about it is as it was.
+ * @param fault its identity as in the line-up, for example `ring-missing@ring` @throws RangeError when this corner cannot have it
+ */
 export function simulateCar(
   setup: CornerSetup,
   fault: string,
-  { seed, intermittent = false, spread = 1 }: SimulatedOptions,
+  { seed, intermittent = false, second, isRepaired = () => false, spread = 1 }: SimulatedOptions,
 ): SimulatedCar {
-  const truth = suspectables(setup).find((one) => suspectId(one.fault, one.place) === fault);
-  if (!truth) throw new RangeError(`this corner cannot have the fault “${fault}”`);
+  const all = suspectables(setup);
+  const named = (id: string): Suspectable => {
+    const found = all.find((one) => suspectId(one.fault, one.place) === id);
+    if (!found) throw new RangeError(`this corner cannot have the fault “${id}”`);
+    return found;
+  };
+  const asItCame = second === undefined ? named(fault) : together(named(fault), named(second), 1);
   const random = seeded(seed);
-  const where = whereaboutsOf(truth, false);
   const watch = new SymptomWatch(setup);
-  const drawn = () => fromUniforms(setup.family, Float64Array.from(dimensionsOf(setup.family), random), spread);
+  const dimensions = dimensionsOf(setup.family, second !== undefined);
+  const drawn = () => fromUniforms(setup.family, Float64Array.from(dimensions, random), spread);
   let at = drawn();
-  // A fault too mild to notice is no complaint: draw again until the module would see it.
-  for (
-    let tries = 0;
-    tries < MOST_TRIES &&
-    truth.fault.part !== "none" &&
-    !watch.shows(drawCar(setup, truth.fault, truth.place, at), where);
-    tries++
-  )
-    at = drawn();
+  // A fault too mild to notice is no complaint: draw again until the module would see it, of two each by itself.
+  const isSeen = (one: Suspectable) =>
+    one.fault.part === "none" || watch.shows(drawCar(setup, one.fault, one.place, at), whereaboutsOf(one, false));
+  const alone = faultsOf(asItCame).map((_, i) => leftOf(asItCame, (one) => faultsOf(asItCame).indexOf(one) !== i)!);
+  for (let tries = 0; tries < MOST_TRIES && !alone.every(isSeen); tries++) at = drawn();
+  const truth = leftOf(asItCame, isRepaired) ?? named(HEALTHY);
   const comesAndGoes = intermittent && truth.fault.intermittent;
   return {
     setup,

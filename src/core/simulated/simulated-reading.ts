@@ -13,6 +13,7 @@ import type { Capture } from "../capture/capture";
 import { pointText } from "../circuit/point";
 import { driveLog } from "./drive-log";
 import type { ScanLog } from "../scanlog/scan-log";
+import { mends } from "../belief/after-repair";
 import { readingsByStage, standingReadings, standingRepairs } from "../job/derive";
 import { observe } from "../observation/read-observation";
 import type { Job } from "../job/schema";
@@ -100,13 +101,14 @@ export function driveSimulated(job: Job): ScanLog | null {
 const CURED_READINGS = 4;
 const CURED_DUTY = 0.1;
 
-/** The car behind the job as it is now: with its fault, or mended once the right thing was repaired. */
+/** The car behind the job as it is now: with what is wrong with it less what was repaired. */
 export function readSimulatedCar(job: Job): SimulatedCar | null {
   if (!job.simulated) return null;
-  const { fault, seed, intermittent } = job.simulated;
-  const mended = standingRepairs(job).some((repair) => repair.fault === fault.split("@")[0]);
-  if (mended) return simulateCar(job.setup, "nothing@none", { seed });
-  const car = simulateCar(job.setup, fault, { seed, intermittent });
+  const repairs = standingRepairs(job);
+  const car = simulateCar(job.setup, job.simulated.fault, {
+    ...job.simulated,
+    isRepaired: (one) => repairs.some((repair) => mends(repair, one)),
+  });
   const cured = standingReadings(job)
     .slice(-CURED_READINGS)
     .some(({ reading }) => reading.state.unplugged.length > 0);

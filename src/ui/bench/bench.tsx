@@ -11,6 +11,7 @@ import {
   lastUndoable,
   readingsAfterRepair,
   readingsByStage,
+  isPractisedAlone,
   standingRepair,
   standingRepairs,
   type ReadingEntry,
@@ -77,7 +78,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     asked.current++;
     setDisplay(null);
   }, []);
-  const alone = job.simulated?.practice?.alone === true && !standingRepair(job);
+  const alone = isPractisedAlone(job);
   const proposals = diagnosis?.next ?? [];
   const check = free ?? proposals[Math.min(chosen, proposals.length - 1)] ?? null;
 

@@ -22,6 +22,7 @@ import { canToggle } from "@/core/observation/typed-value";
 import type { Act } from "@/core/planning/acts";
 import { LONGEST } from "@/core/units/typed-text";
 import { Cap } from "../keys/cap";
+import { WithTerms } from "../keys/with-terms";
 
 import { useSettings } from "../settings/use-settings";
 import { useUnits } from "../settings/use-units";
@@ -126,7 +127,7 @@ export function NextCheckCard({
       </div>
       {/* Every part of the card has its room kept, so that nothing moves under the hand when the next check comes. */}
       <p className="mt-1 text-lg leading-snug font-bold text-pretty md:min-h-[3lh]" data-testid="instruction">
-        {say(check.check)}
+        <WithTerms>{say(check.check)}</WithTerms>
       </p>
       {proven ? (
         <p
@@ -140,7 +141,9 @@ export function NextCheckCard({
           data-act={act.act}
         >{jt`▶ Cheaper than measuring on: ${midSentence(act.words)}. It is at fault in ${act.chancePct} of 100 such cars; ${act.minutes} min, about ${act.cost} (estimates). ${(<Link className="underline" href={`/close-out?job=${job.id}`}>{t`To the close-out (X)`}</Link>)}`}</p>
       ) : (
-        <p className="mt-0.5 text-sm text-muted md:min-h-[3lh] xl:min-h-[2lh]">{check.why}</p>
+        <p className="mt-0.5 text-sm text-muted md:min-h-[3lh] xl:min-h-[2lh]">
+          <WithTerms>{check.why}</WithTerms>
+        </p>
       )}
       <p className="mt-1 text-sm md:min-h-[2lh]">
         {check.todo.length > 0 && (

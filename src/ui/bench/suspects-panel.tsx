@@ -1,4 +1,5 @@
 "use client";
+import { WithTerms } from "../keys/with-terms";
 import { midSentence, t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import clsx from "clsx";
@@ -44,7 +45,9 @@ export function SuspectsPanel({
               <span>
                 {words}{" "}
                 {verdict === "proven" && (
-                  <span className="rounded bg-verdigris px-1.5 py-0.5 text-sm text-card">{t`✓ proven`}</span>
+                  <span className="rounded bg-verdigris px-1.5 py-0.5 text-sm text-card">
+                    <WithTerms>{t`✓ proven`}</WithTerms>
+                  </span>
                 )}
               </span>
             </p>
@@ -58,20 +61,24 @@ export function SuspectsPanel({
               </span>
             </div>
             <p className="mt-0.5 min-h-[2lh] text-sm leading-tight text-muted">
-              {verdict === "proven"
-                ? t`Proven by reading ${provenBy.map(numberOf).join(", ")}.`
-                : hangsOn
-                  ? t`All of it hangs on reading ${numberOf(hangsOn)}: confirm it another way before anything is fitted.`
-                  : lacks.length > 0
-                    ? t`Before condemning it: ${lacks.join("; ")}.`
-                    : t`Cleared by: ${clearedBy}`}
+              <WithTerms>
+                {verdict === "proven"
+                  ? t`Proven by reading ${provenBy.map(numberOf).join(", ")}.`
+                  : hangsOn
+                    ? t`All of it hangs on reading ${numberOf(hangsOn)}: confirm it another way before anything is fitted.`
+                    : lacks.length > 0
+                      ? t`Before condemning it: ${lacks.join("; ")}.`
+                      : t`Cleared by: ${clearedBy}`}
+              </WithTerms>
             </p>
           </li>
         ))}
         {unlisted !== null && (
           <li className="border-b border-rule py-2" data-suspect="unlisted">
             <p className="flex items-baseline justify-between gap-3 font-semibold">
-              <span>{t`Something not listed here`}</span>
+              <span>
+                <WithTerms>{t`Something not listed here`}</WithTerms>
+              </span>
               <span className="text-lg tabular-nums">{formatShare(unlisted)}</span>
             </p>
             <p className="text-sm leading-tight text-muted">{t`A fault this list does not know, or a reading that is not what it seems.`}</p>
@@ -79,7 +86,9 @@ export function SuspectsPanel({
         )}
       </ol>
       <p className="min-h-[2lh] pt-2 text-sm text-verdigris">
-        {cleared.length > 0 && <>{t`✓ Cleared: ${cleared.map(({ part }) => partLabel(part)).join(", ")}`}</>}
+        {cleared.length > 0 && (
+          <WithTerms>{t`✓ Cleared: ${cleared.map(({ part }) => partLabel(part)).join(", ")}`}</WithTerms>
+        )}
       </p>
       <div className="mt-2 rounded-xl border border-rule bg-paper p-3 text-sm">
         <p>{jt`${(<b>{t`Fit a sensor now?`}</b>)} ${guess.fitSensorNow.chancePct} in 100 would be fixed.`}</p>

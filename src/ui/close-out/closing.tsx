@@ -7,6 +7,7 @@ import { provenSuspect } from "@/core/verdict/suspects";
 import { retractedIds, standingRepair, standingTicks, tickText } from "@/core/job/derive";
 import type { Entry, Job } from "@/core/job/schema";
 import type { Verification } from "@/core/bench/verify";
+import { spanAt } from "@/core/repair/link-lead";
 import { repairPlan } from "@/core/repair/repair-plan";
 import { cornersInWork } from "@/core/job/corner-in-work";
 import { useOpenCar } from "../jobs/open-job";
@@ -36,8 +37,8 @@ export function Closing({
   const proven = provenSuspect(diagnosis.suspects);
   const lead = diagnosis.suspects[0]!;
   const repair = standingRepair(job);
-  const target = repair ?? { fault: (proven ?? lead).fault, part: (proven ?? lead).part };
-  const plan = repairPlan(target.fault, target.part);
+  const target = repair ?? proven ?? lead;
+  const plan = repairPlan(target.fault, target.part, spanAt(job.setup, target.place));
   const ticked = standingTicks(job);
   const append = (entry: Entry) => change((newest) => withEntry(newest, entry));
   const tick = (item: string, text?: string) => {

@@ -1,6 +1,7 @@
 import { adviceOf } from "@/core/bench/advice";
 import type { Diagnosis } from "@/core/bench/diagnosis";
 import { t } from "@/core/words/words";
+import { WithTerms } from "../keys/with-terms";
 
 /** Four lines a good foreman would say before anything is measured. */
 export function AdvicePanel({ diagnosis }: { diagnosis: Diagnosis | null }) {
@@ -11,7 +12,9 @@ export function AdvicePanel({ diagnosis }: { diagnosis: Diagnosis | null }) {
         {adviceOf(diagnosis).map(({ head, say }) => (
           <div key={head} className="grid grid-cols-[7.5rem_1fr] gap-3 max-sm:grid-cols-1 max-sm:gap-0">
             <dt className="font-semibold text-muted">{head}</dt>
-            <dd>{say}</dd>
+            <dd>
+              <WithTerms>{say}</WithTerms>
+            </dd>
           </div>
         ))}
       </dl>

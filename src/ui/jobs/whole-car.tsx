@@ -1,5 +1,6 @@
 "use client";
 import Link from "next/link";
+import { spanAt } from "@/core/repair/link-lead";
 import { minutesSpent } from "@/core/bench/minutes-spent";
 import { boardState } from "@/core/job/board";
 import { partLabel } from "@/core/faults/parts/parts";
@@ -20,7 +21,12 @@ export function WholeCar({ open: { car, corner: current }, here }: { open: OpenC
   const shared = carParts(known.map(({ corner, row }) => ({ corner, parts: row.parts, initial: row.initial })));
   const inCommon = partsOfCarShown(shared);
   const bill = carEstimate(
-    known.map(({ job, lead }) => ({ fault: lead.fault, part: lead.part, diagnosisMin: minutesSpent(job) })),
+    known.map(({ job, lead }) => ({
+      fault: lead.fault,
+      part: lead.part,
+      span: spanAt(job.setup, lead.place),
+      diagnosisMin: minutesSpent(job),
+    })),
     settings.estimate,
   );
   const money = (amount: number) => `${Math.round(amount)} ${settings.estimate.currency}`;

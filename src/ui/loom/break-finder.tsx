@@ -111,7 +111,7 @@ export function BreakFinder({
       </div>
       {worst?.sure && lead && (
         <details className="mt-3">
-          <summary className="min-h-8 cursor-pointer font-semibold">{t`How to splice it`}</summary>
+          <summary className="min-h-8 cursor-pointer font-semibold">{t`How to repair it`}</summary>
           <ol className="list-decimal pl-6">
             {splicePlan(
               job.setup,

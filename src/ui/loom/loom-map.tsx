@@ -131,6 +131,14 @@ export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
                         onChange={(event) => setPath(withSpan(job.setup, i, { pierceable: event.target.checked }))}
                       />
                     )}may be pierced`}</label>
+                    <label className="flex min-h-11 items-center gap-2 text-sm">{jt`${(
+                      <input
+                        type="checkbox"
+                        className="size-5 accent-[var(--marigold)]"
+                        checked={spans[i].linkLead ?? false}
+                        onChange={(event) => setPath(withSpan(job.setup, i, { linkLead: event.target.checked }))}
+                      />
+                    )}link lead, renewed as a whole`}</label>
                   </div>
                 )}
               </Row>

@@ -14,6 +14,7 @@ import { LONGEST } from "@/core/units/typed-text";
 import { DraftInput } from "../keys/draft-input";
 import { NumberInput } from "../keys/number-input";
 import { toast } from "../keys/toast";
+import { PinOrderPanel } from "./pin-order-panel";
 
 /** Which terminal and colour each conductor has at each connector, and where that terminal sits on the face. */
 export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
@@ -110,6 +111,7 @@ export function PinMap({ job, change }: { job: Job; change: ChangeJob }) {
           </tr>
         </tbody>
       </table>
+      <PinOrderPanel job={job} change={change} />
       <PastePins job={job} change={change} />
       <div className="flex flex-wrap gap-4 pt-2">
         {stations.map(({ station, face, pins }) => {

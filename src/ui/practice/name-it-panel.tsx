@@ -4,13 +4,13 @@ import { jt } from "../keys/words";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Diagnosis } from "@/core/bench/diagnosis";
-import { minutesSpent } from "@/core/bench/minutes-spent";
-import { standingRepair } from "@/core/job/derive";
+import { minutesInAll } from "@/core/bench/minutes-spent";
+import { standingRepairs } from "@/core/job/derive";
 import type { Entry, Job } from "@/core/job/schema";
 import { repairOf } from "../jobs/entries";
 import { Cap } from "../keys/cap";
 
-/** On a practice car: name part and place, and see how it went. */
+/** On a practice car: name part and place, and see how it went. Where two may be wrong, the car goes on until it is called right. */
 export function NameItPanel({
   job,
   diagnosis,
@@ -22,17 +22,24 @@ export function NameItPanel({
 }) {
   const router = useRouter();
   const [chosen, setChosen] = useState("");
-  const named = standingRepair(job);
+  const named = standingRepairs(job);
+  const mayBeTwo = job.simulated?.practice?.two === true;
+  const isOpen = named.length === 0 || mayBeTwo;
+  const toDebrief = () => router.push(`/practice/debrief?job=${job.id}`);
   const sorted = diagnosis.suspects.toSorted((a, b) => a.words.localeCompare(b.words));
   return (
     <section className="rounded-2xl border border-plum bg-card p-4" aria-label={t`Practice`}>
       <h2 className="flex justify-between border-b border-rule pb-1 text-sm">
         <b className="font-semibold text-plum">{t`Practice car`}</b>
-        <span className="font-mono">{t`${minutesSpent(job)} min so far`}</span>
+        <span className="font-mono">{t`${minutesInAll(job)} min so far`}</span>
       </h2>
-      {named ? (
-        <p className="py-2">{jt`You named: ${(<b>{named.words}</b>)}.`}</p>
-      ) : (
+      {named.length > 0 && (
+        <p className="pt-2">{jt`You named: ${(<b>{named.map(({ words }) => words).join(", ")}</b>)}.`}</p>
+      )}
+      {mayBeTwo && named.length > 0 && (
+        <p className="text-sm text-muted">{t`It is repaired. Measure on: something else may be wrong too.`}</p>
+      )}
+      {isOpen && (
         <div className="mt-2 flex flex-wrap items-end gap-2">
           <select
             aria-label={t`Part and place at fault`}
@@ -53,13 +60,16 @@ export function NameItPanel({
             onClick={() => {
               const suspect = diagnosis.suspects.find(({ id }) => id === chosen)!;
               onAppend(repairOf(suspect));
-              router.push(`/practice/debrief?job=${job.id}`);
+              setChosen("");
+              if (!mayBeTwo) toDebrief();
             }}
           >{t`name it`}</Cap>
         </div>
       )}
-      {named && (
-        <Cap lead className="mt-2" onClick={() => router.push(`/practice/debrief?job=${job.id}`)}>{t`how it went`}</Cap>
+      {named.length > 0 && (
+        <Cap lead={!isOpen} className="mt-2" onClick={toDebrief}>
+          {mayBeTwo ? t`the car is right: how it went` : t`how it went`}
+        </Cap>
       )}
     </section>
   );

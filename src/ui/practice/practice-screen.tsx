@@ -34,6 +34,7 @@ export function PracticeScreen() {
   const [family, setFamily] = useState<Family | null>(null);
   const [skill, setSkill] = useState<Skill | null>(null);
   const [complaint, setComplaint] = useState<PracticeComplaint | null>(null);
+  const [two, setTwo] = useState(false);
   const [alone, setAlone] = useState(false);
   const start = async (exercise: Exercise) => {
     const car = practiceCar(exercise);
@@ -46,7 +47,13 @@ export function PracticeScreen() {
       complaint: car.complaint,
       policy: policySchema.parse({}),
       entries: [],
-      simulated: { fault: car.fault, seed: exercise.seed, intermittent: car.intermittent, practice: exercise },
+      simulated: {
+        fault: car.fault,
+        ...(car.second ? { second: car.second } : {}),
+        seed: exercise.seed,
+        intermittent: car.intermittent,
+        practice: exercise,
+      },
     };
     await (await import("@/store/jobs")).saveJob(job);
     router.push(`/bench?job=${job.id}`);
@@ -58,6 +65,7 @@ export function PracticeScreen() {
       ...(family ? { family } : {}),
       ...(skill ? { skill } : {}),
       ...(complaint ? { complaint } : {}),
+      two,
       alone,
     });
   const take = async (file: File) => {
@@ -103,6 +111,10 @@ export function PracticeScreen() {
                 {practiceComplaints[one]}
               </Cap>
             ))}
+          </Choice>
+          <Choice label={t`Faults at the corner`}>
+            <Cap aria-pressed={!two} onClick={() => setTwo(false)}>{t`one`}</Cap>
+            <Cap aria-pressed={two} onClick={() => setTwo(true)}>{t`one or two`}</Cap>
           </Choice>
           <Choice label={t`Help`}>
             <Cap aria-pressed={!alone} onClick={() => setAlone(false)}>{t`with the suspects beside me`}</Cap>

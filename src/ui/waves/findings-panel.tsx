@@ -6,6 +6,7 @@ import { isUsable } from "@/core/waveform/usable";
 import { findingKind, findingSays } from "@/core/checks/findings/findings";
 import { useUnits } from "../settings/use-units";
 import { Cap } from "../keys/cap";
+import { WithTerms } from "../keys/with-terms";
 
 interface FindingsProps {
   channel: ChannelAnalysis;
@@ -72,7 +73,9 @@ export function FindingsPanel({
               </b>
               <span className="font-mono whitespace-nowrap">{Math.round(finding.confidence * 100)} %</span>
             </div>
-            <p className="text-sm text-muted">{say(findingSays(finding))}</p>
+            <p className="text-sm text-muted">
+              <WithTerms>{say(findingSays(finding))}</WithTerms>
+            </p>
             <button type="button" className="min-h-8 text-sm underline" onClick={() => onShow(i)}>{t`show me`}</button>
           </li>
         ))}
