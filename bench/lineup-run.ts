@@ -99,7 +99,7 @@ export function runCar(method: Method, one: Truth, say?: (line: string) => void)
   const queue = textbookOrder(checksOf(belief));
   let [minutes, readings] = [0, 0];
   let suspects = rankSuspects(belief);
-  let parts = rankParts(suspects);
+  let parts = rankParts(belief, suspects);
   while (readings < (method === "ours" ? MOST : 40)) {
     const check =
       method === "ours"
@@ -118,7 +118,7 @@ export function runCar(method: Method, one: Truth, say?: (line: string) => void)
       done.add(step.id);
     }
     suspects = rankSuspects(belief);
-    parts = rankParts(suspects);
+    parts = rankParts(belief, suspects);
     say?.(
       `${String(readings).padStart(2)} ${check.id} = ${text}${wrongPlace ? " (slip)" : ""}  → ${suspects
         .slice(0, 4)

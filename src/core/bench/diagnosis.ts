@@ -42,7 +42,7 @@ export function rankingOf(posterior: Posterior): Ranking {
   const suspects = rankSuspects(posterior);
   return {
     suspects,
-    parts: rankParts(suspects),
+    parts: rankParts(posterior, suspects),
     contradictions: contradictions(posterior),
     unlisted: posterior.unlisted,
     misfit: misfitOf(posterior),

@@ -1,6 +1,7 @@
 import { t } from "../words/words";
 import { csvLabel } from "../units/formula-safe";
 import { UnusableInput, type Capture } from "./capture";
+import { evenRows } from "./even-time";
 import { readRows } from "./csv-rows";
 import { plainRows } from "./plain-rows";
 
@@ -163,14 +164,15 @@ function labelsAbove(
   return Array.from({ length: width }, (_, c) => {
     const raw = names?.[c] ?? "";
     const inName =
-      /[([]\s*(ms|us|µs|s|mV|V|mA|A|min|uncalibrated)\s*[)\]]/i.exec(raw) ??
-      /(?:^|[_ /])(ms|us|µs|s|mV|V|mA|A)$/i.exec(raw);
+      /[([]\s*(ms|us|µs|s|mV|V|mA|A|min|uncalibrated|k?Hz|km\/?h|mph|rpm|°?C|%)\s*[)\]]/i.exec(raw) ??
+      /(?:^|[_ /])(ms|us|µs|s|mV|V|mA|A|k?Hz|mph|rpm)$/i.exec(raw) ??
+      /[_ ](km\/?h)$/i.exec(raw);
     const unit = units?.[c]?.replace(/[()[\]]/g, "") || inName?.[1] || "";
     return { name: raw.replace(/[([].*$/, "").trim() || (c === 0 ? "time" : t`channel ${c}`), unit };
   });
 }
 
-const UNIT_CELL = /^[([]?\s*(s|sec|ms|us|µs|V|mV|A|mA|volts?|seconds?)\s*[)\]]?$/i;
+const UNIT_CELL = /^[([]?\s*(s|sec|ms|us|µs|V|mV|A|mA|volts?|seconds?|k?Hz|km\/?h|mph|rpm|°?C|%)\s*[)\]]?$/i;
 
 const SECONDS_PER: Record<string, number> = {
   s: 1,
@@ -202,15 +204,37 @@ function assemble(columns: Float64Array[], format: Format, name: string, lines: 
     throw new UnusableInput(
       t`${name}, line ${format.firstRow + backwards + 1}: time runs backwards (${time[backwards - 1]} then ${time[backwards]}). Export one capture per file.`,
     );
-  const sampleS = ((time.at(-1)! - time[0]!) * scale) / (time.length - 1);
-  if (!(sampleS > 0))
+  if (!(time.at(-1)! > time[0]!))
     throw new UnusableInput(t`${name}: the time column does not advance. Export it with enough digits.`);
+  const signals = signalColumns(columns, labels, name);
+  const even = evenRows(
+    time,
+    signals.map((c) => columns[c]!),
+  );
   return {
     name,
-    sampleS,
+    sampleS: scale * (even?.step ?? (time.at(-1)! - time[0]!) / (time.length - 1)),
     startS: time[0]! * scale,
-    channels: columns.slice(1).map((values, c) => channel(values, labels[c + 1]!)),
+    channels: signals.map((c, i) => channel(even?.columns[i] ?? columns[c]!, labels[c]!)),
   };
+}
+
+/** Numbers an instrument makes of a signal, which are none themselves. */
+const NO_SIGNAL = /^(k?hz|km\/?h|kph|mph|rpm|1\/min|u\/min|°?c|%)$/i;
+const NAMED_NO_SIGNAL = /^(frequency|freq|frequenz|wheel ?speed|speed|rpm|drehzahl|geschwindigkeit)\b/i;
+
+/** The columns that hold a signal. @throws UnusableInput where none does: what is asked for, and where such numbers belong */
+function signalColumns(columns: readonly Float64Array[], labels: Format["labels"], name: string): number[] {
+  const all = columns.map((_, c) => c).slice(1);
+  const signals = all.filter((c) => {
+    const { unit, name: called } = labels[c]!;
+    return !NO_SIGNAL.test(unit) && !(unit === "" && NAMED_NO_SIGNAL.test(called));
+  });
+  if (signals.length === 0)
+    throw new UnusableInput(
+      t`${name}: column “${labels[1]!.name}” holds numbers counted from a signal${labels[1]!.unit ? ` (${labels[1]!.unit})` : ""}, not the signal itself. Export the volts; wheel speeds belong in Look.`,
+    );
+  return signals;
 }
 
 const TIME = /^(time|timestamp|elapsed|zeit|temps|t|secs?|seconds?|ms|us|µs|x)(?![a-z])/i;
@@ -263,7 +287,9 @@ function withoutTime(columns: Float64Array[], labels: Format["labels"], name: st
 
 function channel(values: Float64Array, label: { name: string; unit: string }): Capture["channels"][number] {
   const { unit, by } = SCALE[label.unit.toLowerCase()] ?? { unit: "V" as const, by: 1 };
-  const scale = label.unit.toLowerCase() === NOT_CALIBRATED ? { scale: "unknown" as const } : {};
+  // Noughts and ones without a unit are an input's yes and no.
+  const isLogic = label.unit === "" && values.every((value) => value === 0 || value === 1) && values.includes(1);
+  const scale = isLogic || label.unit.toLowerCase() === NOT_CALIBRATED ? { scale: "unknown" as const } : {};
   return { name: label.name, unit, ...scale, samples: scaled(values, by) };
 }
 

@@ -1,7 +1,7 @@
 /** After a repair the log goes on: what was mended is out of question but for a repair in vain, the rest stays. */
 import { describe, expect, it } from "vitest";
 import { dangerOfDriving } from "../verdict/do-not-drive";
-import { rankParts, rankSuspects } from "../verdict/suspects";
+import { rankParts } from "../verdict/suspects";
 import { replay, replayNow } from "./replay";
 import { usualCorner } from "../circuit/setup";
 import { jobSchema } from "./schema";
@@ -36,7 +36,7 @@ const job = (entries: object[]) =>
     entries,
   });
 const shareOf = (belief: ReturnType<typeof replay>, part: string) =>
-  rankParts(rankSuspects(belief)).find((one) => one.part === part)!.share;
+  rankParts(belief).find((one) => one.part === part)!.share;
 
 const brokenTerminal = [
   volts(1, "plug.out.supply", "0.02 V"),

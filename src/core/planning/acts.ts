@@ -53,7 +53,8 @@ export function proposeActs(
     const key = `${act} ${where}`;
     const known = byRepair.get(key);
     // Two faults of one act, such as rust under a foot and a loose seat, are mended by the likelier one's plan.
-    if (known) known.chancePct += 100 * share;
+    // Of a pair of them each has the pair's share: together no more than all there is.
+    if (known) known.chancePct = Math.min(100, known.chancePct + 100 * share);
     else
       byRepair.set(key, {
         act,

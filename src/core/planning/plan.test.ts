@@ -43,7 +43,7 @@ function diagnose(family: CornerSetup["family"], fault: string, seed: number, mo
     const proven = rankSuspects(belief).find(({ verdict }) => verdict === "proven");
     if (proven) return { proven: proven.id, part: proven.part, readings };
   }
-  return { proven: null, part: rankParts(rankSuspects(belief))[0]!.part, readings: most };
+  return { proven: null, part: rankParts(belief)[0]!.part, readings: most };
 }
 
 let entries = 0;
@@ -138,7 +138,7 @@ describe("the line-up", () => {
 
   it("several corners coded at once turn suspicion to what they share", () => {
     const share = (codes: string[]) =>
-      rankParts(rankSuspects(new Belief(setup, complaintSchema.parse({ codes }), { seed: 2, perGroup: 24 }))).find(
+      rankParts(new Belief(setup, complaintSchema.parse({ codes }), { seed: 2, perGroup: 24 })).find(
         ({ part }) => part === "module-feed",
       )!.share;
     expect(share(["C0032-16", "C0035-16"])).toBeGreaterThan(3 * share(["C0032-16"]));
@@ -157,7 +157,7 @@ describe("the line-up", () => {
           if (typed.ok) belief.add({ entryId: "", ...typed.observed });
           for (const { id } of best!.check.access) done.add(id);
         }
-        return rankParts(rankSuspects(belief))[0]!.part;
+        return rankParts(belief)[0]!.part;
       }),
     );
     expect(new Set(named)).toEqual(new Set(["harness"]));
@@ -217,7 +217,7 @@ describe("the line-up", () => {
         value: "0.01 V",
       }),
     );
-    expect(rankParts(rankSuspects(belief)).find(({ part }) => part === "module")!.verdict).toBe("suspect");
+    expect(rankParts(belief).find(({ part }) => part === "module")!.verdict).toBe("suspect");
   });
 
   it("an intermittent is not unplugged until it was caught, and nothing is pierced unless allowed", () => {

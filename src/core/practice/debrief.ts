@@ -157,7 +157,7 @@ function bestRun(job: Job, simulated: NonNullable<Job["simulated"]>, truths: rea
     minutes += own;
     steps.push({ say: hookupLabel(next.check.hookup), value, minutes: own });
     const suspects = rankSuspects(belief);
-    if (rankParts(suspects)[0]!.verdict !== "proven") continue;
+    if (rankParts(belief, suspects)[0]!.verdict !== "proven") continue;
     const { part, place } = suspects[0]!;
     repairs.push({ part, place });
     if (truths.every(isRepaired)) return { steps, minutes, proven: true };

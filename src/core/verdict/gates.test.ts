@@ -10,7 +10,7 @@ import { typedValue } from "../observation/typed-value";
 import { observe } from "../observation/read-observation";
 import { readingSchema } from "../observation/reading";
 import { unmetNeeds } from "./needs";
-import { PROOF_SHARE, rankParts, rankSuspects } from "./suspects";
+import { PROOF_SHARE, rankParts } from "./suspects";
 
 const setup = cornerSetupSchema.parse({
   corner: "FL",
@@ -57,7 +57,7 @@ const FEED = [volts("module.in.power", "12.4 V"), volts("module.in.earth", "0.01
 describe("the module", () => {
   it("is not proven by any share while its own feed, ground and loom were not read", () => {
     const without = beliefAfter(...DEAD_PINS, LOOM_ALONE);
-    const parts = rankParts(rankSuspects(without));
+    const parts = rankParts(without);
     expect(parts.filter(({ part, verdict }) => part.startsWith("module") && verdict === "proven")).toEqual([]);
     expect(lacks(without, "channel-supply@module-supply")).toBe(2);
     expect(lacks(without, "feed-missing@module-power")).toBe(1);
@@ -76,7 +76,7 @@ describe("the module", () => {
       if (!typed.ok) throw new Error(typed.say);
       belief.learn({ entryId: String(n), ...typed.observed });
       next!.check.access.forEach(({ id }) => done.add(id));
-      const [top] = rankParts(rankSuspects(belief));
+      const [top] = rankParts(belief);
       if (top!.part === "module" && top!.share > PROOF_SHARE && lacks(belief, "channel-supply@module-supply") > 0)
         expect(top!.verdict).not.toBe("proven");
       if (top!.verdict === "proven") proven = top!.part;

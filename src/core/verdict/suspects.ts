@@ -153,12 +153,13 @@ export interface PartShare {
   verdict: Verdict;
 }
 
-/** The same by part, likeliest first. */
-export function rankParts(suspects: readonly Suspect[]): PartShare[] {
+/** The same by part, likeliest first: a pair of faults of one part counts once. @param suspects of this posterior, where they are ranked already */
+export function rankParts(posterior: Posterior, suspects: readonly Suspect[] = rankSuspects(posterior)): PartShare[] {
+  const byPart = sharesByPart(posterior, posterior.shares());
   return parts
     .map((part): PartShare => {
       const own = suspects.filter((suspect) => suspect.part === part);
-      const share = own.reduce((sum, suspect) => sum + suspect.share, 0);
+      const share = (byPart.get(part) ?? 0) * (1 - posterior.unlisted);
       const verdict = own.some((suspect) => suspect.verdict === "proven")
         ? "proven"
         : own.length > 0 && own.every((suspect) => suspect.verdict === "cleared")

@@ -5,6 +5,8 @@ import { isPassive, passiveSize, sizeForSpeed, type SizeForSpeed } from "./coil-
 import { besideOtherSide } from "./other-side";
 import { disturbances, keyOnFinding } from "./disturbances";
 import { widthCoding, type Frame, type WidthClass } from "./protocol";
+import { endsAbruptly } from "./ends-abruptly";
+import { standing } from "./standing";
 import { sinceKeyOn, supplyFinding } from "./supply";
 import { confidenceOf } from "./confidence";
 import { found, leadingFinding, type Finding, type Found } from "./finding";
@@ -14,9 +16,10 @@ import { pulseList } from "./pulse-list";
 import { countedThroughPushes, guardV, partOf, rhythmOf, type Pulse, type Rhythm } from "./pulses";
 import { lossFindings, lostPulses, shapeFindings } from "./ring-findings";
 import { median } from "../units/median";
-import { isClipped, recordingWarnings } from "./recording-warnings";
+import { isAliased, isClipped, isTooSlow, recordingWarnings, undecidedWarnings } from "./recording-warnings";
 import type { Excursions } from "./excursions";
 import { onceATurn } from "./once-a-turn";
+import { couldBeFitted, ringOf } from "./ring-of";
 import { evenPeriods } from "./ring-speed";
 import { findPulsesPerRevolution, foldRing, foldTogether, type RingPattern } from "./ring-pattern";
 import type { SignalKind, SignalShape } from "./signal";
@@ -149,7 +152,10 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     findPulsesPerRevolution(through.pulses, through.rhythm, shape.kind === "sine");
   // Where each edge of a pole makes a pulse, a count of poles is told from the ring by its own twice as many.
   const bothEdges = (coded || widths) && signature === 2 * (options.pulses ?? NaN);
-  const isTurning = pulses.length >= 8 && shape.kind !== "noise";
+  const still = coded ? null : standing(recorded, shape, pulses, options, { name, sampleS, startS });
+  const isSlow = isTooSlow(shape, sampleS) && !still;
+  const isTurning = pulses.length >= 8 && shape.kind !== "noise" && !still && !isSlow;
+  const endS = isTurning ? endsAbruptly(pulses, samples.length, sampleS) : null;
   const gaps = isTurning ? lostPulses(pulses, rhythm.ratios, guardV(shape)) : [];
   const byLosses =
     signature || options.pulses ? null : turnByLosses(gaps, rhythm, turningStretches(rhythm.periods, rhythm.motion));
@@ -184,8 +190,11 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const tyre = tyreOf(options.tyre);
   const speed = hertz && found ? mapRange(hertz, (value) => speedKmh(value, found, rollingCircumferenceM(tyre))) : null;
   // Met once alone, or too seldom to tell its distance, a gap may be the ring's or a wire's.
-  const undecided = !away && gaps.length > 0 && (ring ? losses.length === 0 : byLosses?.kind === "unsure");
+  const gapsOpen = !away && gaps.length > 0 && (ring ? losses.length === 0 : byLosses?.kind === "unsure");
+  const undecided =
+    gapsOpen || isSlow || isAliased(rhythm.periods) || endS !== null || (still !== null && still.toggles > 0);
   const findings: Found[] = keyOn > 0 ? [keyOnFinding(keyOn, sampleS, capture.startS)] : [];
+  findings.push(...(still?.findings ?? []));
   if (isTurning) {
     findings.push(
       ...losses
@@ -211,7 +220,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   if (!coded) {
     findings.push(...disturbances(list, sampleS));
     findings.push(
-      ...levelFindings(shape, pulses, size, options, samples.length * sampleS, startS, isTurning, inVolts)
+      ...levelFindings(shape, pulses, size, options, samples.length * sampleS, startS, isTurning, inVolts && !isSlow)
         .filter(({ code }) => !(widths && code === "duty-shift"))
         .filter(({ code }) => !(code === "level-out-of-window" && widths && isUnresolved(widths, sampleS))),
     );
@@ -246,7 +255,8 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     ...(widths ? { widths } : {}),
     warnings: [
       ...recordingWarnings(list, rhythm.periods, speed, sampleS),
-      ...(undecided
+      ...undecidedWarnings(isSlow, endS, still?.toggles ?? 0, { sampleS }),
+      ...(gapsOpen
         ? [
             t`Pulses are lost, and too few turns were recorded to tell a gap in the ring from a loose wire. Turn it two turns more without a stop, or set the pulses per turn.`,
           ]
@@ -262,43 +272,12 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
         ? sizeForSpeed(pulses, rhythm, options.pulses ?? null, tyre, sampleS)
         : null,
     undecided,
-    leading: leadingFinding(findings, isTurning ? shape.kind : pulses.length < 8 ? "flat" : shape.kind),
+    leading: leadingFinding(
+      findings,
+      isTurning ? shape.kind : still || isSlow ? "two-level" : pulses.length < 8 ? "flat" : shape.kind,
+    ),
   };
 }
-
-/**
- * The ring by the count it was told to have, and the pulses lost by it. What comes at one place of every turn of the count
- * that was set up is that ring's, whatever else seems to repeat. A coded sensor gives a pulse at each edge, so that a ring of
- * so many pole pairs comes round after twice as many: what comes at one place of every second turn is no other ring's doing.
- */
-function ringOf(
-  told: number | null,
-  setUp: number | undefined,
-  foldBy: (count: number) => RingPattern,
-  lossesBy: (ring: RingPattern | null) => Found[],
-): { count: number | null; ring: RingPattern | null; losses: Found[] } {
-  const by = (count: number | null) => {
-    const ring = count ? foldBy(count) : null;
-    return { count, ring, losses: lossesBy(ring) };
-  };
-  const once = by(told);
-  const isRings = ({ losses }: { losses: Found[] }) => losses.every(({ ringLocked }) => ringLocked);
-  if (!told || isRings(once)) return once;
-  const others = [...(setUp && setUp !== told ? [setUp] : []), 2 * told];
-  return others.map(by).find(isRings) ?? once;
-}
-
-/**
- * Whether a ring of so many teeth could stand on a car set up for another count: makers' rings for one hub differ by a few
- * teeth, or by a factor of two (common practice, no source). Anything else that repeats is not taken for the turn.
- */
-function couldBeFitted(count: number, setUp: number | undefined): boolean {
-  const near = (times: number, within: number) => Math.abs(count / (times * (setUp ?? count)) - 1) <= within;
-  return !setUp || near(1, FEW_TEETH) || near(2, TWICE) || near(0.5, TWICE);
-}
-
-const FEW_TEETH = 0.25;
-const TWICE = 0.03;
 
 /** Pulses so short for the sampling that their tops, or a third level, cannot be read. */
 function isUnresolved(widths: readonly WidthClass[], sampleS: number): boolean {

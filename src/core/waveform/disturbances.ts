@@ -6,7 +6,7 @@ import { someSamples } from "./some-samples";
 
 /** Samples this far beyond the levels, in parts of the step between them, are no signal. */
 const BEYOND = 0.6;
-const LONGEST_SPIKE_S = 0.005;
+export const LONGEST_SPIKE_S = 0.005;
 const MOST_SPIKES = 6;
 /** Noise over this part of the step is hash worth a word; far below what loses pulses. */
 export const HASH = 0.062;

@@ -26,6 +26,8 @@ const LEAST_SIGNAL = 0.02;
 const OVER_NOISE = 8;
 /** And more than a few steps of the converter. */
 const OVER_STEPS = 3.5;
+/** A quiet recording of a few far values shows no smaller step than between them. */
+const WIDEST_STEPS_V = 0.3;
 
 /**
  * Sets apart what an open or shorted wire makes of a signal for moments: a level far outside the two (or the wave) it
@@ -41,15 +43,19 @@ export function excursions(samples: Float32Array): Excursions | null {
   for (const split of emptyStretches(some).flatMap(bothSides)) {
     const isOutside = (value: number) => value > split.at === split.above;
     const share = shareOf(some, isOutside);
-    if (share < LEAST_SHARE || share > (split.isMost ? MOST_SHARE_STANDING : MOST_SHARE)) continue;
+    if (share < LEAST_SHARE || share > MOST_SHARE_STANDING) continue;
     // Two levels between which the whole turns evenly are the signal's own, however seldom one is met.
     if (wheel && (isOutside(whole.lowV) || isOutside(whole.highV))) continue;
-    if (split.isMost && signalShape(some.filter(isOutside)).kind !== "flat") continue;
+    if ((split.isMost || share > MOST_SHARE) && signalShape(some.filter(isOutside)).kind !== "flat") continue;
     const inside = samples.filter((value) => !isOutside(value));
     const shape = signalShape(inside);
     if (shape.kind !== "two-level" && shape.kind !== "sine") continue;
     // One level alone is no signal, though a coarse converter shows it as two codes.
-    const least = Math.max(LEAST_SIGNAL * split.span, OVER_NOISE * shape.noiseV, OVER_STEPS * quantum(samples));
+    const least = Math.max(
+      LEAST_SIGNAL * split.span,
+      OVER_NOISE * shape.noiseV,
+      Math.min(OVER_STEPS * quantum(samples), WIDEST_STEPS_V),
+    );
     if (shape.highV - shape.lowV < least) continue;
     // What is left must turn: noise over a level a wheel stands at is no signal, and one level of two is no excursion.
     if (!isWheel(findPulses(inside, shape)) && !underHash(inside)) continue;

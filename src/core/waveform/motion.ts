@@ -103,13 +103,13 @@ function middleOf(squares: Float64Array, places: readonly number[]): { square: n
 const SCATTER = 0.3;
 
 /** Whether the pulses come with the evenness that only something turning has. */
-export function turns(pulses: readonly { at: number }[], scatter = SCATTER): boolean {
+export function turns(pulses: readonly { at: number }[], scatter = SCATTER, fewest = FEWEST): boolean {
   const steps: number[] = [];
   for (let i = 2; i < pulses.length; i++) {
     const [before, after] = [pulses[i - 1]!.at - pulses[i - 2]!.at, pulses[i]!.at - pulses[i - 1]!.at];
     steps.push(Math.abs(Math.log(after / before)));
   }
-  if (steps.length < FEWEST) return true;
+  if (steps.length < fewest) return true;
   steps.sort((a, b) => a - b);
   return steps[steps.length >> 1]! < scatter;
 }

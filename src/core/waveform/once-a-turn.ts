@@ -101,7 +101,7 @@ function ringsOwn(speedSquared: Float64Array, N: number, heavyRad2: number): Tur
     return { value, x: [cos, sin, slow * cos, slow * sin, 1, along, along ** 2] };
   });
   // White noise of variance v gives an amplitude² of 4v/n.
-  const variance = (wave.values.length * floorOf(wave, N) ** 2) / 4 || 1e-12;
+  const variance = Math.max(LEAST_VARIANCE, (wave.values.length * floorOf(wave, N) ** 2) / 4);
   const { matrix, right } = normalEquations(rows, [0, 0, variance, variance, 0, 0, 0]);
   const inverse = inverted(matrix);
   const fit = inverse.map((line) => line.reduce((sum, one, j) => sum + one * right[j]!, 0));
@@ -110,6 +110,9 @@ function ringsOwn(speedSquared: Float64Array, N: number, heavyRad2: number): Tur
   // A square swings by twice the share its root does.
   return { size: Math.hypot(fit[0]!, fit[1]!) / 2, error: error / 2 };
 }
+
+/** No edge is timed better than to some 1e-5 of a period: without noise the heavy side and the ring are one column twice. */
+const LEAST_VARIANCE = 1e-9;
 
 /**
  * An error as it is once it is seen how the turns differ: a ring's wave is the same in each, a hand's is not, and a hand that

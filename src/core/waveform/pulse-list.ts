@@ -10,7 +10,7 @@ import { isWheel, turns } from "./motion";
 import { threeLevel } from "./protocol";
 import { findPulses, type Pulse } from "./pulses";
 import { isFastTone } from "./recording-warnings";
-import { quantum, signalShape, type SignalShape } from "./signal";
+import { quantum, signalShape, WIDEST_STEP_V, type SignalShape } from "./signal";
 
 /** The one pulse list of a channel, and what was taken out on the way to it: findings, raster and clock all read it. */
 export interface PulseList {
@@ -77,11 +77,18 @@ export function pulseList(
   return { ...list, shape: isNoise ? { ...gauged, kind: "noise" } : gauged, pulses };
 }
 
-function isFlicker({ peakToPeakV }: SignalShape, samples: Float32Array): boolean {
-  return peakToPeakV < FLICKER_STEPS * quantum(samples);
+/** Two values a step or two of the converter apart, between which it goes to and fro; of a quiet input two far levels are so too. */
+function isFlicker({ peakToPeakV, lowV, highV }: SignalShape, samples: Float32Array): boolean {
+  if (peakToPeakV >= FLICKER_STEPS * quantum(samples)) return false;
+  if (peakToPeakV < WIDEST_STEP_V) return true;
+  const middle = (lowV + highV) / 2;
+  let changes = 0;
+  for (let i = 1; i < samples.length; i++) if (samples[i]! > middle !== samples[i - 1]! > middle) changes++;
+  return changes > TO_AND_FRO * samples.length;
 }
 
 const FLICKER_STEPS = 2.5;
+const TO_AND_FRO = 0.02;
 
 /** A fast tone that is the wheel itself, not a pump's whine over a slow one. */
 function isWheelsTone(recorded: Float32Array, gross: SignalShape): boolean {

@@ -1,4 +1,4 @@
-import { t } from "../words/words";
+import { msgid, ngettext, t } from "../words/words";
 import type { Hum } from "./hum";
 import { FEWEST_SAMPLES_A_PULSE } from "./pulses";
 import type { SignalShape } from "./signal";
@@ -11,6 +11,15 @@ const CLIPPED_SHARE = 0.02;
 const FEWEST_TO_TIME = 50;
 const SLOWEST_HZ = 0.7;
 const FASTEST_HZ = 6000;
+
+/** Fewer samples a pulse, and what is counted may be another wave that the sampling makes of it. */
+const FEWEST_TO_COUNT = 3.5;
+
+/** Whether pulses came so fast for the sampling that their number cannot be trusted. */
+export function isAliased(periods: Float64Array): boolean {
+  const usual = periods.toSorted()[periods.length >> 1] ?? Infinity;
+  return periods.length >= 4 && usual < FEWEST_TO_COUNT;
+}
 
 /** What is wrong with the recording rather than with the car: too few samples a pulse, tops cut off, mains hum. */
 export function recordingWarnings(
@@ -41,6 +50,36 @@ export function recordingWarnings(
       t`Mains hum of ${Math.round(1000 * hum.peakV)} mV at ${hum.hz.toFixed(0)} Hz was taken out before judging. Keep leads short and away from mains cables.`,
     );
   return list;
+}
+
+/** A wheel turned once a second gives some 50 pulses: slower recordings show it as noise, or as another wave; 500 a second is the least that is met. */
+export const SLOWEST_RATE = 400;
+
+/** Whether what looks like noise, or like another wave, may be a wheel that was sampled too seldom. A level that stands is one at any rate. */
+export function isTooSlow({ kind }: SignalShape, sampleS: number): boolean {
+  return kind !== "flat" && 1 / sampleS < SLOWEST_RATE;
+}
+
+/** What else keeps it from being judged: sampled too slowly, an end in full turn, poles passed one by one. */
+export function undecidedWarnings(
+  isSlow: boolean,
+  endS: number | null,
+  toggles: number,
+  { sampleS }: { sampleS: number },
+): string[] {
+  if (isSlow)
+    return [
+      t`${Number((1 / sampleS).toPrecision(2))} samples a second are too few: a turning wheel looks like noise, or like another wave. Record 2000 a second or more.`,
+    ];
+  if (endS !== null)
+    return [
+      t`The signal ends ${endS.toFixed(1)} s in, with the wheel still turning, and does not come back: probe off, plug off, or the fault itself. Record it again.`,
+    ];
+  if (toggles > 0)
+    return [
+      t`The signal steps between its own two levels ${toggles === 1 ? t`once` : ngettext(msgid`${toggles} time`, `${toggles} times`, toggles)}: the sensor answers. Turn the wheel three turns in one go to see the ring.`,
+    ];
+  return [];
 }
 
 /** Whether a wave's tops are cut off flat: its heights then say nothing of its size. */

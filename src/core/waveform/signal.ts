@@ -48,6 +48,9 @@ const LOUD_V = 0.02;
 /** An instrument's own noise goes with the range it is set to, which holds at least the level it stands at (judgement). */
 const OF_LEVEL = 0.015;
 
+/** One step of eight bits over 40 V: a quiet recording of two far values shows no smaller one. */
+export const WIDEST_STEP_V = 0.2;
+
 /** Smallest step between samples: what the converter can tell apart. */
 export function quantum(samples: Float32Array): number {
   let least = Infinity;
@@ -55,7 +58,7 @@ export function quantum(samples: Float32Array): number {
     const step = Math.abs(samples[i]! - samples[i - 1]!);
     if (step > 1e-7 && step < least) least = step;
   }
-  return least === Infinity ? 0 : least;
+  return least === Infinity ? 0 : Math.min(least, WIDEST_STEP_V);
 }
 
 /** Range without the outermost 0.2 % on each side, so that one spike does not set it. */

@@ -169,9 +169,9 @@ const EMPTY: ReturnType<typeof readHistory> = [];
 
 function Choice({ label, children }: { label: string; children: React.ReactNode }) {
   return (
-    <fieldset className="mt-4 flex flex-wrap gap-2">
-      <legend className="mb-1 text-sm text-muted">{label}</legend>
-      {children}
-    </fieldset>
+    <div role="group" aria-label={label} className="mt-3 grid gap-x-4 gap-y-1 sm:grid-cols-[8.5rem_minmax(0,1fr)]">
+      <span className="text-sm text-muted sm:pt-3">{label}</span>
+      <div className="flex flex-wrap gap-2">{children}</div>
+    </div>
   );
 }
