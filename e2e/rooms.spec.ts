@@ -140,6 +140,25 @@ test("practice: a car is diagnosed and the debrief says how it went", async ({ p
   await expect(page.getByRole("region", { name: "Scores so far" }).locator("li")).toHaveCount(1);
 });
 
+test("practice: a car that may have two faults goes on after the first is named, until it is called right", async ({
+  page,
+}) => {
+  await page.goto("/practice");
+  await page.getByLabel("Exercise file").setInputFiles({
+    name: "e.json",
+    mimeType: "application/json",
+    buffer: Buffer.from('{"tastatura":"exercise/1","seed":77,"family":"passive","skill":"sensor and ring","two":true}'),
+  });
+  await measureOn(page, 12);
+  const panel = page.getByRole("region", { name: "Practice" });
+  await panel.getByLabel("Part and place at fault").selectOption({ index: 1 });
+  await panel.getByRole("button", { name: "name it" }).click();
+  await expect(panel.getByText(/It is repaired\. Measure on/)).toBeVisible();
+  await expect(panel.getByLabel("Part and place at fault")).toBeVisible();
+  await panel.getByRole("button", { name: /the car is right/ }).click();
+  await expect(page.getByRole("heading", { name: /it was/ })).toBeVisible({ timeout: 60_000 });
+});
+
 test("practice badly done: a part named on no reading at all is told so, with what guessing costs", async ({
   page,
 }) => {
@@ -240,6 +259,12 @@ test("loom: the diagram's page is kept, a terminal tapped on it is found again, 
 }) => {
   await board(page);
   await page.goto("/loom?job=demo-pelican");
+  await page.getByText("pin order not known").click();
+  await page.getByLabel("volts at terminal 1").fill("0.84 / 1.68");
+  await page.getByLabel("volts at terminal 2").fill("11.2");
+  await page.getByRole("button", { name: "name the wires" }).click();
+  await expect(page.getByText("2 is supply: holds 11.2 V.")).toBeVisible();
+  await expect(page.getByLabel("supply terminal at plug")).toHaveValue("2");
   await page.getByLabel("Diagram file").setInputFiles("docs/screenshots/loom.png");
   const picture = page.getByRole("img", { name: /^Wiring diagram/ });
   await expect(picture).toBeVisible();

@@ -5,7 +5,7 @@ import { isPassive, passiveSize, sizeForSpeed, type SizeForSpeed } from "./coil-
 import { besideOtherSide } from "./other-side";
 import { disturbances, keyOnFinding } from "./disturbances";
 import { widthCoding, type Frame, type WidthClass } from "./protocol";
-import { endsAbruptly } from "./ends-abruptly";
+import { endsAbruptly, endsAway } from "./ends-abruptly";
 import { standing } from "./standing";
 import { sinceKeyOn, supplyFinding } from "./supply";
 import { confidenceOf } from "./confidence";
@@ -155,7 +155,9 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const still = coded ? null : standing(recorded, shape, pulses, options, { name, sampleS, startS });
   const isSlow = isTooSlow(shape, sampleS) && !still;
   const isTurning = pulses.length >= 8 && shape.kind !== "noise" && !still && !isSlow;
-  const endS = isTurning ? endsAbruptly(pulses, samples.length, sampleS) : null;
+  const endS = isTurning
+    ? ((away && endsAway(recorded, away.samples, sampleS)) ?? endsAbruptly(pulses, samples.length, sampleS))
+    : null;
   const gaps = isTurning ? lostPulses(pulses, rhythm.ratios, guardV(shape)) : [];
   const byLosses =
     signature || options.pulses ? null : turnByLosses(gaps, rhythm, turningStretches(rhythm.periods, rhythm.motion));

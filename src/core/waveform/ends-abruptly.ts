@@ -12,6 +12,16 @@ const PERIODS = 25;
 const LEAST_S = 0.4;
 
 /**
+ * Where the level goes to where no sensor puts it, and stays there to the end.
+ * @param held the recording with such stretches held at the signal's own level @returns seconds into it, or null
+ */
+export function endsAway(recorded: Float32Array, held: Float32Array, sampleS: number): number | null {
+  let from = recorded.length;
+  while (from > 0 && recorded[from - 1] !== held[from - 1]) from--;
+  return (recorded.length - from) * sampleS < LEAST_S ? null : from * sampleS;
+}
+
+/**
  * Where a signal ends while the wheel still turned: no pulse comes for a long time after evenly paced ones, to the end of
  * the recording. A wheel cannot stop between two poles.
  * @param length of the recording in samples @returns seconds into it, or null

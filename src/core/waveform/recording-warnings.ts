@@ -73,7 +73,7 @@ export function undecidedWarnings(
     ];
   if (endS !== null)
     return [
-      t`The signal ends ${endS.toFixed(1)} s in, with the wheel still turning, and does not come back: probe off, plug off, or the fault itself. Record it again.`,
+      t`The signal ends ${endS.toFixed(1)} s in as no wheel stops, and does not come back: probe off, plug off, or the fault itself. Record it again.`,
     ];
   if (toggles > 0)
     return [

@@ -92,6 +92,12 @@ describe("a recording that ends with the wheel still turning", () => {
       }
   });
 
+  it("a level that goes where no sensor puts it is lost, though the wheel had all but run out", () => {
+    const turned = (s: number) => s - (s * s) / 8;
+    const one = recorded(10_000, 6, (s) => (s < 3.6 ? square(turned(s), 0.84, 1.68) : 0), two);
+    expect(isUsable(one)).toBe(false);
+  });
+
   it("a wheel that runs out, is caught by hand, or turns to the end is no such thing", () => {
     const turns = (s: number, stop: number) => (s < stop ? s - (s * s) / (2 * stop) : stop / 2);
     const runsOut = recorded(10_000, 6, (s) => square(turns(s, 5), 0.84, 1.68), two);

@@ -83,7 +83,7 @@ export function PracticeScreen() {
   return (
     <>
       <PlainHeader title={t`Practice`} />
-      <main className="mx-auto grid max-w-5xl gap-4 p-4 lg:grid-cols-[minmax(0,1.4fr)_minmax(0,1fr)]">
+      <main className="mx-auto grid max-w-6xl gap-4 p-4 lg:grid-cols-[minmax(0,2.2fr)_minmax(0,1fr)]">
         <section className="rounded-2xl border border-rule bg-card p-5" aria-label={t`New car`}>
           <h2 className="text-xl font-bold">{t`A car with a hidden fault`}</h2>
           <p className="text-muted">{t`The instruments read the simulated car. Name part and place as soon as you are sure; minutes and money count.`}</p>
