@@ -6,6 +6,17 @@ async function board(page: Page): Promise<void> {
   await expect(page.getByText("Osmund Drover 09").last()).toBeVisible();
 }
 
+/** Opens a practice car from its file. */
+async function openExercise(page: Page, more: { two?: boolean }): Promise<void> {
+  const exercise = { tastatura: "exercise/1", seed: 77, family: "passive", skill: "sensor and ring", ...more };
+  await page.goto("/practice");
+  await page.getByLabel("Exercise file").setInputFiles({
+    name: "e.json",
+    mimeType: "application/json",
+    buffer: Buffer.from(JSON.stringify(exercise)),
+  });
+}
+
 /** Presses “read it” and Enter until something is proven. */
 /** Takes what is proposed until a part is proven; the other checks are turned to while the first is no such instrument. */
 async function measureOn(page: Page, most: number, only?: string): Promise<number> {
@@ -125,12 +136,7 @@ test("waves: a spin of the simulated wheel is folded, shown turn by turn and wei
 });
 
 test("practice: a car is diagnosed and the debrief says how it went", async ({ page }) => {
-  await page.goto("/practice");
-  await page.getByLabel("Exercise file").setInputFiles({
-    name: "e.json",
-    mimeType: "application/json",
-    buffer: Buffer.from('{"tastatura":"exercise/1","seed":77,"family":"passive","skill":"sensor and ring"}'),
-  });
+  await openExercise(page, {});
   await measureOn(page, 12);
   const lead = await page.locator("[data-suspect]").first().getAttribute("data-suspect");
   await page.getByLabel("Part and place at fault").selectOption(lead!);
@@ -143,12 +149,7 @@ test("practice: a car is diagnosed and the debrief says how it went", async ({ p
 test("practice: a car that may have two faults goes on after the first is named, until it is called right", async ({
   page,
 }) => {
-  await page.goto("/practice");
-  await page.getByLabel("Exercise file").setInputFiles({
-    name: "e.json",
-    mimeType: "application/json",
-    buffer: Buffer.from('{"tastatura":"exercise/1","seed":77,"family":"passive","skill":"sensor and ring","two":true}'),
-  });
+  await openExercise(page, { two: true });
   await measureOn(page, 12);
   const panel = page.getByRole("region", { name: "Practice" });
   await panel.getByLabel("Part and place at fault").selectOption({ index: 1 });
@@ -162,12 +163,7 @@ test("practice: a car that may have two faults goes on after the first is named,
 test("practice badly done: a part named on no reading at all is told so, with what guessing costs", async ({
   page,
 }) => {
-  await page.goto("/practice");
-  await page.getByLabel("Exercise file").setInputFiles({
-    name: "e.json",
-    mimeType: "application/json",
-    buffer: Buffer.from('{"tastatura":"exercise/1","seed":77,"family":"passive","skill":"sensor and ring"}'),
-  });
+  await openExercise(page, {});
   await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible({ timeout: 60_000 });
   await page.getByLabel("Part and place at fault").selectOption("channel-deaf@module-input");
   await page.getByRole("button", { name: "name it" }).click();

@@ -78,6 +78,38 @@ describe.each(families)("%s", (family) => {
     }
   });
 
+  it("each caution stands at the checks that can do that harm, and at no other (domain.md section 8: common practice)", () => {
+    const wheelUp = "bearing foot ring face swap count sensor gap runout magnet which other-side encoder";
+    const where: [RegExp, string][] = [
+      [/never under a jack/i, wheelUp],
+      [/spinning hub/, "which other-side"],
+      [/seized sensor can break/, "face swap magnet"],
+      [/Private ground only/, "fuse-out"],
+      [/helper reading the screen/, "speed steering"],
+      [/can let the wheel go/, "bearing"],
+      [/fans, belts/, "wake-bump wake-turn wiggle-c1 wiggle-plug wiggle-span1 wiggle-span2"],
+      [/Salted spray/, "wake-wet"],
+      [/Hot-air gun/, "wake-heat"],
+    ];
+    const looks = checks.flatMap(({ hookup }) => ("look" in hookup ? [hookup] : []));
+    for (const [caution, names] of where) {
+      const wanted = names.split(" ").filter((name) => looks.some(({ look }) => look === name));
+      const seen = looks.filter((hookup) => caution.test(cautions(hookup).join(" "))).map(({ look }) => look as string);
+      expect(seen.toSorted(), caution.source).toEqual(wanted.toSorted());
+    }
+    const meters = checks.flatMap(({ hookup }) => ("red" in hookup ? [hookup] : []));
+    for (const hookup of meters) {
+      const all = cautions(hookup).join(" ");
+      const { state, instrument } = hookup;
+      expect(/spinning hub/.test(all)).toBe(state.wheel === "hand");
+      expect(/does not look at the instrument/.test(all)).toBe(state.recorded === true);
+      expect(/Back-probe/.test(all)).toBe(
+        state.key === "on" && state.unplugged.length === 0 && instrument !== "amps-dc",
+      );
+      expect(/fans, belts|Salted|Hot-air|Private ground/.test(all)).toBe(false);
+    }
+  });
+
   it("the walk round the corner opens nothing before it looks, and takes the wheel off once", () => {
     const walk = walkRound(setup);
     const off = walk.map((hookup) => accessSteps(hookup, setup).access.some(({ id }) => id === "wheel-off"));

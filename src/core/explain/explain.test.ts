@@ -39,9 +39,27 @@ describe("the corner under the sliders", () => {
     const said = lessons.map((lesson) => explainCorner(lessonSettings(lesson)).module);
     expect(said[0]).toMatch(/follows/);
     expect(said[2]).toMatch(/falls to zero early/);
-    expect(said[4]).toMatch(/jumps|falls out/);
-    expect(said[6]).toMatch(/sees nothing/);
-    expect(lessons.length).toBe(10);
+    expect(said[7]).toMatch(/jumps|falls out/);
+    expect(said[9]).toMatch(/sees nothing/);
+    expect(lessons.length).toBe(13);
+  });
+
+  it("levels go with the sense resistor and keep their ratio; a wheel that runs out folds as evenly as one that does not", () => {
+    const levels = (senseOhms: number) =>
+      explainCorner({ ...usualExplain, senseOhms })
+        .readings[1]!.shown.split(" or ")
+        .map(volts)
+        .sort((a, b) => a - b);
+    const [few, many] = [levels(60), levels(180)];
+    expect(many[0]! / few[0]!).toBeCloseTo(3, 1);
+    for (const [low, high] of [few, many]) expect(high! / low!).toBeCloseTo(2, 0);
+    const runsOut = { ...usualExplain, family: "passive", gapMm: 0.4, speedKmh: 14, spin: "runs-out" } as const;
+    const { trace, rasterSay } = explainCorner(runsOut);
+    const height = (from: number, to: number) =>
+      Math.max(...trace.filter(([s]) => s >= from && s < to).map(([, v]) => v));
+    expect(height(0, 0.3)).toBeGreaterThan(2 * height(1.3, 1.6));
+    expect(rasterSay).toMatch(/^Even/);
+    expect(explainCorner({ ...runsOut, missing: 2 }).rasterSay).toMatch(/straight column/);
   });
 
   it("the ring raster answers too: a column for lost teeth, a wave for runout, nothing for a good corner or a bad wire", () => {

@@ -38,6 +38,10 @@ export interface ExplainSettings {
   contactOhms: number;
   /** Leak from the signal wire to ground, ohms; 0 for none. */
   chafeOhms: number;
+  /** What the module senses a two-wire sensor's current across, ohms. */
+  senseOhms: number;
+  /** How the wheel turns: at one speed, or let go after a push. */
+  spin: "steady" | "runs-out";
 }
 
 export const usualExplain: ExplainSettings = {
@@ -48,6 +52,8 @@ export const usualExplain: ExplainSettings = {
   runoutMm: 0.03,
   contactOhms: 0,
   chafeOhms: 0,
+  senseOhms: 122,
+  spin: "steady",
 };
 
 export interface Explained {
@@ -62,6 +68,9 @@ export interface Explained {
 }
 
 const TRACE_S = 0.35;
+/** A wheel that runs out is shown for as long as it takes to slow to this part of its speed. */
+const RUN_OUT_S = 1.6;
+const SLOWED_TO = 0.15;
 const SAMPLE_S = 1 / 3000;
 
 /** The whole corner, worked for one setting of the sliders: meter, trace and the module's view from one model. */
@@ -100,8 +109,8 @@ export function explainCorner(settings: ExplainSettings): Explained {
       label: `${hookupLabel(hookup)}, ${UNITS[hookup.instrument]}`,
       shown: shown(setup, car, hookup),
     })),
-    trace: traceOf(setup, car, settings.speedKmh),
-    ...rasterOf(setup, car, settings.speedKmh),
+    trace: traceOf(setup, car, settings),
+    ...rasterOf(setup, car, settings),
     module: MODULE_WORDS[likeliest(setup, car, speed)]!,
   };
 }
@@ -141,6 +150,7 @@ function carOf(setup: CornerSetup, settings: ExplainSettings): CarCondition {
   const car = drawHealthy(setup, inTheMiddle);
   car.ring.gapMm = settings.gapMm;
   car.ring.runoutMm = settings.runoutMm;
+  car.circuit.senseOhms = settings.senseOhms;
   if (settings.missing > 0) car.ring.missing = { start: 12, count: settings.missing };
   if (settings.contactOhms > 0) car.circuit.contactOhms[1]![0] = settings.contactOhms;
   if (settings.chafeOhms > 0)
@@ -176,23 +186,28 @@ function likeliest(setup: CornerSetup, car: CarCondition, hookup: Hookup): strin
   return SPEED_WORDS[chances.indexOf(Math.max(...chances))]!;
 }
 
-function traceOf(setup: CornerSetup, condition: CarCondition, speedKmh: number): [number, number][] {
-  const samples = recorded(setup, condition, speedKmh, TRACE_S, SAMPLE_S);
+/** Seconds the trace shows. */
+export function traceSeconds({ spin }: Pick<ExplainSettings, "spin">): number {
+  return spin === "steady" ? TRACE_S : RUN_OUT_S;
+}
+
+type Spin = Pick<ExplainSettings, "speedKmh" | "spin">;
+
+function traceOf(setup: CornerSetup, condition: CarCondition, spin: Spin): [number, number][] {
+  const samples = recorded(setup, condition, spin, traceSeconds(spin), SAMPLE_S);
   return Array.from(samples, (value, i) => [i * SAMPLE_S, value]);
 }
 
 /** As many turns, and samples a pulse, as a fold needs and a slider has time for; no whole number, which would cut every tooth alike on every turn. */
 const [TURNS, SAMPLES_A_PULSE] = [5.2, 25.887];
 
-function rasterOf(
-  setup: CornerSetup,
-  condition: CarCondition,
-  speedKmh: number,
-): Pick<Explained, "raster" | "rasterSay"> {
+function rasterOf(setup: CornerSetup, condition: CarCondition, spin: Spin): Pick<Explained, "raster" | "rasterSay"> {
   const pulses = nominalPulses(setup);
-  const hertz = frequencyHz(Math.max(0.5, speedKmh), pulses, rollingCircumferenceM(tyreOf(setup.tyre)));
+  const hertz = frequencyHz(Math.max(0.5, spin.speedKmh), pulses, rollingCircumferenceM(tyreOf(setup.tyre)));
   const sampleS = 1 / (SAMPLES_A_PULSE * hertz);
-  const samples = recorded(setup, condition, speedKmh, (TURNS * pulses) / hertz, sampleS);
+  // One that slows evenly covers as many turns in longer.
+  const longer = spin.spin === "steady" ? 1 : 2 / (1 + SLOWED_TO);
+  const samples = recorded(setup, condition, spin, (longer * TURNS * pulses) / hertz, sampleS);
   const capture: Capture = { name: "turns", sampleS, startS: 0, channels: [{ name: t`signal`, unit: "V", samples }] };
   const raster = ringRaster(capture, 0, pulses);
   const [analysis] = analyseCapture(capture, { pulses, family: setup.family, tyre: setup.tyre });
@@ -207,7 +222,7 @@ function rasterOf(
 function recorded(
   setup: CornerSetup,
   condition: CarCondition,
-  speedKmh: number,
+  { speedKmh, spin }: Spin,
   durationS: number,
   sampleS: number,
 ): Float32Array {
@@ -219,7 +234,7 @@ function recorded(
       durationS,
       sampleS,
       fromKmh: speedKmh,
-      toKmh: speedKmh,
+      toKmh: spin === "steady" ? speedKmh : SLOWED_TO * speedKmh,
       noiseV: 0.004,
       seed: 5,
     },

@@ -60,6 +60,42 @@ export const lessons: readonly Lesson[] = [
   },
   {
     get title() {
+      return t`One level, then the other`;
+    },
+    start: { family: "active-2wire", speedKmh: 1 },
+    get text() {
+      return t`Turned on by hand a few degrees at a time, the return stands at one level, then at the other: sensor, gap and ring are good there. One reading alone tells neither; one level over ten steps is a stuck sensor.`;
+    },
+    get move() {
+      return t`Read the meter's DC lines: either level may be met. Open the gap to 4 mm and see which one is left.`;
+    },
+  },
+  {
+    get title() {
+      return t`Levels differ from make to make`;
+    },
+    start: { family: "active-2wire", senseOhms: 60 },
+    get text() {
+      return t`The module reads the current across a resistor of its own, 30 to 300 Ω. 0.8 and 1.7 V is only the pair met most. What holds everywhere: the upper level is about twice the lower, and both sides of an axle agree.`;
+    },
+    get move() {
+      return t`Move the sense resistor: both levels move together. Then chafe the wire: they sink though the resistor is the same.`;
+    },
+  },
+  {
+    get title() {
+      return t`A wheel that runs out is no fault`;
+    },
+    start: { family: "passive", gapMm: 0.4, speedKmh: 14, spin: "runs-out" },
+    get text() {
+      return t`A wheel spun by hand slows: pulses spread, and a coil's height sinks with them. The last ones are far apart. A pulse counts as lost only where those beside it say that it had to come.`;
+    },
+    get move() {
+      return t`The raster stays even. Take out two teeth: now the gap stands at one place, however slow the wheel.`;
+    },
+  },
+  {
+    get title() {
       return t`A missing chunk`;
     },
     start: { family: "active-2wire", missing: 2 },

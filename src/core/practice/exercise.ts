@@ -7,6 +7,7 @@ import type { Fault } from "../faults/fault";
 import { seeded } from "../random/random";
 import { corners } from "../units/corner";
 import { complaintSchema, type Complaint } from "../complaint/complaint";
+import { storyOf } from "./story";
 
 export const skills = ["sensor and ring", "wiring", "intermittent", "supply and module"] as const;
 export type Skill = (typeof skills)[number];
@@ -96,15 +97,17 @@ export function practiceCar({ seed, family, skill, complaint, two }: Exercise): 
   const name = `Practice ${one(NAMES)} ${seed % 100}`;
   const beside = suspectables(setup).filter((other) => hasRepair(other) && canGoTogether(truth, other));
   const second = two && !intermittent && hasRepair(truth) && random() < 0.5 ? byPrior(beside) : null;
+  const buzz = buzzes(truth.fault) && (!second || buzzes(second.fault));
+  const said: Pick<Complaint, "presence" | "symptoms"> = {
+    presence: intermittent ? "intermittent" : "hard",
+    symptoms: buzz ? ["lamp", "false-abs-low-speed"] : ["lamp"],
+  };
   return {
     setup,
     fault: suspectId(truth.fault, truth.place),
     ...(second ? { second: suspectId(second.fault, second.place) } : {}),
     intermittent,
-    complaint: complaintSchema.parse({
-      presence: intermittent ? "intermittent" : "hard",
-      symptoms: buzzes(truth.fault) && (!second || buzzes(second.fault)) ? ["lamp", "false-abs-low-speed"] : ["lamp"],
-    }),
+    complaint: complaintSchema.parse({ ...said, ...storyOf(truth, setup.corner, seed, said) }),
     name,
   };
 }

@@ -1,6 +1,7 @@
 import type { CodeKind } from "../codes/code";
-import { corners } from "../units/corner";
-import { seeded } from "../random/random";
+import type { Fault } from "../faults/fault";
+import { corners, type Corner } from "../units/corner";
+import { seeded, type Random } from "../random/random";
 import { readSimulatedCar } from "./simulated-reading";
 import type { Job } from "../job/schema";
 
@@ -28,16 +29,23 @@ export function simulatedCodes(job: Job): string[] | null {
   const car = readSimulatedCar(job);
   if (!car) return null;
   const { fault } = car.truth;
-  const type = FAILURE_TYPE[fault.effect];
-  if (!type) return [];
   const random = seeded((job.simulated?.seed ?? 1) ^ 0x51ed);
   const status = car.away ? "history" : "present";
-  const code = (corner: number) => {
-    const subject = fault.effect === "feed" ? 1 : fault.part === "ring" && random() < 0.5 ? 2 : 0;
-    const number = (0x31 + 3 * corner + subject).toString(16).toUpperCase().padStart(4, "0");
-    return `C${number}-${random() < INEXACT ? "31" : type} ${status}`;
-  };
-  const own = corners.indexOf(job.setup.corner);
-  const shared = car.condition.othersDown > 0.5 ? corners.map((_, i) => i).filter((i) => i !== own) : [];
-  return [own, ...shared].map(code);
+  const { corner: own } = job.setup;
+  const shared = car.condition.othersDown > 0.5 ? corners.filter((one) => one !== own) : [];
+  return [own, ...shared].flatMap((corner) => storedCode(fault, corner, status, random) ?? []);
+}
+
+/** The code a module stores for a fault at a corner; null where it notices none. */
+export function storedCode(
+  { effect, part }: Pick<Fault, "effect" | "part">,
+  corner: Corner,
+  status: "present" | "history",
+  random: Random,
+): string | null {
+  const type = FAILURE_TYPE[effect];
+  if (!type) return null;
+  const subject = effect === "feed" ? 1 : part === "ring" && random() < 0.5 ? 2 : 0;
+  const number = (0x31 + 3 * corners.indexOf(corner) + subject).toString(16).toUpperCase().padStart(4, "0");
+  return `C${number}-${random() < INEXACT ? "31" : type} ${status}`;
 }

@@ -1,4 +1,4 @@
-import type { AnalyseOptions } from "./analyse";
+import type { Family } from "../circuit/setup";
 import { median } from "../units/median";
 import { LONGEST_SPIKE_S } from "./disturbances";
 import { found, type Found } from "./finding";
@@ -37,7 +37,7 @@ export function standing(
   samples: Float32Array,
   given: SignalShape,
   pulses: readonly Pulse[],
-  { family }: AnalyseOptions,
+  family: Family | undefined,
   { name, sampleS, startS }: { name: string; sampleS: number; startS: number },
 ): Standing | null {
   if (family === "passive") return null;

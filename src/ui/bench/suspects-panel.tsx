@@ -61,15 +61,13 @@ export function SuspectsPanel({
               </span>
             </div>
             <p className="mt-0.5 min-h-[2lh] text-sm leading-tight text-muted">
-              <WithTerms>
-                {verdict === "proven"
-                  ? t`Proven by reading ${provenBy.map(numberOf).join(", ")}.`
-                  : hangsOn
-                    ? t`All of it hangs on reading ${numberOf(hangsOn)}: confirm it another way before anything is fitted.`
-                    : lacks.length > 0
-                      ? t`Before condemning it: ${lacks.join("; ")}.`
-                      : t`Cleared by: ${clearedBy}`}
-              </WithTerms>
+              {verdict === "proven"
+                ? t`Proven by reading ${provenBy.map(numberOf).join(", ")}.`
+                : hangsOn
+                  ? t`All of it hangs on reading ${numberOf(hangsOn)}: confirm it another way before anything is fitted.`
+                  : lacks.length > 0
+                    ? t`Before condemning it: ${lacks.join("; ")}.`
+                    : t`Cleared by: ${clearedBy}`}
             </p>
           </li>
         ))}

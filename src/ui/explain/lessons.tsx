@@ -3,7 +3,7 @@ import { t } from "@/core/words/words";
 import { useState } from "react";
 import { families, familyWords } from "@/core/circuit/setup";
 import { contactAt, contactPlace, leakAt, leakPlace } from "@/core/explain/decades";
-import { explainCorner, usualExplain, type ExplainSettings } from "@/core/explain/explain";
+import { explainCorner, traceSeconds, usualExplain, type ExplainSettings } from "@/core/explain/explain";
 import { lessonSettings, lessons } from "@/core/explain/lessons";
 import { formatQuantity } from "@/core/units/format";
 import { Cap } from "../keys/cap";
@@ -71,7 +71,7 @@ export function Lessons() {
             </div>
           </section>
           <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`The module's pin`}>
-            <h2 className="text-sm font-semibold text-muted">{t`At the module's pin, over a third of a second`}</h2>
+            <h2 className="text-sm font-semibold text-muted">{t`At the module's pin, over ${traceSeconds(settings)} s`}</h2>
             <Trace points={explained.trace} />
             <p className="mt-1 text-lg font-bold" aria-live="polite">
               {say(explained.module)}
@@ -95,6 +95,16 @@ export function Lessons() {
                 step={0.5}
                 onChange={(speedKmh) => set({ speedKmh })}
               />
+              <div className="flex flex-wrap items-center gap-2" role="group" aria-label={t`the wheel`}>
+                <Cap
+                  aria-pressed={settings.spin === "steady"}
+                  onClick={() => set({ spin: "steady" })}
+                >{t`keeps its speed`}</Cap>
+                <Cap
+                  aria-pressed={settings.spin === "runs-out"}
+                  onClick={() => set({ spin: "runs-out" })}
+                >{t`is let go and runs out`}</Cap>
+              </div>
               <Slider
                 label={t`air gap`}
                 shown={say(t`${settings.gapMm} mm`)}
@@ -140,6 +150,17 @@ export function Lessons() {
                 step={0.1}
                 onChange={(place) => set({ chafeOhms: leakAt(place) })}
               />
+              {settings.family === "active-2wire" && (
+                <Slider
+                  label={t`sense resistor in the module`}
+                  shown={formatQuantity(settings.senseOhms, "ohms")}
+                  value={settings.senseOhms}
+                  min={30}
+                  max={300}
+                  step={2}
+                  onChange={(senseOhms) => set({ senseOhms })}
+                />
+              )}
             </section>
             <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Meter`}>
               <h2 className="text-sm font-semibold text-muted">{t`The meter`}</h2>

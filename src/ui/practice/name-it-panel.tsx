@@ -33,6 +33,10 @@ export function NameItPanel({
         <b className="font-semibold text-plum">{t`Practice car`}</b>
         <span className="font-mono">{t`${minutesInAll(job)} min so far`}</span>
       </h2>
+      <blockquote className="mt-2 border-l-4 border-rule pl-3 text-sm">
+        {job.complaint.note}{" "}
+        {job.complaint.codes.length > 0 && <span className="font-mono">{job.complaint.codes.join(" · ")}</span>}
+      </blockquote>
       {named.length > 0 && (
         <p className="pt-2">{jt`You named: ${(<b>{named.map(({ words }) => words).join(", ")}</b>)}.`}</p>
       )}
