@@ -35,7 +35,10 @@ test("the simulated meter shows its reading at the needle, and one key logs it",
   expect((await readings(page)).at(-1)).toMatchObject({ reading: { instrument: "volts-dc", value: shown } });
   // What is typed by hand stays, whatever the meter shows.
   await expect(page.locator("main[aria-busy=false]")).toBeVisible({ timeout: 60_000 });
-  await page.locator("#reading").fill("7.77 V");
+  await expect(async () => {
+    await page.locator("#reading").fill("7.77 V");
+    expect(await page.locator("#reading").inputValue()).toBe("7.77 V");
+  }).toPass();
   await page.waitForTimeout(1500);
   await expect(page.locator("#reading")).toHaveValue("7.77 V");
 });

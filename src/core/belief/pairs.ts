@@ -1,8 +1,10 @@
-import type { Hookup } from "../checks/hookup";
+import { hookupKey, type Hookup } from "../checks/hookup";
 import { suspectId, type Suspectable } from "../faults/catalogue";
 import { canGoTogether, together } from "../faults/pair";
 import { SLIP } from "../observation/likelihood";
-import type { Posterior } from "./posterior";
+import { isOddWord } from "./odd-word";
+import type { Posterior, Weighed } from "./posterior";
+import { isSameAgain } from "./unlisted";
 
 /** Cars in a hundred that come with two things wrong at one corner: common on salt roads (engineering judgement). */
 const PAIR_PRIOR = 0.04;
@@ -30,12 +32,23 @@ export function pairsCalledFor(
 ): readonly Suspectable[] | null {
   if (posterior.log.length < LEAST_READINGS) return null;
   const calling = Math.max(CALLING_SLIPS, OFTENER * SLIP * posterior.log.length);
-  if (posterior.expectedSlips() < calling && posterior.unlisted < CALLING_UNLISTED) return null;
+  if (posterior.expectedSlips() < calling && posterior.unlisted < CALLING_UNLISTED && !isToldTwice(posterior))
+    return null;
   const wanted = likeliestPairs(posterior, untouched);
   const known = new Set(drawn.map(idOf));
   const fresh = wanted.filter((one) => !known.has(idOf(one)));
   // What was drawn stays: the pair that fits may be among those already.
   return fresh.length <= DRAWN / 3 ? null : [...drawn, ...fresh].slice(-2 * DRAWN);
+}
+
+/** Whether what fits nothing in the running was said by two looks, or twice by one: no mistake, then. */
+function isToldTwice(posterior: Posterior): boolean {
+  const shares = posterior.shares();
+  const { log } = posterior;
+  const odd = log.filter((weighed) => isOddWord(weighed, shares));
+  const saidAgain = ({ observation: { hookup, value } }: Weighed, other: Weighed) =>
+    hookupKey(other.observation.hookup) === hookupKey(hookup) && isSameAgain(value, other.observation.value, hookup);
+  return odd.length > 1 || odd.some((one) => log.some((other) => other !== one && saidAgain(one, other)));
 }
 
 /** Pairs scored as if each reading were explained by whichever of the two can change it, or the better of both. */

@@ -6,7 +6,7 @@ import { faults } from "../faults/catalogue";
 import type { Wake } from "../faults/wake";
 import { wakeChances } from "../faults/wakes";
 import { seeded } from "../random/random";
-import { storedCode } from "../simulated/simulated-codes";
+import { storedCode } from "../simulated/stored-code";
 import type { Corner } from "../units/corner";
 
 /** So often a code is stored at all, and so often it says something else than what is wrong (engineering judgement). */

@@ -123,6 +123,26 @@ describe("other parts", () => {
   it("what is read metal on metal needs no plug dried: no water conducts so well", () => {
     expect(lacks(beliefAfter({ ...LOOM_ALONE, value: "4.1 Ω" }), "wire-to-neighbour@span1")).toBe(0);
   });
+
+  it("a look that fits no one fault and says the same again holds up no proof, and brings the second fault into question", () => {
+    const film = { instrument: "film", look: "encoder", value: "gap" };
+    const stuck = [
+      volts("plug.out.supply", "11.64 V"),
+      { ...volts("plug.out.return", "0.69 V"), state: { key: "on", wheel: "creep" } },
+      { instrument: "gauge", look: "gap", value: "1.05 mm" },
+      film,
+      { ...recorded("flat"), point: "plug.out.return" },
+      { instrument: "hands", look: "magnet", value: "no-change" },
+      { ...volts("plug.out.supply", "6.4 mA"), instrument: "amps-dc", red: "plug.in.supply", black: "plug.out.supply" },
+    ];
+    const shareOf = (belief: Belief, wanted: string) => rankParts(belief).find(({ part }) => part === wanted)!;
+    const once = beliefAfter(...stuck);
+    expect(shareOf(once, "sensor")).toMatchObject({ verdict: "suspect" });
+    const again = beliefAfter(...stuck, film);
+    expect(shareOf(again, "sensor")).toMatchObject({ verdict: "proven" });
+    expect(shareOf(again, "ring").share).toBeGreaterThan(0.15);
+    for (const { share } of rankParts(again)) expect(share).toBeLessThanOrEqual(1);
+  });
 });
 
 /** How many readings a fault still lacks before it may be named. */

@@ -47,17 +47,24 @@ function shownBy(value: ObservedValue): Taken["shown"] {
   }
 }
 
-/** A reading that no suspect explains is taken again where that tells anything: not at another place of a turned wheel. */
+/**
+ * A reading that no suspect explains is taken again where that tells anything: not at another place of a turned wheel. Taken
+ * again it has said what it says: what it speaks for may be wrong besides, and holds up no proof.
+ */
 function readAgain(posterior: Posterior): Need[] {
   const open = new Set(contradictions(posterior).map(({ entryId }) => entryId));
   const odd = posterior.log.flatMap(({ observation: { entryId, hookup, value } }) =>
     open.has(entryId) && (value.kind === "word" || readsTheSame(hookup)) ? [hookupKey(hookup)] : [],
   );
-  return [...new Set(odd)].map((key) => ({
-    say: () => t`the reading that fits no suspect taken again`,
-    isMet: () => false,
-    helps: (hookup) => hookupKey(hookup) === key,
-  }));
+  const times = (key: string) =>
+    posterior.log.filter(({ observation }) => hookupKey(observation.hookup) === key).length;
+  return [...new Set(odd)]
+    .filter((key) => times(key) < 2)
+    .map((key) => ({
+      say: () => t`the reading that fits no suspect taken again`,
+      isMet: () => false,
+      helps: (hookup) => hookupKey(hookup) === key,
+    }));
 }
 
 /**

@@ -98,6 +98,7 @@ export function analyseCapture(recorded: Capture, options: AnalyseOptions = {}):
   const dips = feeds.map((supply, i) => supply && supplyFinding(recorded, i, supply, losses));
   // One cause, one finding: what is lost with the supply is no loose signal wire besides.
   const withSupply = dips.some((dip) => dip?.withSignal);
+  const noneTurned = analysed.every(({ signal }, i) => feeds[i] || signal === "flat");
   return analysed.map((analysis, i) => {
     const own = withSupply ? analysis.findings.filter(({ code }) => code !== "random-dropout") : analysis.findings;
     // Losses that come with the supply repeat by chance, and are no ring's signature.
@@ -105,10 +106,13 @@ export function analyseCapture(recorded: Capture, options: AnalyseOptions = {}):
     return {
       ...analysis,
       signaturePulses,
+      warnings: noneTurned && !feeds[i] ? [...analysis.warnings, NO_PULSE()] : analysis.warnings,
       findings: believed(dips[i] ? [...own, dips[i]] : own, analysis.revolutions),
     };
   });
 }
+
+const NO_PULSE = () => t`No pulse in it: that tells of a fault only if the wheel was turned.`;
 
 /** Findings of one channel with how much each is to be believed. */
 function believed(findings: readonly Found[], turns: number | null): Finding[] {

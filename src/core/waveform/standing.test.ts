@@ -52,8 +52,11 @@ describe("a wheel that stands while the loom is moved", () => {
   });
 
   it("nothing that happens is nothing found, whichever of its levels it stands at", () => {
-    for (const volts of [0.84, 1.68])
-      expect(recorded(2000, 10, () => volts, two)).toMatchObject({ findings: [], leading: "flat" });
+    for (const volts of [0.84, 1.68]) {
+      const one = recorded(2000, 10, () => volts, two);
+      expect(one).toMatchObject({ findings: [], leading: "flat" });
+      expect(one.warnings.join()).toMatch(/only if the wheel was turned/);
+    }
   });
 });
 
