@@ -11,7 +11,7 @@ import { jobSchema } from "../src/core/job/schema";
 import { Belief } from "../src/core/belief/belief";
 import { proposeChecks } from "../src/core/planning/next-check";
 import { debrief } from "../src/core/practice/debrief";
-import { practiceCar } from "../src/core/practice/exercise";
+import { practiceCar } from "../src/core/practice/practice-car";
 
 const rows: [what: string, goal: string, ms: number, baseline: string, baseMs: number][] = [];
 

@@ -8,7 +8,8 @@ import { suspectables, suspectId } from "../faults/catalogue";
 import { policySchema } from "../complaint/policy";
 import { analyseCapture } from "../waveform/analyse";
 import { debrief } from "./debrief";
-import { exerciseSchema, practiceCar, skills, type PracticeComplaint } from "./exercise";
+import { exerciseSchema, skills, type PracticeComplaint } from "./exercise";
+import { practiceCar } from "./practice-car";
 import { scoresBySkill, weakestSkill } from "./history";
 import { skillOf } from "./skill-of";
 

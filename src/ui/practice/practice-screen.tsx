@@ -10,7 +10,6 @@ import { JOB_VERSION, type Job } from "@/core/job/schema";
 import { policySchema } from "@/core/complaint/policy";
 import {
   exerciseSchema,
-  practiceCar,
   practiceComplaints,
   skills,
   skillWords,
@@ -37,6 +36,7 @@ export function PracticeScreen() {
   const [two, setTwo] = useState(false);
   const [alone, setAlone] = useState(false);
   const start = async (exercise: Exercise) => {
+    const { practiceCar } = await import("@/core/practice/practice-car");
     const car = practiceCar(exercise);
     const job: Job = {
       tastatura: JOB_VERSION,
