@@ -100,7 +100,7 @@ export function CaptureView({
     });
     await keepInLibrary(item, result.capture);
     setLibrary([...(await listLibrary()), ...(await listShipped())]);
-    toast(t`Kept as ${kind}: ${item.model}. Compare any capture with it here.`);
+    toast(t`Kept in the library: ${item.model}. Compare any capture with it here.`);
   };
   const against = library.find(({ captureId }) => captureId === comparedId);
   const known = against && !against.simulated ? knownFrom(against, job.setup) : null;
@@ -158,9 +158,9 @@ export function CaptureView({
             <Cap legend="←" onClick={() => toRow(row - 1)} disabled={!raster}>{t`turn before`}</Cap>
             <Cap legend="→" onClick={() => toRow(row + 1)} disabled={!raster}>{t`turn after`}</Cap>
             <Cap legend="A" onClick={() => setView(whole)}>{t`all of it`}</Cap>
-            {(["known-good", "known-bad"] as const).map((kind) => (
-              <Cap key={kind} onClick={() => void keep(kind)}>{t`keep as ${kind}`}</Cap>
-            ))}
+            {/* What decides nothing is no measure for the next car. */}
+            <Cap disabled={channel.undecided} onClick={() => void keep("known-good")}>{t`keep as known-good`}</Cap>
+            <Cap onClick={() => void keep("known-bad")}>{t`keep as known-bad`}</Cap>
           </div>
         </section>
         <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Ring clock`}>
