@@ -156,7 +156,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     findPulsesPerRevolution(through.pulses, through.rhythm, shape.kind === "sine");
   // Where each edge of a pole makes a pulse, a count of poles is told from the ring by its own twice as many.
   const bothEdges = (coded || widths) && signature === 2 * (options.pulses ?? NaN);
-  const still = coded ? null : standing(recorded, shape, pulses, options.family, { name, sampleS, startS });
+  const still = coded ? null : standing(recorded, shape, pulses, options.family, { name, sampleS, startS, inVolts });
   const isSlow = isTooSlow(shape, sampleS) && !still;
   const isTurning = pulses.length >= 8 && shape.kind !== "noise" && !still && !isSlow;
   const endS = isTurning

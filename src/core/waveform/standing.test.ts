@@ -75,6 +75,17 @@ describe("poles passed one by one", () => {
       }
   });
 
+  it("a signal that rides on its supply, and an input that knows no volts, step as well", () => {
+    const rides = recorded(1000, 24, (s) => (Math.floor(s / 4) % 2 ? 11.4 : 10.6), two, "supply");
+    expect(rides.findings).toEqual([]);
+    const rows = ["Time [s],Channel 0", ...Array.from({ length: 20 }, (_, i) => `${3 * i + (i % 3) / 10},${i % 2}`)];
+    const [logic] = analyseCapture(parseCaptureCsv(rows.join("\n"), "x.csv"), two);
+    for (const one of [rides, logic!]) {
+      expect(one.findings).toEqual([]);
+      expect(isUsable(one)).toBe(false);
+    }
+  });
+
   it("a jump too brief for a pole is none", () => {
     const one = recorded(5000, 12, (s) => (within(s, [3, 3.004], [7, 7.01]) ? 5 : 0.2), three);
     expect(one.leading).toBe("signal-parked");

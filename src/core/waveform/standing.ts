@@ -1,4 +1,5 @@
 import type { Family } from "../circuit/setup";
+import { DIP } from "./supply";
 import { median } from "../units/median";
 import { LONGEST_SPIKE_S } from "./disturbances";
 import { found, type Found } from "./finding";
@@ -38,7 +39,7 @@ export function standing(
   given: SignalShape,
   pulses: readonly Pulse[],
   family: Family | undefined,
-  { name, sampleS, startS }: { name: string; sampleS: number; startS: number },
+  { name, sampleS, startS, inVolts }: { name: string; sampleS: number; startS: number; inVolts: boolean },
 ): Standing | null {
   if (family === "passive") return null;
   const shape = given.kind === "flat" ? withRareLevel(samples, given, sampleS) : given;
@@ -54,23 +55,29 @@ export function standing(
     return null;
   const usual = family ?? (highV < 4.4 ? "active-2wire" : "active-3wire");
   const isOwn = (volts: number) => volts > OWN_V[0] && volts < OWN_V[1];
-  const both = usual === "active-3wire" || (isOwn(lowV) && isOwn(highV) && ratioIsOwn(highV / lowV));
+  // What is no volts has no level of its own; a small step high up is a signal that rides on its supply.
+  const both =
+    usual === "active-3wire" ||
+    !inVolts ||
+    (lowV > OWN_V[1] && lowV > DIP * highV) ||
+    (isOwn(lowV) && isOwn(highV) && ratioIsOwn(highV / lowV));
   // Of a level the sensor makes and one it does not, the second is what was lost, however long.
   const lostIsHigh = both || isOwn(lowV) === isOwn(highV) ? !homeIsHigh : isOwn(lowV);
   const visits = visitsOf(samples, lowV, highV, lostIsHigh);
   const isWithin = ([from, to]: Visit) => from > 0 && to < samples.length - 1;
   const seconds = ([from, to]: Visit) => (to - from + 1) * sampleS;
   const at = (visit: Visit) => startS + visit[0] * sampleS;
-  const upright = [homeIsHigh ? highV : lowV, homeIsHigh ? lowV : highV] as const;
+  const [homeV, awayV] = homeIsHigh ? [highV, lowV] : [lowV, highV];
   const back = visits.filter(isWithin);
   const where = (list: readonly Visit[]) => ({ startS: at(list[0]!), endS: at(list[0]!) + seconds(list[0]!) });
-  if ((usual === "active-2wire" ? upright[0] > OWN_V[1] : isSupply(name)) && upright[0] > upright[1] && back.length > 0)
+  const isFeed = usual === "active-2wire" ? homeV > OWN_V[1] : isSupply(name);
+  if (isFeed && inVolts && awayV < DIP * homeV && back.length > 0)
     return {
       findings: [
         found(
           "supply-dip",
-          { usualV: upright[0], leastV: upright[1], times: back.length, withSignal: false },
-          { strength: 0.92, count: back.length, size: upright[0] - upright[1], withSignal: false, ...where(back) },
+          { usualV: homeV, leastV: awayV, times: back.length, withSignal: false },
+          { strength: 0.92, count: back.length, size: homeV - awayV, withSignal: false, ...where(back) },
         ),
       ],
       toggles: 0,

@@ -9,7 +9,8 @@ const STEADY_SHARE = 0.9;
 const FEW_DIPS = 6;
 const STEADY_BUT_FOR_DIPS = 0.6;
 const LEAST_SUPPLY_V = 3;
-const DIP = 0.85;
+/** A supply that falls below this part of its usual value sinks. */
+export const DIP = 0.85;
 
 /** A channel that stands at one value but for dips. */
 export interface Supply {
