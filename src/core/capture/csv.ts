@@ -164,7 +164,7 @@ function labelsAbove(
   return Array.from({ length: width }, (_, c) => {
     const raw = names?.[c] ?? "";
     const inName =
-      /[([]\s*(ms|us|µs|s|mV|V|mA|A|min|uncalibrated|k?Hz|km\/?h|mph|rpm|°?C|%)\s*[)\]]/i.exec(raw) ??
+      /[([]\s*(ms|us|µs|s|mV|V|mA|A|min|uncalibrated|k?Hz|km\/?h|mph|rpm|°C|%)\s*[)\]]/i.exec(raw) ??
       /(?:^|[_ /])(ms|us|µs|s|mV|V|mA|A|k?Hz|mph|rpm)$/i.exec(raw) ??
       /[_ ](km\/?h)$/i.exec(raw);
     const unit = units?.[c]?.replace(/[()[\]]/g, "") || inName?.[1] || "";
@@ -172,7 +172,7 @@ function labelsAbove(
   });
 }
 
-const UNIT_CELL = /^[([]?\s*(s|sec|ms|us|µs|V|mV|A|mA|volts?|seconds?|k?Hz|km\/?h|mph|rpm|°?C|%)\s*[)\]]?$/i;
+const UNIT_CELL = /^[([]?\s*(s|sec|ms|us|µs|V|mV|A|mA|volts?|seconds?|k?Hz|km\/?h|mph|rpm|°C|%)\s*[)\]]?$/i;
 
 const SECONDS_PER: Record<string, number> = {
   s: 1,
@@ -220,8 +220,9 @@ function assemble(columns: Float64Array[], format: Format, name: string, lines: 
 }
 
 /** Numbers an instrument makes of a signal, which are none themselves. */
-const NO_SIGNAL = /^(k?hz|km\/?h|kph|mph|rpm|1\/min|u\/min|°?c|%)$/i;
-const NAMED_NO_SIGNAL = /^(frequency|freq|frequenz|wheel ?speed|speed|rpm|drehzahl|geschwindigkeit)\b/i;
+const NO_SIGNAL = /^(k?hz|km\/?h|kph|mph|rpm|1\/min|u\/min|°c|%)$/i;
+/** A “speed” may be a speed sensor's volts: without a unit only these are no signal for sure. */
+const NAMED_NO_SIGNAL = /^(frequency|freq|frequenz|rpm|drehzahl)$/i;
 
 /** The columns that hold a signal. @throws UnusableInput where none does: what is asked for, and where such numbers belong */
 function signalColumns(columns: readonly Float64Array[], labels: Format["labels"], name: string): number[] {

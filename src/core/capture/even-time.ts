@@ -15,7 +15,8 @@ const CHANGES = 0.9;
 const STEPS_A_STATE = 8;
 /** Steps no further apart than this are one and the same, written with few digits. */
 const ALIKE = 1.05;
-const MOST_ROWS = 4_000_000;
+/** All columns together: a few rows far apart must not fill the memory. */
+const MOST_SAMPLES = 2_000_000;
 
 /**
  * Recordings that are not sampled at even steps, put at even steps: a list of changes (a logic analyser's) is held from one
@@ -31,7 +32,7 @@ export function evenRows(time: Float64Array, columns: readonly Float64Array[]): 
   if (lasting.length < 2 || lasting.at(-1)! < ALIKE * lasting[0]!) return null;
   const length = time.at(-1)! - time[0]!;
   const often = changes ? lasting[Math.floor(0.02 * lasting.length)]! / STEPS_A_STATE : lasting[lasting.length >> 1]!;
-  const step = Math.max(often, length / MOST_ROWS);
+  const step = Math.max(often, (length * columns.length) / MOST_SAMPLES);
   const count = Math.floor(length / step) + 1;
   const out = columns.map(() => new Float64Array(count));
   let row = 0;

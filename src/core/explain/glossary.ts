@@ -74,7 +74,6 @@ function words(): Entry[] {
     },
     {
       term: t`Drop-out speed`,
-      also: [t`drops out`],
       says: t`The speed below which a passive signal is too small for the module. A large gap raises it.`,
     },
     {

@@ -53,7 +53,7 @@ export function debrief(job: Job): Debrief {
   if (!simulated) throw new RangeError("only a practice car can be looked into");
   const truths = truthsOf(job, simulated);
   const repairs = standingRepairs(job);
-  const isNamed = ({ fault }: Suspectable) => repairs.some(({ part }) => part === fault.part);
+  const isNamed = (one: Suspectable) => repairs.some((repair) => mends(repair, one));
   const right = truths.every(isNamed);
   const steps = stepsOf(job, truths);
   const best = bestRun(job, simulated, truths);

@@ -60,7 +60,7 @@ export function practiceCar({ seed, family, skill, complaint, two }: Exercise): 
     fault: suspectId(truth.fault, truth.place),
     ...(second ? { second: suspectId(second.fault, second.place) } : {}),
     intermittent,
-    complaint: complaintSchema.parse({ ...said, ...storyOf(truth, setup.corner, seed, said) }),
+    complaint: complaintSchema.parse({ ...said, ...storyOf([truth, second], setup.corner, seed, said) }),
     name,
   };
 }

@@ -1,8 +1,7 @@
 import { t } from "../words/words";
 import type { Complaint } from "../complaint/complaint";
 import { recentWorkIds } from "../complaint/recent-works";
-import type { Suspectable } from "../faults/catalogue";
-import { faults } from "../faults/catalogue";
+import { faults, type Suspectable } from "../faults/catalogue";
 import type { Wake } from "../faults/wake";
 import { wakeChances } from "../faults/wakes";
 import { seeded } from "../random/random";
@@ -19,7 +18,7 @@ const GUESSED_BEFORE = 0.2;
 
 /** What the customer of a practice car tells, and what is stored in its module: true of the car, yet not all of it a clue. */
 export function storyOf(
-  { fault }: Suspectable,
+  [{ fault }, second]: readonly [Suspectable, Suspectable | null],
   corner: Corner,
   seed: number,
   { presence, symptoms }: Pick<Complaint, "presence" | "symptoms">,
@@ -36,7 +35,8 @@ export function storyOf(
     comesAndGoes ? WHEN[strongest(wakeChances(fault))]() : t`The lamp has been on all the time for a week.`,
   ];
   if (symptoms.includes("false-abs-low-speed")) said.push(t`In the last metres of a stop the pedal buzzes.`);
-  if (fault.part !== "sensor" && random() < GUESSED_BEFORE)
+  const isSensor = [fault, second?.fault].some((one) => one?.part === "sensor");
+  if (!isSensor && random() < GUESSED_BEFORE)
     said.push(t`Another workshop has fitted a new sensor already; it did not help.`);
   return { codes: code ? [code] : [], recentWork: work ? [work] : [], note: said.join(" ") };
 }

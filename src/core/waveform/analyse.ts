@@ -22,7 +22,7 @@ import { onceATurn } from "./once-a-turn";
 import { couldBeFitted, ringOf } from "./ring-of";
 import { evenPeriods } from "./ring-speed";
 import { findPulsesPerRevolution, foldRing, foldTogether, type RingPattern } from "./ring-pattern";
-import type { SignalKind, SignalShape } from "./signal";
+import { LEAST_PULL_UP_V, type SignalKind, type SignalShape } from "./signal";
 
 export interface AnalyseOptions {
   /** Pulses per revolution, when known. */
@@ -106,7 +106,7 @@ export function analyseCapture(recorded: Capture, options: AnalyseOptions = {}):
     return {
       ...analysis,
       signaturePulses,
-      warnings: noneTurned && !feeds[i] ? [...analysis.warnings, NO_PULSE()] : analysis.warnings,
+      warnings: noneTurned && !feeds[i] && own.length === 0 ? [...analysis.warnings, NO_PULSE()] : analysis.warnings,
       findings: believed(dips[i] ? [...own, dips[i]] : own, analysis.revolutions),
     };
   });
@@ -261,7 +261,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     ...(widths ? { widths } : {}),
     warnings: [
       ...recordingWarnings(list, rhythm.periods, speed, sampleS),
-      ...undecidedWarnings(isSlow, endS, still?.toggles ?? 0, { sampleS }),
+      ...undecidedWarnings(isSlow, endS, still?.toggles ?? 0, sampleS),
       ...(gapsOpen
         ? [
             t`Pulses are lost, and too few turns were recorded to tell a gap in the ring from a loose wire. Turn it two turns more without a stop, or set the pulses per turn.`,
@@ -337,9 +337,6 @@ function levelFindings(
 function isTwoWire({ highV }: SignalShape, { family }: AnalyseOptions): boolean {
   return family ? family === "active-2wire" : highV < LEAST_PULL_UP_V;
 }
-
-/** 5 V less a tenth (from memory). */
-const LEAST_PULL_UP_V = 4.4;
 
 /** Frequency over the whole capture, from periods that hold no gap. */
 function range(periods: Float64Array, ratios: Float64Array, sampleS: number): Range | null {

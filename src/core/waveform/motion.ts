@@ -117,7 +117,7 @@ export function turns(pulses: readonly { at: number }[], scatter = SCATTER, fewe
 const FEWEST = 12;
 
 /** Fewer pulses than this tell nothing of a wheel. */
-const FEWEST_PULSES = 8;
+export const FEWEST_PULSES = 8;
 
 /** Whether there are pulses enough, and even ones. */
 export function isWheel(pulses: readonly { at: number }[]): boolean {

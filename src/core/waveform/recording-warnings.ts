@@ -61,12 +61,7 @@ export function isTooSlow({ kind }: SignalShape, sampleS: number): boolean {
 }
 
 /** What else keeps it from being judged: sampled too slowly, an end in full turn, poles passed one by one. */
-export function undecidedWarnings(
-  isSlow: boolean,
-  endS: number | null,
-  toggles: number,
-  { sampleS }: { sampleS: number },
-): string[] {
+export function undecidedWarnings(isSlow: boolean, endS: number | null, toggles: number, sampleS: number): string[] {
   if (isSlow)
     return [
       t`${Number((1 / sampleS).toPrecision(2))} samples a second are too few: a turning wheel looks like noise, or like another wave. Record 2000 a second or more.`,

@@ -13,6 +13,9 @@ export interface SignalShape {
   noiseV: number;
 }
 
+/** What an output is pulled up to: 5 V less a tenth (from memory). */
+export const LEAST_PULL_UP_V = 4.4;
+
 const BINS = 128;
 /** Range and noise need no more samples than this. */
 const JUDGED = 20_000;

@@ -151,6 +151,19 @@ describe("what is no recording of a signal", () => {
     expect(codes(list(17))).toEqual(["missing-pulses"]);
   });
 
+  it("a few changes far apart fill no memory", () => {
+    const columns = 12;
+    const rows = Array.from(
+      { length: 40 },
+      (_, i) =>
+        `${i < 20 ? i * 1e-9 : i * 1e3},${Array(columns)
+          .fill(i % 2)
+          .join()}`,
+    );
+    const { channels } = parseCaptureCsv(`time (s),${Array(columns).fill("a").join()}\n${rows.join("\n")}`, "x.csv");
+    expect(channels.reduce((sum, { samples }) => sum + samples.length, 0)).toBeLessThan(2_100_000);
+  });
+
   it("a column of hertz or of speeds is refused with what to export, and left out beside a signal", () => {
     const file = (head: string, row: (i: number) => string) =>
       [head, ...Array.from({ length: 60 }, (_, i) => row(i))].join("\n");
@@ -161,6 +174,12 @@ describe("what is no recording of a signal", () => {
           "x.csv",
         ),
       ).toThrow(UnusableInput);
+    // A speed sensor's volts are no speed.
+    const sensor = parseCaptureCsv(
+      file("time (s),Speed sensor FL", (i) => `${i / 10},${(i % 9) / 9}`),
+      "x.csv",
+    );
+    expect(sensor.channels).toHaveLength(1);
     const both = parseCaptureCsv(
       file("time (s),signal (V),frequency (Hz)", (i) => `${i / 10},${i % 2},48`),
       "x.csv",

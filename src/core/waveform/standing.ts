@@ -3,10 +3,10 @@ import { DIP } from "./supply";
 import { median } from "../units/median";
 import { LONGEST_SPIKE_S } from "./disturbances";
 import { found, type Found } from "./finding";
-import { turns } from "./motion";
+import { FEWEST_PULSES, turns } from "./motion";
 import type { Pulse } from "./pulses";
 import { SLOWEST_RATE } from "./recording-warnings";
-import type { SignalShape } from "./signal";
+import { LEAST_PULL_UP_V, type SignalShape } from "./signal";
 
 /** A recording of a wheel that stands, or is turned on by hand pole by pole: what its level does is all it tells. */
 export interface Standing {
@@ -19,7 +19,6 @@ type Visit = [from: number, to: number];
 
 /** A wheel that stands keeps its signal at one level this much of the time; one that turns, or is turned on, does not. */
 const AT_HOME = 0.85;
-const FEWEST_PULSES = 8;
 /** No hand turns a wheel on by a whole pole and comes to rest again in less time (engineering judgement). */
 const BRIEFEST_POLE_S = 0.06;
 /** Two currents of 1.9 to 2.2 to one (data sheets, from memory), with what a capture is off by. */
@@ -53,7 +52,7 @@ export function standing(
   const atHome = Math.max(above, samples.length - above) / samples.length;
   if (pulses.length >= FEWEST_PULSES && !isSteps(pulses, sampleS) && (atHome < AT_HOME || turns(pulses, undefined, 2)))
     return null;
-  const usual = family ?? (highV < 4.4 ? "active-2wire" : "active-3wire");
+  const usual = family ?? (highV < LEAST_PULL_UP_V ? "active-2wire" : "active-3wire");
   const isOwn = (volts: number) => volts > OWN_V[0] && volts < OWN_V[1];
   // What is no volts has no level of its own; a small step high up is a signal that rides on its supply.
   const both =

@@ -2,6 +2,7 @@
 import clsx from "clsx";
 import { useId, useState, type KeyboardEvent, type SyntheticEvent } from "react";
 import { termsIn } from "@/core/explain/terms-in";
+import { useUnits } from "../settings/use-units";
 
 /** A sentence whose words of the trade say what they mean when pointed at, touched or focused. */
 export function WithTerms({ children }: { children: string }) {
@@ -16,6 +17,7 @@ export function WithTerms({ children }: { children: string }) {
 
 function Term({ text, says }: { text: string; says: string }) {
   const id = useId();
+  const say = useUnits();
   const [side, setSide] = useState<"left" | "right" | null>(null);
   const show = ({ currentTarget }: SyntheticEvent<HTMLElement>) => {
     const { left, width } = currentTarget.getBoundingClientRect();
@@ -48,7 +50,7 @@ function Term({ text, says }: { text: string; says: string }) {
             side === "left" ? "left-0" : "right-0",
           )}
         >
-          {says}
+          {say(says)}
         </span>
       )}
     </span>
