@@ -9,7 +9,8 @@ export default defineConfig({
   expect: { timeout: 20_000 },
   // Files side by side: much of a test is waiting, and two cores are there.
   workers: 2,
-  reporter: "line",
+  // Each test with its time: the browser tests are half of all.
+  reporter: "list",
   use: {
     baseURL: `http://localhost:${port}`,
     viewport: { width: 1280, height: 800 },

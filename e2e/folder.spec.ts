@@ -62,7 +62,8 @@ function written(page: Page, job: string): Promise<number> {
     for await (const file of (await share.getDirectoryHandle("jobs")).values())
       if (file.kind === "file" && file.name.startsWith(id)) {
         const text = await (await (file as FileSystemFileHandle).getFile()).text();
-        most = Math.max(most, (JSON.parse(text) as { entries: unknown[] }).entries.length);
+        // A file that is being written is empty for a moment.
+        if (text !== "") most = Math.max(most, (JSON.parse(text) as { entries: unknown[] }).entries.length);
       }
     return most;
   }, job);

@@ -8,10 +8,15 @@ export const root = fileURLToPath(new URL("..", import.meta.url));
 /** Runs a command to its end and stops the whole script, with its exit code, when it fails. */
 export function step(title, command, args, env = {}) {
   console.log(`\n== ${title}`);
+  const begun = Date.now();
   const done = spawnSync(command, args, { cwd: root, stdio: "inherit", env: { ...process.env, ...env } });
-  if (done.status === 0) return;
+  if (done.status === 0) return console.log(`${title}: ${secondsSince(begun)} s`);
   console.error(`${title} failed${done.error ? `: ${done.error.message}` : ""}.`);
   process.exit(done.status ?? 1);
+}
+
+function secondsSince(begun) {
+  return Math.round((Date.now() - begun) / 1000);
 }
 
 /** A tool out of node_modules. */
@@ -21,6 +26,7 @@ export function tool(title, name, args, env) {
 
 /** Runs tools side by side, each one's words told once it is done; stops the whole script where one fails. */
 export async function toolsTogether(tools) {
+  const begun = Date.now();
   console.log(`\n== ${tools.map(({ title }) => title).join(", ")}`);
   const failed = await Promise.all(
     tools.map(
@@ -31,7 +37,7 @@ export async function toolsTogether(tools) {
           for (const stream of [child.stdout, child.stderr]) stream.on("data", (piece) => said.push(piece));
           child.on("close", (code) => {
             process.stdout.write(Buffer.concat(said));
-            console.log(code === 0 ? `${title}: passed` : `${title} failed.`);
+            console.log(code === 0 ? `${title}: passed, ${secondsSince(begun)} s` : `${title} failed.`);
             resolve(code !== 0);
           });
         }),

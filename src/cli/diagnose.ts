@@ -3,6 +3,7 @@ import { UnusableInput } from "../core/capture/capture";
 import { CAR_VERSION, diagnoseCar, type CarDiagnosis } from "../core/bench/diagnose-car";
 import { parseJson, versionOf } from "../core/job/document";
 import { diagnoseFile } from "../core/bench/diagnose-file";
+import type { EntryName } from "../core/bench/shared-readings";
 import type { Act } from "../core/planning/acts";
 import type { NextCheck } from "../core/bench/describe-hookup";
 import { contradictionWords } from "../core/verdict/contradictions";
@@ -21,11 +22,9 @@ await runCommand(async () => {
     : ofCorner(diagnoseFile(text, basename(file)));
 });
 
-function ofCar({ corners, sharedReadings, parts, next }: CarDiagnosis) {
+function ofCar({ corners, parts, next }: CarDiagnosis) {
   return {
-    corners: Object.fromEntries(
-      Object.entries(corners).map(([corner, made]) => [corner, ofCorner(made, sharedReadings)]),
-    ),
+    corners: Object.fromEntries(Object.entries(corners).map(([corner, made]) => [corner, ofCorner(made, made.names)])),
     car: {
       parts: parts.map(({ share, ...one }) => ({ ...one, share: round(share) })),
       next: next.map((one) => ({ corner: one.corner, ...contractCheck(one) })),
@@ -33,13 +32,12 @@ function ofCar({ corners, sharedReadings, parts, next }: CarDiagnosis) {
   };
 }
 
-/** @param shared readings of the whole car that stand before the corner's own: numbered apart */
+/** @param names of a whole car's entries: shared ones are numbered apart */
 function ofCorner(
   { suspects, parts, next, acts, contradictions, guess, hypotheses, misfit, unread }: ReturnType<typeof diagnoseFile>,
-  shared = 0,
+  names?: readonly EntryName[],
 ) {
-  const numbered = (entryId: string) =>
-    Number(entryId) < shared ? { shared: Number(entryId) } : { reading: Number(entryId) - shared };
+  const numbered = (entryId: string) => names?.[Number(entryId)] ?? { reading: Number(entryId) };
   return {
     suspects: suspects.map(({ fault, place, part, share, verdict }) => ({
       fault,

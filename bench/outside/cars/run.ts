@@ -72,7 +72,11 @@ export async function diagnoseOutsideCar(
     },
     readings: [] as unknown[],
   };
-  const { diagnosing } = openDiagnosis(JSON.stringify(file), "outside.json", unknown ? [unknown.code] : []);
+  const { diagnosing } = openDiagnosis(
+    JSON.stringify(file),
+    "outside.json",
+    unknown ? { without: [unknown.code] } : {},
+  );
   const steps: string[] = [];
   let minutes = 0;
   let readings = 0;

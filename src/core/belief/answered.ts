@@ -1,8 +1,9 @@
 import { stateKey } from "../circuit/state";
-import { hookupKey, type Hookup } from "../checks/hookup";
+import { hookupKey, isLook, type Hookup } from "../checks/hookup";
+import { others } from "../checks/looks/others";
 import { readsTheSame, turnsWheel } from "../checks/turns-wheel";
 import type { Observation } from "../observation/observation";
-import { secondLook } from "../observation/second-look";
+import { secondLook, seenAlike } from "../observation/second-look";
 import type { Observed } from "../observation/typed-value";
 import type { ForecastTable } from "./forecasts";
 import { levelMet, standing, type StoodAt } from "./standing-wheel";
@@ -14,6 +15,9 @@ export class Answered {
   private readonly recordings = new Map<string, string>();
   /** Which of its two levels the sensor was left at by the last reading on a standing wheel; unknown once it was turned. */
   stoodAt: StoodAt = null;
+
+  /** @param several codes name other corners: the scan tool was looked at before */
+  constructor(private readonly several = false) {}
 
   /** Notes an answer. @param weight of the candidates forecast in `table`, this reading weighed in */
   note({ hookup, value }: Observation, table: ForecastTable, weight: ArrayLike<number>): void {
@@ -52,6 +56,7 @@ export class Answered {
     if (table.kind === "numbers") return standing(table, this.stoodAt);
     const last = this.answers.get(hookupKey(table.hookup))?.at(-1);
     if (last?.kind === "word") return lookedAgain(table, last.word, 0);
+    if (this.several && isLook(table.hookup, others.id)) return lookedAgain(table, SEVERAL, 0);
     // The same signal recorded at another place errs alike, where nothing on the way could change it.
     const recorded =
       table.hookup.instrument === "scope" ? this.recordings.get(stateKey(table.hookup.state)) : undefined;
@@ -66,11 +71,15 @@ const SAME_SIGNAL = 0.2;
 function lookedAgain(table: WordTable, word: string, least: number): WordTable {
   const at = table.words.indexOf(word);
   const size = table.words.length;
+  const alike = seenAlike(table.hookup);
   const chances = table.chances.slice();
   for (let start = 0; start < chances.length; start += size)
     if (chances[start + at]! >= least)
-      chances.set(secondLook([...chances.subarray(start, start + size)], at, table.hookup.instrument), start);
+      chances.set(secondLook([...chances.subarray(start, start + size)], at, alike), start);
   return { ...table, chances };
 }
+
+/** What codes of several corners say of the other corners. */
+const SEVERAL: (typeof others.answers.list)[number]["word"] = "several";
 
 type WordTable = Extract<ForecastTable, { kind: "words" }>;

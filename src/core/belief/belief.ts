@@ -2,6 +2,7 @@ import { hookupKey, type Hookup } from "../checks/hookup";
 import type { Danger } from "../checks/interlocks";
 import type { CornerSetup } from "../circuit/setup";
 import type { Complaint } from "../complaint/complaint";
+import { codesElsewhere } from "../complaint/complaint-weight";
 import type { OwnRatios } from "../complaint/ratio";
 import type { Suspectable } from "../faults/catalogue";
 import { defaultPriors, type Part } from "../faults/parts/parts";
@@ -28,6 +29,8 @@ export interface BeliefOptions {
   priors?: Record<Part, number>;
   /** Ratios by which the complaint weighs faults, where the shop has set its own. */
   ratios?: OwnRatios | undefined;
+  /** How much likelier what is known of the other corners is with this part at fault than without: their readings count here. */
+  elsewhere?: Partial<Record<Part, number>> | undefined;
   /** Shares to begin with, for a car of which more is known than a complaint says. */
   given?: (one: Suspectable) => number;
   /** Faults of the catalogue that it does not know: what becomes of a car that has one. */
@@ -72,19 +75,19 @@ export class Belief implements Posterior {
   #slips = new Map<Weighed, Uint8Array>();
   /** The sum of them, by candidate. */
   #slipSums = new Float64Array(0);
-  #answered = new Answered();
+  #answered!: Answered;
   #unlisted = UNLISTED_PRIOR;
 
   constructor(
     setup: CornerSetup,
     complaint: Complaint,
-    { seed, perGroup = 96, priors = defaultPriors, ratios, given, without, carried, resume }: BeliefOptions,
+    { seed, perGroup = 96, priors = defaultPriors, ratios, elsewhere, given, without, carried, resume }: BeliefOptions,
   ) {
     this.setup = setup;
     this.complaint = complaint;
     this.carried = carried;
     const size = PLANNING_STRIDE * Math.ceil(perGroup / PLANNING_STRIDE);
-    this.#population = { setup, complaint, priors, ratios, perGroup: size, seed, given, without };
+    this.#population = { setup, complaint, priors, ratios, elsewhere, perGroup: size, seed, given, without };
     this.#begin([]);
     if (resume) this.#goOn(resume);
   }
@@ -100,7 +103,7 @@ export class Belief implements Posterior {
     this.#log = [];
     this.#slips = new Map();
     this.#slipSums = new Float64Array(this.#candidates.count);
-    this.#answered = new Answered();
+    this.#answered = new Answered(codesElsewhere(this.complaint.codes, this.setup.corner).length > 0);
     this.#unlisted = UNLISTED_PRIOR;
     this.#initial = this.shares();
   }

@@ -53,6 +53,8 @@ export interface Population {
   priors: Record<Part, number>;
   /** Ratios by which the complaint weighs faults, where the shop has set its own. */
   ratios?: OwnRatios | undefined;
+  /** Ratios by which what is known of the other corners weighs parts. */
+  elsewhere?: Partial<Record<Part, number>> | undefined;
   /** Cars for every fault and place. */
   perGroup: number;
   seed: number;
@@ -65,26 +67,62 @@ export interface Population {
 }
 
 /** Draws a line-up: so many cars for every fault and place, weights from prior and complaint. */
-export function drawCandidates({
+export function drawCandidates(population: Population): Candidates {
+  const { candidates, worth } = lately(population);
+  const { perGroup } = population;
+  let total = 0;
+  for (const { first, size, prior } of candidates.groups)
+    for (let row = first; row < first + size; row++) total += candidates.weight[row] = (prior / perGroup) * worth[row]!;
+  for (let row = 0; row < candidates.count; row++) candidates.weight[row]! /= total;
+  return candidates;
+}
+
+/** Cars as they were drawn, before anything gave them weight: a corner weighed anew, or judged beside others, needs the same. */
+interface Drawn {
+  candidates: Candidates;
+  /** What each is worth, all faults being as likely. */
+  worth: Float64Array;
+}
+
+const drawnLately = new Map<string, Drawn>();
+/** So many line-ups are kept, for the corners of one car; each is some ten megabytes. */
+const MOST_KEPT = 4;
+
+/** The cars of a population, copied from those drawn lately or drawn, with its groups as it weighs them. */
+function lately(population: Population): Drawn {
+  const groups = groupsOf(population);
+  if (population.pairs?.length) return draw(population, groups);
+  const { setup, complaint, perGroup, seed } = population;
+  const key = JSON.stringify([setup, complaint.presence, perGroup, seed, groups.map(({ id }) => id)]);
+  const drawn = drawnLately.get(key) ?? draw(population, groups);
+  drawnLately.delete(key);
+  drawnLately.set(key, drawn);
+  for (const oldest of drawnLately.keys()) if (drawnLately.size > MOST_KEPT) drawnLately.delete(oldest);
+  return { candidates: { ...copyOf(drawn.candidates), groups }, worth: drawn.worth };
+}
+
+/** Every fault and place, and every pair, with its share to begin with. */
+function groupsOf({
   setup,
   complaint,
   priors,
   ratios,
+  elsewhere = {},
   perGroup,
-  seed,
   given,
   without = [],
   pairs = [],
-}: Population): Candidates {
-  const random = seeded(seed);
+}: Population): Group[] {
   const known = suspectables(setup, priors).filter(({ fault }) => !without.includes(fault.code));
   const weighed = known.map((one) => ({
     ...one,
-    prior: given ? given(one) : one.prior * complaintWeight(one.fault, complaint, setup.corner, ratios),
+    prior: given
+      ? given(one)
+      : one.prior * complaintWeight(one.fault, complaint, setup.corner, ratios) * (elsewhere[one.fault.part] ?? 1),
   }));
   const total = weighed.reduce((sum, { prior }) => sum + prior, 0);
   const normalised = weighed.map((one) => ({ ...one, prior: one.prior / total }));
-  const groups = [...normalised, ...pairs].map((one, index): Group => {
+  return [...normalised, ...pairs].map((one, index): Group => {
     const comesAndGoes = complaint.presence === "intermittent" && one.fault.intermittent;
     return {
       ...one,
@@ -95,6 +133,10 @@ export function drawCandidates({
       whereabouts: whereaboutsOf(one, comesAndGoes),
     };
   });
+}
+
+function draw({ setup, perGroup, seed, pairs = [] }: Population, groups: Group[]): Drawn {
+  const random = seeded(seed);
   const count = groups.length * perGroup;
   const dimensions = dimensionsOf(setup.family, pairs.length > 0).length;
   const common = commonDimensions(setup.family);
@@ -111,6 +153,7 @@ export function drawCandidates({
     weight: new Float64Array(count),
     stale: new Uint8Array(count),
   };
+  const worth = new Float64Array(count);
   // The same numbers in every group, so that no fault and no place wins by luck of the draw.
   const drawn = Array.from({ length: dimensions }, () => stratified(perGroup, random));
   const scatter = dimensionsOf(setup.family, pairs.length > 0).map((dimension, d) =>
@@ -127,16 +170,13 @@ export function drawCandidates({
       const row = group.first + k;
       for (let d = 0; d < dimensions; d++) candidates.scores[row * dimensions + d] = scatter[d]! * drawn[d]![k]!;
       rebuildCar(candidates, group, row, sound[k]!);
-      candidates.weight[row] =
-        (group.prior / perGroup) *
-        (group.fault.varies && !group.comesAndGoes && mild.has(k)
+      worth[row] =
+        group.fault.varies && !group.comesAndGoes && mild.has(k)
           ? MILD
-          : makeNoticeable(candidates, group, k, sound[k]!, watch, again));
+          : makeNoticeable(candidates, group, k, sound[k]!, watch, again);
     }
   }
-  const sum = candidates.weight.reduce((all, weight) => all + weight, 0);
-  for (let row = 0; row < count; row++) candidates.weight[row]! /= sum;
-  return candidates;
+  return { candidates, worth };
 }
 
 /** The cars that all groups begin with, before their faults. */

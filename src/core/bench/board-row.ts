@@ -1,9 +1,13 @@
 import type { BoardRow } from "../job/board";
-import { initialOfShared } from "../verdict/car-parts";
 import type { Diagnosis } from "./diagnosis";
 
 /** What of a diagnosis the board shows, and what the whole car is judged by. */
-export function boardRowOf({ suspects, parts, next }: Pick<Diagnosis, "suspects" | "parts" | "next">): BoardRow {
+export function boardRowOf({
+  suspects,
+  parts,
+  next,
+  common,
+}: Pick<Diagnosis, "suspects" | "parts" | "next" | "common">): BoardRow {
   const [lead] = suspects;
   return {
     lead: lead
@@ -14,6 +18,6 @@ export function boardRowOf({ suspects, parts, next }: Pick<Diagnosis, "suspects"
       : null,
     next: next[0]?.label ?? null,
     parts: parts.map(({ part, share, verdict }) => ({ part, share, verdict })),
-    initial: initialOfShared(suspects),
+    common,
   };
 }

@@ -1,95 +1,151 @@
 import { t } from "../words/words";
 import * as z from "zod/mini";
 import { UnusableInput } from "../capture/capture";
+import { isOfTheCar } from "../checks/of-the-car";
+import { decodeCodes, namesCorner } from "../codes/code";
+import type { Part } from "../faults/parts/parts";
 import { checkVersion, firstIssue, parseJson } from "../job/document";
 import { knownFromSide } from "../observation/known-from-side";
 import { corners, otherSide, type Corner } from "../units/corner";
-import { carParts, initialOfShared, type CarPart } from "../verdict/car-parts";
+import { carParts, toldElsewhere, type CarPart, type CornerParts } from "../verdict/car-parts";
 import type { NextCheck } from "./describe-hookup";
 import type { Diagnosis } from "./diagnosis";
-import { diagnoseFile } from "./diagnose-file";
+import { openDiagnosis, type Diagnosing } from "./diagnose-file";
+import { readingsOf, type EntryName } from "./shared-readings";
+import { readingSchema, type Reading } from "../observation/reading";
+import type { Unread } from "../observation/observation";
 
 export const CAR_VERSION = "diagnose/2";
 
+const complaintPart = z.looseObject({ codes: z.optional(z.array(z.unknown())) });
 const cornerSchema = z.looseObject({
-  complaint: z.optional(z.looseObject({ codes: z.optional(z.array(z.unknown())) })),
+  complaint: z.optional(complaintPart),
   readings: z._default(z.array(z.unknown()), []),
 });
 const carSchema = z.object({
   tastatura: z.literal(CAR_VERSION),
-  car: z.optional(z.looseObject({})),
+  /** What holds for every corner that does not say otherwise: family, supply, tyre, path, policy, complaint … */
+  car: z.optional(z.looseObject({ complaint: z.optional(complaintPart) })),
   corners: z.object(
     Object.fromEntries(corners.map((corner) => [corner, z.optional(cornerSchema)])) as Record<
       Corner,
       z.ZodMiniOptional<typeof cornerSchema>
     >,
   ),
-  /** Measured once for the whole car: battery, module pins, the other corners. */
+  /** Measured once for the whole car: battery, module pins, the four speeds. */
   shared: z.optional(z.looseObject({ readings: z._default(z.array(z.unknown()).check(z.maxLength(500)), []) })),
 });
 
+type CarFile = z.infer<typeof carSchema>;
+
+export type CornerDiagnosis = Diagnosis & { unread: Unread[]; names: EntryName[] };
 export interface CarDiagnosis {
-  corners: Partial<Record<Corner, Diagnosis & { unread: { entryId: string; say: string; mend: string }[] }>>;
-  /** How many shared readings stand before a corner's own in the numbers of its entries. */
-  sharedReadings: number;
+  corners: Partial<Record<Corner, CornerDiagnosis>>;
   parts: CarPart[];
   next: (NextCheck & { corner: Corner })[];
 }
 
 const MOST_NEXT = 8;
 
+/** The corners of a car, every reading taken: each by its own log, and each told what the others' say of what they share. */
+export interface OpenCar {
+  alone: CornerParts[];
+  together: { corner: Corner; diagnosing: Diagnosing; unread: Unread[]; names: EntryName[] }[];
+}
+
 /**
  * Diagnoses the corners of one car from a file of the `diagnose/2` contract: each by itself with the shared readings and
- * the codes of all, then what they share judged from all of them together.
+ * the codes of all, then each once more with what the others' own readings say of the causes they share.
  * @throws UnusableInput naming the field that cannot be used
  */
 export function diagnoseCar(text: string, name: string): CarDiagnosis {
+  const { alone, together } = openCar(text, name);
+  const made = together.map(({ diagnosing, ...one }) => ({ ...one, ...diagnosing.diagnosis() }));
+  return {
+    corners: Object.fromEntries(made.map(({ corner, ...one }) => [corner, one])),
+    parts: carParts(alone, made),
+    next: carNext(made),
+  };
+}
+
+/** The car a file describes, its readings weighed and nothing planned yet. @throws UnusableInput as `diagnoseCar` */
+export function openCar(text: string, name: string): OpenCar {
+  const file = parseCar(text, name);
+  const inWork = corners.filter((corner) => file.corners[corner]);
+  if (inWork.length === 0) throw new UnusableInput(t`${name}: no corner in it; name at least one of FL, FR, RL, RR`);
+  const opened = (corner: Corner, elsewhere: Partial<Record<Part, number>>) => {
+    const { fields, names } = cornerOf(file, corner);
+    const made = openDiagnosis(JSON.stringify(fields), `${name}, ${corner}`, { elsewhere });
+    const unread = made.readings.flatMap((reading) => made.diagnosing.read(reading) ?? []);
+    return { corner, diagnosing: made.diagnosing, unread, names };
+  };
+  if (inWork.length === 1) {
+    const only = opened(inWork[0]!, {});
+    return { alone: [{ corner: only.corner, ...only.diagnosing.ranking() }], together: [only] };
+  }
+  const sound = (corner: Corner) => (isCoded(file, corner) ? {} : { none: UNCODED_SOUND });
+  const alone = inWork.map((corner): CornerParts => {
+    const { diagnosing } = opened(corner, sound(corner));
+    return { corner, ...diagnosing.ranking() };
+  });
+  const together = inWork.map((corner) => opened(corner, { ...toldElsewhere(alone, corner), ...sound(corner) }));
+  return { alone, together };
+}
+
+function parseCar(text: string, name: string): CarFile {
   const parsed = parseJson(text, name);
   checkVersion(parsed, CAR_VERSION, name, t`car to diagnose`);
   const file = carSchema.safeParse(parsed);
   if (!file.success) throw new UnusableInput(`${name}: ${firstIssue(file.error)}`);
-  const { shared, corners: described } = file.data;
-  const inWork = corners.filter((corner) => described[corner]);
-  if (inWork.length === 0) throw new UnusableInput(t`${name}: no corner in it; name at least one of FL, FR, RL, RR`);
-  const codes = [...new Set(inWork.flatMap((corner) => described[corner]!.complaint?.codes ?? []))];
-  const common = shared?.readings ?? [];
-  const made = Object.fromEntries(
-    inWork.map((corner) => {
-      const own = described[corner]!;
-      const known = knownFromSide(described[otherSide[corner]]?.readings ?? [], otherSide[corner]);
-      const alone = {
-        ...(known ? { known } : {}),
-        ...own,
-        tastatura: "diagnose/1",
-        corner,
-        complaint: { ...own.complaint, codes },
-        readings: [...common, ...own.readings],
-      };
-      return [corner, diagnoseFile(JSON.stringify(alone), `${name}, ${corner}`)];
-    }),
-  ) as CarDiagnosis["corners"];
-  const each = (Object.entries(made) as [Corner, Diagnosis][]).map(([corner, { parts, suspects }]) => ({
-    corner,
-    parts,
-    initial: initialOfShared(suspects),
-  }));
-  return { corners: made, sharedReadings: common.length, parts: carParts(each), next: carNext(made) };
+  return file.data;
 }
 
+/** One corner as a file of its own, and by what name the car's file has each of its readings. */
+function cornerOf(file: CarFile, corner: Corner): { fields: object; names: EntryName[] } {
+  const { car, shared, corners: described } = file;
+  const own = described[corner]!;
+  const known = knownFromSide(readable(described[otherSide[corner]]?.readings ?? []), otherSide[corner]);
+  const { readings, names } = readingsOf(corner, shared?.readings ?? [], own.readings);
+  const complaint = { ...car?.complaint, ...own.complaint, codes: codesOf(file) };
+  return {
+    fields: { ...(known ? { known } : {}), ...car, ...own, tastatura: "diagnose/1", corner, complaint, readings },
+    names,
+  };
+}
+
+/** Those readings of a corner that are some; what is wrong with the others is told where it is opened. */
+function readable(readings: readonly unknown[]): Reading[] {
+  return readings.flatMap((reading) => readingSchema.safeParse(reading).data ?? []);
+}
+
+/** The codes of the whole car, each once. */
+function codesOf({ car, corners: described }: CarFile): unknown[] {
+  return [...new Set([car, ...Object.values(described)].flatMap((one) => one?.complaint?.codes ?? []))];
+}
+
+/** Whether a code was stored of this corner: it stands with it in the file, or names it. */
+function isCoded(file: CarFile, corner: Corner): boolean {
+  if ((file.corners[corner]?.complaint?.codes ?? []).length > 0) return true;
+  const codes = decodeCodes(codesOf(file).filter((code) => typeof code === "string"));
+  return codes.some((code) => code !== null && namesCorner(code, corner));
+}
+
+/**
+ * How much likelier a corner of several is sound where no code names it: it may be in work as the others' reference, and
+ * the fault at a corner nobody measured (engineering judgement: one car in ten has a second corner at fault, and two of
+ * three such faults store a code).
+ */
+const UNCODED_SOUND = 200;
+
 /** The next checks of all corners, most told per minute first; what is the same for all stands once. */
-function carNext(made: CarDiagnosis["corners"]): CarDiagnosis["next"] {
+function carNext(made: (Diagnosis & { corner: Corner })[]): CarDiagnosis["next"] {
   const seen = new Set<string>();
-  return (Object.entries(made) as [Corner, Diagnosis][])
-    .flatMap(([corner, { next }]) => next.map((one) => ({ ...one, corner })))
+  return made
+    .flatMap(({ corner, next }) => next.map((one) => ({ ...one, corner })))
     .sort((one, other) => other.bits / Math.max(1, other.minutes) - one.bits / Math.max(1, one.minutes))
     .filter(({ id, corner, hookup }) => {
-      const key = isShared(hookup) ? id : `${corner} ${id}`;
+      const key = isOfTheCar(hookup) ? id : `${corner} ${id}`;
       return !seen.has(key) && seen.add(key);
     })
     .slice(0, MOST_NEXT);
-}
-
-function isShared(hookup: NextCheck["hookup"]): boolean {
-  if ("look" in hookup) return hookup.look === "others" || hookup.look === "tyres";
-  return hookup.red.at === "battery" || hookup.red.at === "module";
 }

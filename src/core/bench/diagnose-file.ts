@@ -6,7 +6,7 @@ import { seedFrom } from "../random/random";
 import { parseTyre } from "../tyre/tyre";
 import { complaintSchema } from "../complaint/complaint";
 import { beliefAfter } from "../verdict/belief-after";
-import { Belief } from "../belief/belief";
+import { Belief, type BeliefOptions } from "../belief/belief";
 import { parts } from "../faults/parts/parts";
 import { policySchema } from "../complaint/policy";
 import { tools } from "../checks/tools";
@@ -50,11 +50,11 @@ export function diagnoseFile(text: string, name: string): Diagnosis & { unread: 
   return { ...diagnosing.diagnosis(), unread };
 }
 
-/** The corner a file describes, before its readings are weighed. @param without faults of the catalogue left out of the running @throws UnusableInput as `diagnoseFile` */
+/** The corner a file describes, before its readings are weighed. @throws UnusableInput as `diagnoseFile` */
 export function openDiagnosis(
   text: string,
   name: string,
-  without: readonly string[] = [],
+  more: Pick<BeliefOptions, "without" | "elsewhere"> = {},
 ): { diagnosing: Diagnosing; readings: (Reading | Repair)[] } {
   const parsed = parseJson(text, name);
   checkVersion(parsed, "diagnose/1", name, t`corner to diagnose`);
@@ -67,7 +67,7 @@ export function openDiagnosis(
   const { complaint, readings } = head.data;
   const policy = { ...head.data.policy, tools: head.data.tools ?? head.data.policy.tools };
   const setup = corner.data;
-  let belief = new Belief(setup, complaint, { seed: seedFrom(JSON.stringify(setup)), without });
+  let belief = new Belief(setup, complaint, { seed: seedFrom(JSON.stringify(setup)), ...more });
   const done = new Set<string>();
   let told = 0;
   const read = (reading: Reading | Repair): Unread | null => {

@@ -1,4 +1,6 @@
 import { midSentence, t } from "../words/words";
+import type { CornerParts } from "../verdict/car-parts";
+import { commonShares } from "../verdict/common-shares";
 import { contradictions, type Contradiction } from "../verdict/contradictions";
 import { weighGuess, type Guess } from "../planning/act-or-measure";
 import { proposeActs, type Act } from "../planning/acts";
@@ -26,6 +28,8 @@ export interface Ranking {
   danger: Danger | null;
   /** What may be wrong with the car as a whole, pairs included. */
   hypotheses: HypothesisShare[];
+  /** Shares of what all corners share, by what is known of the car as a whole. */
+  common: CornerParts["common"];
   candidates: number;
   ruledOut: number;
 }
@@ -48,6 +52,7 @@ export function rankingOf(posterior: Posterior): Ranking {
     misfit: misfitOf(posterior),
     danger: dangerOfDriving(posterior),
     hypotheses: rankHypotheses(posterior),
+    common: commonShares(posterior),
     candidates: posterior.particles.count,
     ruledOut: countRuledOut(posterior),
   };

@@ -34,6 +34,7 @@ const ACTIVE = [
   "restsHigh",
   "switchField",
   "ringMm",
+  "starvedShare",
 ] as const;
 const TWO_WIRE = [...ACTIVE, "senseHigh", "senseOhms", "lowA", "currentRatio", "protocol"] as const;
 const THREE_WIRE = [

@@ -111,6 +111,8 @@ function drawActive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): v
   const supplyV = suppliedV(setup, at);
   circuit.regulatorV = supplyV * between(at("regulatorV"), 0.88, 1.03);
   circuit.sourceOhms = logBetween(at("sourceOhms"), 5, 30);
+  // A starved module is off for good, or its switch leaks part of what is left (engineering judgement).
+  circuit.starvedShare = Math.max(0, between(at("starvedShare"), -1, 0.9));
   if (decides(at, "feedTrips")) circuit.tripA = logBetween(at("tripA"), 0.035, 0.1);
   // Off for good, off and on again by the second, or held to a few milliamperes: a meter shows the mean (engineering judgement).
   circuit.trickleOhms = logBetween(at("trickleOhms"), 1500, 1e6);

@@ -8,13 +8,23 @@ import { scopeFindings } from "./findings/findings";
 import { shownAnswers, type Answers } from "./scope-answers";
 
 const CONTINUITY: readonly Answer[] = [
-  { word: "beep", say: () => t`beeps`, short: () => t`beep`, also: ["yes", "beeps", "tone"] },
-  { word: "no-beep", say: () => t`no beep`, short: () => t`no beep`, also: ["no beep", "silent", "no"] },
+  { word: "beep", say: () => t`beeps`, short: () => t`beep`, also: ["yes", "beeps", "tone", "continuity"] },
+  {
+    word: "no-beep",
+    say: () => t`no beep`,
+    short: () => t`no beep`,
+    also: ["no beep", "silent", "no", "open", "ol", "no continuity"],
+  },
 ];
 const LAMP: readonly Answer[] = [
-  { word: "bright", say: () => t`bright`, short: () => t`bright`, also: ["on", "lit"] },
-  { word: "dim", say: () => t`dim or glowing`, short: () => t`dim`, also: ["glow", "glowing", "faint"] },
-  { word: "off", say: () => t`dark`, short: () => t`off`, also: ["dark", "out", "none"] },
+  { word: "bright", say: () => t`bright`, short: () => t`bright`, also: ["on", "lit", "full", "lights"] },
+  {
+    word: "dim",
+    say: () => t`dim or glowing`,
+    short: () => t`dim`,
+    also: ["glow", "glows", "glowing", "faint", "weak"],
+  },
+  { word: "off", say: () => t`dark`, short: () => t`off`, also: ["dark", "out", "none", "no"] },
 ];
 
 /** The answers a hook-up may have, in key order; null when it reads a number. */

@@ -40,6 +40,11 @@ export function pointsOf(hookup: Hookup): Point[] {
   return "black" in hookup ? [hookup.red, hookup.black] : [hookup.red];
 }
 
+/** Whether this is that look. */
+export function isLook(hookup: Hookup, id: LookId): boolean {
+  return "look" in hookup && hookup.look === id;
+}
+
 /** Live DC while the wheel is turned a few degrees at a time: one level, then the other, is what it is to show. */
 export function isToggleTest(hookup: Hookup): boolean {
   return hookup.instrument === "volts-dc" && hookup.state.wheel === "creep" && hookup.state.key === "on";

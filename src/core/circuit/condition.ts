@@ -25,6 +25,8 @@ export interface CornerCondition {
   /** Open-circuit voltage the module means to put on the supply pin, volts above its own ground. */
   regulatorV: number;
   sourceOhms: number;
+  /** What a sensor feed switched off for want of volts still leaks of what is left to the module, nothing drawn: 0–1. */
+  starvedShare: number;
   /** Over this a feed that protects itself is taken away; Infinity where it only sags. */
   tripA: number;
   /** What such a feed still gives through, to see whether the short has gone. */
@@ -121,6 +123,7 @@ function makeNominal(setup: CornerSetup): CornerCondition {
     resetV: 6,
     regulatorV: nominalSupplyV(setup),
     sourceOhms: 12,
+    starvedShare: 0,
     tripA: Infinity,
     trickleOhms: 1e5,
     tripTakesPullUp: false,

@@ -151,10 +151,12 @@ export class CornerNet {
     const second = this.node(0, 1);
     const third = this.node(0, 2);
     const leftV = railV * (car.moduleLoadOhms / (car.moduleLoadOhms + car.feedOhms + car.earthOhms));
-    const live = awake && car.channelAlive && leftV >= car.resetV;
+    const driven = awake && car.channelAlive;
+    const live = driven && leftV >= car.resetV;
     if (this.radPerS > 0 && !moduleOpen) this.stampModuleCapacitors(car);
     if (this.setup.family === "passive") return this.stampPassiveInput(car, live, first, second);
-    const supplyV = live ? Math.max(0, Math.min(car.regulatorV, leftV - 0.3)) : 0;
+    const passedShare = live ? 1 : driven ? car.starvedShare : 0;
+    const supplyV = passedShare * Math.max(0, Math.min(car.regulatorV, leftV - 0.3));
     const highSense = this.setup.family === "active-2wire" && car.senseHigh;
     const sourceOhms = live ? car.sourceOhms + (highSense ? car.senseOhms : 0) : car.offOhms;
     this.feedV = supplyV;

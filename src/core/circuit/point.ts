@@ -17,10 +17,13 @@ export type Point =
   | { at: "module"; pin: "power" | "earth" }
   | { at: "body" };
 
+/** The module's own feed and ground pins, as files call them. */
+const MODULE_PIN = /^module\.(?:in\.)?(power|feed|battery|earth|ground)$/;
+
 /**
  * Reads a point as written in files: `c1.out.supply`, `span1.30.return`, `battery.negative`, `body`,
- * `module.in.power`, `module.in.earth` (the module's own battery feed and ground pins; `module.in.ground` is the latter
- * where the sensor has no ground wire of that name).
+ * `module.in.power`, `module.in.earth` (the module's own battery feed and ground pins; `module.power`, `module.ground`
+ * are the same, `module.in.ground` too where the sensor has no ground wire of that name).
  *
  * @returns the point, or a sentence naming what this corner does not have
  */
@@ -29,9 +32,10 @@ export function parsePoint(text: string, setup: CornerSetup): { ok: true; point:
   if (text === "body") return { ok: true, point: { at: "body" } };
   if (first === "battery" && (second === "negative" || second === "positive") && third === "")
     return { ok: true, point: { at: "battery", pole: second } };
-  if (text === "module.in.power") return { ok: true, point: { at: "module", pin: "power" } };
-  if (text === "module.in.earth" || (text === "module.in.ground" && !conductorsOf[setup.family].includes("ground")))
-    return { ok: true, point: { at: "module", pin: "earth" } };
+  const pin = MODULE_PIN.exec(text)?.[1];
+  const ofSensor = text === "module.in.ground" && conductorsOf[setup.family].includes("ground");
+  if (pin && !ofSensor)
+    return { ok: true, point: { at: "module", pin: pin === "earth" || pin === "ground" ? "earth" : "power" } };
   const conductor = conductorsOf[setup.family].find((name) => name === third);
   if (!conductor)
     return { ok: false, say: t`point “${text}”: conductor must be one of ${conductorsOf[setup.family].join(", ")}` };

@@ -33,7 +33,7 @@ const proven: BoardRow = {
   lead: { words: "Coil open", share: 0.999, proven: true, fault: "sensor-open", part: "sensor" },
   next: null,
   parts: [],
-  initial: {},
+  common: {},
 };
 
 function jobState() {

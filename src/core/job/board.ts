@@ -20,9 +20,9 @@ export const boardRowSchema = z.object({
   ),
   /** The next check in words; null where none is left. */
   next: z.nullable(z.string()),
-  /** Shares by part, and of shared parts those before anything was measured: the whole car is judged by them. */
+  /** Shares by part, and of shared parts those by what is known of the whole car: the whole car is judged by them. */
   parts: z.array(z.object({ part: z.enum(parts), share: z.number(), verdict: z.enum(verdicts) })),
-  initial: z.partialRecord(z.enum(parts), z.number()),
+  common: z.partialRecord(z.enum(parts), z.number()),
 });
 export type BoardRow = z.infer<typeof boardRowSchema>;
 

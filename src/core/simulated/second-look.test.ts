@@ -9,7 +9,9 @@ import { proposeChecks } from "../planning/next-check";
 import { slipChance } from "../observation/likelihood";
 import { typedValue } from "../observation/typed-value";
 import { readCar, simulateCar } from "./simulated-car";
-import { secondLook } from "../observation/second-look";
+import type { LookInstrument } from "../checks/instruments";
+import type { LookId } from "../checks/looks/looks";
+import { secondLook, seenAlike } from "../observation/second-look";
 
 const setup = cornerSetupSchema.parse({
   corner: "RL",
@@ -27,15 +29,17 @@ function look(belief: Belief, word: string): void {
 }
 const share = (belief: Belief, id: string) => belief.shares()[belief.indexOf(id)]!;
 
+const alike = (instrument: LookInstrument, look: LookId) => seenAlike({ ...bearing, instrument, look });
+
 /** Tight, play, play that stays under the brake. */
 const WORDS = 3;
 const SLIP = slipChance({ instrument: "hands" });
 
 describe("a second look at the same thing", () => {
   it("is half the first one over again, half a new chance; a quarter where it is felt: worked out by hand", () => {
-    expect(secondLook([0.9, 0.1], 0, "eyes")).toEqual([0.95, 0.05]);
-    expect(secondLook([0.2, 0.3, 0.5], 2, "film")).toEqual([0.1, 0.15, 0.75]);
-    expect(secondLook([0.9, 0.1], 1, "hands")[1]).toBeCloseTo(0.325);
+    expect(secondLook([0.9, 0.1], 0, alike("eyes", "plug"))).toEqual([0.95, 0.05]);
+    expect(secondLook([0.2, 0.3, 0.5], 2, alike("film", "encoder"))).toEqual([0.1, 0.15, 0.75]);
+    expect(secondLook([0.9, 0.1], 1, alike("hands", "bearing"))[1]).toBeCloseTo(0.325);
   });
 
   it("is answered by a simulated car as often as that", () => {

@@ -10,7 +10,7 @@ import { normal, seeded, type Random } from "../random/random";
 import { formatQuantity } from "../units/format";
 import { dimensionsOf, fromUniforms } from "../car/dimensions";
 import { drawCar, drawHealthy, dutyOf } from "../car/draw";
-import { secondLook } from "../observation/second-look";
+import { secondLook, seenAlike } from "../observation/second-look";
 import { seenShare } from "../observation/seen-share";
 import { StateReader, type Outlook } from "../observation/reader";
 import { whereaboutsOf } from "../car/whereabouts";
@@ -96,7 +96,7 @@ export function readCar(car: SimulatedCar, hookup: Hookup): string {
     const { words } = answersFor(hookup)!;
     const before = words.indexOf(car.said.get(hookupKey(hookup)) ?? "");
     const word =
-      words[draw(before < 0 ? outlook.chances : secondLook(outlook.chances, before, hookup.instrument), car.random)]!;
+      words[draw(before < 0 ? outlook.chances : secondLook(outlook.chances, before, seenAlike(hookup)), car.random)]!;
     car.said.set(hookupKey(hookup), word);
     return word;
   }

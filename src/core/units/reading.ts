@@ -18,10 +18,12 @@ export interface TypedRange {
 
 /** Between two numbers: an ellipsis, two points, a slash, a dash, an arrow or a word. A slash within a unit (km/h) parts nothing. */
 const BETWEEN =
-  /\s*(?:…|\.{2,}|–|—|<?-?->|[→↔;]|,\s|\/(?=\s*[-+−]?[.,]?\d)|\s-\s|(?<=\d[a-zA-ZΩ%]*)(?<!\de)-(?=[.,]?\d)|\b(?:to|bis|and|und|then|dann|or|oder|max(?:imum)?)\b)\s*/i;
+  /\s*(?:…|\.{2,}|–|—|<?-?->|[→↔;&]|,\s|\/(?=\s*[-+−]?[.,]?\d)|\s-\s|(?<=\d[a-zA-ZΩ%]*)(?<!\de)-(?=[.,]?\d)|\b(?:to|bis|and|und|then|dann|or|oder|max(?:imum)?)\b)\s*/i;
 /** What is said before two numbers. */
 const BETWEEN_WHICH =
-  /^\s*(?:(?:it )?(?:toggles?|toggling|switches|alternates|jumps|wechselt|schaltet)\b\s*)?(?:(?:between|from|zwischen|von|min(?:imum)?)\b\s*)?[:=]?\s*/i;
+  /^\s*(?:(?:it )?(?:toggles?|toggling|switches|alternates|jumps|varies|fluctuates|wechselt|schaltet)\b\s*)?(?:(?:between|from|zwischen|von|min(?:imum)?)\b\s*)?[:=]?\s*/i;
+/** A remark behind a reading. */
+const ASIDE = /\s*\([^()\d]*\)\s*$/;
 /** What is said of a reading that keeps to one value however the wheel is turned. */
 const STAYS = /\s*[,;]?\s*\b(?:only|stuck|steady|stays|nur|bleibt)\b\s*$/i;
 
@@ -71,7 +73,8 @@ export function parseReading(text: string, expected: Quantity): ParseResult {
   if (word) return { ok: true, value: word };
   const bound = /^([<>≤≥])\s*(.+)$/.exec(trimmed);
   if (bound) return parseBound(bound[1]!, bound[2]!, expected);
-  const plain = unitLast(trimmed.replace(ABOUT, "").replace(/\.$/, "")).replace(THOUSANDS[expected] ?? GROUPED, "$1$2");
+  const bare = trimmed.replace(ASIDE, "").replace(ABOUT, "").replace(/\.$/, "").replace(LONG_MINUS, "-");
+  const plain = unitLast(bare).replace(THOUSANDS[expected] ?? GROUPED, "$1$2");
   const split = splitNumber(plain.toLowerCase().replace(/\s+/g, " "), plain);
   if (!split) return refuse(t`“${clip(trimmed)}” is not a number I can read. Type for example ${example(expected)}.`);
   const unit = parseUnit(split.unit, split.rawUnit, expected);
@@ -95,6 +98,8 @@ export function parseReading(text: string, expected: Quantity): ParseResult {
   };
 }
 
+/** A dash that an editor put for a minus. */
+const LONG_MINUS = /^[–—]\s?(?=[.,]?\d)/;
 const ABOUT = /^(?:~|≈|ca\.?|circa|about|approx\.?|approximately|around|etwa|rund|some)\s*(?=[-+−.,\d])/i;
 /** Digits in groups of three. */
 const GROUPED = /^([-+−]?\d{1,3})[\s'’\u202f](\d{3}\b)/;

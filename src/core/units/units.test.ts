@@ -61,6 +61,13 @@ describe("what a hand types on a bench", () => {
     },
   );
 
+  it("takes an editor's dash for a minus and a remark for what it is", () => {
+    const read = (text: string) => parseReading(text, "volts");
+    expect(read("–0.02 V")).toEqual(read("-0.02 V"));
+    expect(read("12.1V (steady)")).toEqual(read("12.1 V"));
+    expect(read("12.1 V (was 11.4)").ok).toBe(false);
+  });
+
   it("hears a beep and its absence", () => {
     expect(parseReading("beep", "ohms")).toEqual({ ok: true, value: { kind: "beep", heard: true } });
     expect(parseReading("no beep", "ohms")).toEqual({ ok: true, value: { kind: "beep", heard: false } });
@@ -91,6 +98,8 @@ describe("what a hand types on a bench", () => {
     "0.84 → 1.68 V",
     "toggles between 0.84 and 1.68 V",
     "MIN 0.84 V MAX 1.68 V",
+    "0.84 & 1.68 V",
+    "fluctuates 0.84 to 1.68 V (by hand)",
   ])("two levels in one: %s", (text) => {
     expect(parseRange(text, "volts")).toMatchObject({ ok: true, value: { low: 0.84, high: 1.68 } });
   });

@@ -66,7 +66,7 @@ describe("the module", () => {
   });
 
   it("is proven by the plan's own readings, which pass the gate first", () => {
-    const car = simulateCar(setup, "channel-supply@module-supply", { seed: 7 });
+    const car = simulateCar(setup, "channel-supply@module-supply", { seed: 8 });
     const belief = new Belief(setup, complaintSchema.parse({ codes: ["C0031-13"] }), { seed: 11 });
     const done = new Set<string>();
     let proven: string | null = null;

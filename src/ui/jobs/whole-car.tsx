@@ -18,7 +18,7 @@ export function WholeCar({ open: { car, corner: current }, here }: { open: OpenC
   const { settings } = useSettings();
   const corners = useCornerRows(car);
   const known = corners.flatMap(({ corner, job, row }) => (row?.lead ? [{ corner, job, row, lead: row.lead }] : []));
-  const shared = carParts(known.map(({ corner, row }) => ({ corner, parts: row.parts, initial: row.initial })));
+  const shared = carParts(known.map(({ corner, row }) => ({ corner, parts: row.parts, common: row.common })));
   const inCommon = partsOfCarShown(shared);
   const bill = carEstimate(
     known.map(({ job, lead }) => ({

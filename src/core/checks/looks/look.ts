@@ -64,6 +64,10 @@ export interface Look {
   glance?: boolean;
   /** Asks the module: the circuit must be solved for it. */
   live?: boolean;
+  /** It sees the car as a whole: told at one corner, it is told at all. */
+  ofTheCar?: boolean;
+  /** How often it only sees again what it saw, where that is not as usual for its instrument. */
+  alike?: number;
   /** Its place in the walk round the corner, from 1; absent where it is no part of that. */
   walk?: number;
   /** The chances of named answers; what is left goes to `rest`, the first answer where none is named. */

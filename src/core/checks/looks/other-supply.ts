@@ -13,6 +13,7 @@ export const otherSupply = {
     t`Key on: DC volts from the supply wire at the other side's sensor plug to battery −. Is it what this side ought to have, low, or none?`,
   minutes: 5,
   glance: true,
+  ofTheCar: true,
   answers: {
     list: [
       { word: "good", say: () => t`good at the other side`, short: () => t`good`, also: ["ok", "there"] },

@@ -10,7 +10,10 @@ export const others = {
   sentence: () => t`Scan tool: do the other corners show good speeds and no codes?`,
   minutes: 3,
   glance: true,
+  // The same codes stand in the same memory.
+  alike: 0.9,
   walk: 1,
+  ofTheCar: true,
   answers: {
     list: [
       { word: "only-this", say: () => t`the other corners are good`, short: () => t`only this`, also: ["one"] },
@@ -21,6 +24,12 @@ export const others = {
         also: ["all", "more"],
       },
     ],
-    chances: ({ car }) => ({ several: Math.max(car.othersDown, 0.03) }),
+    chances: ({ car }) => ({ several: Math.max(car.othersDown, ANOTHER_TOO) }),
   },
 } as const satisfies Look;
+
+/**
+ * How often a car with a fault of its own at one corner has another at another: salt reaches both sides (engineering
+ * judgement; a second fault is a practice car's as often).
+ */
+const ANOTHER_TOO = 0.1;

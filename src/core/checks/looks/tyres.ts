@@ -10,6 +10,7 @@ export const tyres = {
   sentence: () => t`Read all four tyre sizes and wear.`,
   minutes: 1,
   walk: 2,
+  ofTheCar: true,
   answers: {
     list: [
       { word: "alike", say: () => t`all four sizes alike`, short: () => t`alike`, also: ["same", "equal"] },
