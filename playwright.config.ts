@@ -4,9 +4,9 @@ const port = Number(process.env.PORT ?? 3211);
 
 export default defineConfig({
   testDir: "e2e",
-  timeout: 240_000,
-  // Slow machines read a file or build a line-up in more than the usual five seconds.
-  expect: { timeout: 20_000 },
+  // A shared machine may stand still for a minute: nothing here fails on time alone.
+  timeout: 600_000,
+  expect: { timeout: 120_000 },
   // Files side by side: much of a test is waiting, and two cores are there.
   workers: 2,
   // Each test with its time: the browser tests are half of all.
@@ -14,6 +14,8 @@ export default defineConfig({
   use: {
     baseURL: `http://localhost:${port}`,
     viewport: { width: 1280, height: 800 },
+    actionTimeout: 120_000,
+    navigationTimeout: 120_000,
     launchOptions: {
       executablePath: "/usr/bin/chromium",
       args: [

@@ -26,7 +26,7 @@ test("the look is chosen in the settings, stands before the first paint, and fol
 test("no key trap: the tab key goes through the Bench and comes round, each stop named and seen", async ({ page }) => {
   await seeded(page);
   await page.goto("/bench?job=demo-drover");
-  await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible({ timeout: 60_000 });
+  await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible();
   const names = new Set<string>();
   for (let i = 0; i < 160; i++) {
     await page.keyboard.press("Tab");

@@ -7,8 +7,8 @@ import type { Job } from "../src/core/job/schema";
 import { storedJob } from "./stored-job";
 
 async function proposed(page: Page): Promise<Hookup> {
-  await expect(page.locator("[data-hookup]")).toBeVisible({ timeout: 60_000 });
-  await expect(page.locator("main[aria-busy=false]")).toBeVisible({ timeout: 60_000 });
+  await expect(page.locator("[data-hookup]")).toBeVisible();
+  await expect(page.locator("main[aria-busy=false]")).toBeVisible();
   return JSON.parse((await page.locator("[data-hookup]").getAttribute("data-hookup"))!) as Hookup;
 }
 
@@ -43,7 +43,7 @@ for (const { family, keys, fault, seed, said } of jobs)
     await expect(page.getByText(/^✓ Proven:/)).toContainText(said);
     expect(readings).toBeLessThanOrEqual(8);
     await page.reload();
-    await expect(page.getByText(/^✓ Proven:/)).toContainText(said, { timeout: 60_000 });
+    await expect(page.getByText(/^✓ Proven:/)).toContainText(said);
     const stored = (await storedJob(page, new URL(page.url()).searchParams.get("job")!)) as Job;
     for (const entry of stored.entries)
       if (entry.kind === "reading")
@@ -89,7 +89,7 @@ test("a dropped capture is read, shown and weighed in; a bad one gets a sentence
   await expect(page.getByText(/tooth \d+ of 48/)).toBeVisible();
   await page.getByRole("button", { name: /Use this result: pulses missing/ }).click();
   const lead = page.getByRole("region", { name: "Suspects" }).getByText(/^9[5-9] %$/);
-  await expect(lead).toBeVisible({ timeout: 60_000 });
+  await expect(lead).toBeVisible();
   await expect(
     page
       .getByRole("region", { name: "Log" })

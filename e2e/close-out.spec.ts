@@ -12,7 +12,7 @@ async function open(page: Page, job: Job): Promise<void> {
     .setInputFiles({ name: `${job.id}.json`, mimeType: "application/json", buffer: Buffer.from(JSON.stringify(job)) });
   await expect(page.getByText(job.car.name).first()).toBeVisible();
   await page.goto(`/close-out?job=${job.id}`);
-  await expect(page.getByRole("region", { name: "Verify" })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole("region", { name: "Verify" })).toBeVisible();
 }
 
 /** Every word of a PDF, as a PDF package reads it back. */
@@ -62,9 +62,9 @@ for (const { kind, family, fault, seed, step } of kinds)
     await page.keyboard.press("1");
     await page.getByRole("button", { name: /^(repaired|fit it anyway)/ }).click();
     expect(await measureAgain(page, mended)).toBeGreaterThan(0);
-    await expect(page.getByText("It is called fixed after the road test")).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByText("It is called fixed after the road test")).toBeVisible();
     await page.getByRole("button", { name: "lamp out, drive of at least half a kilometre" }).click();
-    await expect(page.getByText("✓ Fixed: what failed before passes now")).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByText("✓ Fixed: what failed before passes now")).toBeVisible();
     const [file] = await Promise.all([
       page.waitForEvent("download"),
       page.getByRole("button", { name: "report as PDF" }).click(),
@@ -125,7 +125,7 @@ test("a store that is full tells at once, keeps what was typed on screen, and of
   });
   await open(page, job);
   await page.goto(`/bench?job=${job.id}`);
-  await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible({ timeout: 60_000 });
+  await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible();
   await page.evaluate(() => Object.assign(window, { full: true }));
   await page.getByLabel("Note").fill("left front lamp flickers on the causeway");
   await page.getByRole("button", { name: "note", exact: true }).click();
@@ -137,6 +137,6 @@ test("a store that is full tells at once, keeps what was typed on screen, and of
   await page.waitForTimeout(500);
   await page.reload();
   const log = page.getByRole("region", { name: "Log" });
-  await expect(log).toContainText("left front lamp flickers on the causeway", { timeout: 60_000 });
+  await expect(log).toContainText("left front lamp flickers on the causeway");
   await expect(log).toContainText("and again in the wet");
 });

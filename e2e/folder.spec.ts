@@ -51,7 +51,7 @@ async function inStep(page: Page, job: string, entries: number): Promise<void> {
     expect(((await storedJob(page, job)) as Job | undefined)?.entries.length).toBe(entries);
     await expect(page.getByRole("status").getByText(/nothing new/)).toBeVisible({ timeout: 2_000 });
     expect(await written(page, job)).toBe(entries);
-  }).toPass({ timeout: 60_000 });
+  }).toPass({ timeout: 120_000 });
 }
 
 /** How many entries this machine's own file of a job has. */
@@ -71,7 +71,7 @@ function written(page: Page, job: string): Promise<number> {
 
 async function log(page: Page, job: string, typed: string): Promise<void> {
   await page.goto(`/bench?job=${job}`);
-  await page.locator("main[aria-busy=false] [data-hookup]").waitFor({ timeout: 60_000 });
+  await page.locator("main[aria-busy=false] [data-hookup]").waitFor();
   await page.getByRole("textbox", { name: /^Note/ }).fill(typed);
   await page.keyboard.press("Enter");
   await expect(page.getByRole("region", { name: "Log" }).getByText(typed)).toBeVisible();

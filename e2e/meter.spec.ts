@@ -7,9 +7,9 @@ const JOB = "demo-skua";
 
 async function atDcVolts(page: Page): Promise<void> {
   await page.goto("/");
-  await expect(page.getByText("Elverby Skua 03").last()).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText("Elverby Skua 03").last()).toBeVisible();
   await page.goto(`/bench?job=${JOB}`);
-  await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible({ timeout: 60_000 });
+  await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible();
   for (let other = 0; other < 6; other++) {
     if ((await page.locator("[data-hookup]").getAttribute("data-hookup"))!.includes('"volts-dc"')) return;
     await page.keyboard.press("]");
@@ -34,7 +34,7 @@ test("the simulated meter shows its reading at the needle, and one key logs it",
   await expect.poll(async () => (await readings(page)).length).toBe(before.length + 1);
   expect((await readings(page)).at(-1)).toMatchObject({ reading: { instrument: "volts-dc", value: shown } });
   // What is typed by hand stays, whatever the meter shows.
-  await expect(page.locator("main[aria-busy=false]")).toBeVisible({ timeout: 60_000 });
+  await expect(page.locator("main[aria-busy=false]")).toBeVisible();
   await expect(async () => {
     await page.locator("#reading").fill("7.77 V");
     expect(await page.locator("#reading").inputValue()).toBe("7.77 V");

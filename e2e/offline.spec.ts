@@ -16,7 +16,7 @@ test("with the server gone every screen opens again, and the job is there", asyn
     ["/reckoner", "Coil at temperature"],
   ] as const) {
     await page.goto(address);
-    await expect(page.getByText(said).last()).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByText(said).last()).toBeVisible();
   }
 });
 
@@ -27,9 +27,7 @@ test("pages carry a strict policy and the browser finds no breach of it", async 
   const policy = answer!.headers()["content-security-policy"]!;
   expect(policy).toMatch(/script-src 'self' 'nonce-/);
   expect(policy).not.toMatch(/script-src[^;]*unsafe/);
-  await expect(page.locator("[data-hookup]").or(page.getByText("not in this browser"))).toBeVisible({
-    timeout: 60_000,
-  });
+  await expect(page.locator("[data-hookup]").or(page.getByText("not in this browser"))).toBeVisible();
   expect(breaches).toEqual([]);
 });
 
@@ -40,14 +38,14 @@ test("in a browser without its large store jobs are still kept, readings and all
   await page.keyboard.press("n");
   await expect(page.getByRole("heading", { name: "What is known" })).toBeVisible();
   await page.keyboard.press("b");
-  await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible({ timeout: 60_000 });
+  await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible();
   await page.getByLabel("Note").fill("kept without a large store");
   await page.getByRole("button", { name: "note", exact: true }).click();
   const log = page.getByRole("region", { name: "Log" });
   await expect(log).toContainText("kept without a large store");
   await page.waitForTimeout(500);
   await page.reload();
-  await expect(log.or(page.getByText(/not in this browser's store/))).toBeVisible({ timeout: 60_000 });
+  await expect(log.or(page.getByText(/not in this browser's store/))).toBeVisible();
   await expect(log).toContainText("kept without a large store");
 });
 
@@ -60,13 +58,13 @@ test("a browser that forbids every store says so, and works while its page is op
     Object.defineProperty(window, "localStorage", { get: denied });
   });
   await page.goto("/");
-  await expect(page.getByText(/This browser keeps nothing: allow site data/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/This browser keeps nothing: allow site data/)).toBeVisible();
   await page.keyboard.press("n");
   await expect(page.getByRole("heading", { name: "What is known" })).toBeVisible();
   await page.getByLabel("Car", { exact: true }).fill("Halmer Teal 40");
   await page.keyboard.press("Tab");
   await page.getByRole("link", { name: /Bench/ }).first().click();
-  await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible({ timeout: 60_000 });
+  await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible();
   await page.getByLabel("Note").fill("held while the page is open");
   await page.getByRole("button", { name: "note", exact: true }).click();
   await page.getByRole("link", { name: /Jobs/ }).first().click();

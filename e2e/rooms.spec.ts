@@ -21,7 +21,7 @@ async function openExercise(page: Page, more: { two?: boolean }): Promise<void> 
 /** Takes what is proposed until a part is proven; the other checks are turned to while the first is no such instrument. */
 async function measureOn(page: Page, most: number, only?: string): Promise<number> {
   for (let readings = 0; readings < most; readings++) {
-    await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible({ timeout: 60_000 });
+    await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible();
     if (await page.getByText(/^✓ Proven:/).isVisible()) return readings;
     const count = await page.getByRole("region", { name: "Log" }).locator("li").count();
     for (let turned = 0; only && turned < 6 && (await proposedInstrument(page)) !== only; turned++)
@@ -141,7 +141,7 @@ test("practice: a car is diagnosed and the debrief says how it went", async ({ p
   const lead = await page.locator("[data-suspect]").first().getAttribute("data-suspect");
   await page.getByLabel("Part and place at fault").selectOption(lead!);
   await page.getByRole("button", { name: "name it" }).click();
-  await expect(page.getByRole("heading", { name: /✓ Right: it was/ })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole("heading", { name: /✓ Right: it was/ })).toBeVisible();
   await page.goto("/practice");
   await expect(page.getByRole("region", { name: "Scores so far" }).locator("li")).toHaveCount(1);
 });
@@ -157,17 +157,17 @@ test("practice: a car that may have two faults goes on after the first is named,
   await expect(panel.getByText(/It is repaired\. Measure on/)).toBeVisible();
   await expect(panel.getByLabel("Part and place at fault")).toBeVisible();
   await panel.getByRole("button", { name: /the car is right/ }).click();
-  await expect(page.getByRole("heading", { name: /it was/ })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole("heading", { name: /it was/ })).toBeVisible();
 });
 
 test("practice badly done: a part named on no reading at all is told so, with what guessing costs", async ({
   page,
 }) => {
   await openExercise(page, {});
-  await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible({ timeout: 60_000 });
+  await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible();
   await page.getByLabel("Part and place at fault").selectOption("channel-deaf@module-input");
   await page.getByRole("button", { name: "name it" }).click();
-  await expect(page.getByRole("heading", { name: /✕ Not that: it was/ })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole("heading", { name: /✕ Not that: it was/ })).toBeVisible();
   await expect(page.getByText(/named on few readings/)).toBeVisible();
 });
 
@@ -186,7 +186,7 @@ test("what the simulated car shows is drawn, its drive is judged, and the librar
   await expect(page.getByText("Ring cracked")).toBeVisible();
   await expect(page.getByText("Gap too wide")).toHaveCount(0);
   await page.goto("/bench?job=demo-pelican");
-  await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible({ timeout: 60_000 });
+  await expect(page.locator("main[aria-busy=false] [data-hookup]")).toBeVisible();
   await page.locator('[data-point="c1.out.supply"]').click();
   await page.locator('[data-point="c1.out.return"]').click();
   await page.getByLabel("Instrument").selectOption("lamp");
@@ -213,7 +213,7 @@ test("waves: markers read time and speed, and the rolling recorder is stopped an
   await expect(page.getByRole("button", { name: /roll live/ })).toBeVisible();
   await page.keyboard.press("g");
   const rolling = page.getByRole("region", { name: "Rolling recorder" });
-  await expect(rolling.getByText(/missing at the same place/)).toBeVisible({ timeout: 60_000 });
+  await expect(rolling.getByText(/missing at the same place/)).toBeVisible();
   await page.keyboard.press("g");
   await expect(rolling).toBeHidden();
   await expect(page.getByRole("region", { name: "Ring raster" })).toBeVisible();
@@ -247,7 +247,7 @@ test("a long recording tells how far it is read, can be given up, and leaves wha
   await expect(page.getByText("Pulses missing, same place each turn").first()).toBeVisible();
   await page.keyboard.press("f");
   await page.getByLabel("Capture file").setInputFiles(recording(100_000));
-  await expect(page.getByText(/Pulses\s*11\d/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/Pulses\s*11\d/)).toBeVisible();
 });
 
 test("loom: the diagram's page is kept, a terminal tapped on it is found again, and the model's next car has it too", async ({

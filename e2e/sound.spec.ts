@@ -40,7 +40,7 @@ test("is heard, calibrated by a meter's reading, kept as a capture, and reads tr
   page,
 }) => {
   await page.goto("/");
-  await expect(page.getByText("Osmund Drover 09").last()).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText("Osmund Drover 09").last()).toBeVisible();
   await page.goto("/waves?job=demo-drover");
   await page.getByRole("button", { name: "listen to the sound input" }).waitFor();
   await page.keyboard.press("s");

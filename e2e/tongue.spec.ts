@@ -6,17 +6,17 @@ test.use({ locale: "de-DE" });
 
 async function opened(page: Page): Promise<void> {
   await page.goto("/");
-  await expect(page.getByText("Osmund Drover 09").last()).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText("Osmund Drover 09").last()).toBeVisible();
 }
 
 test("the line-up answers in German, and a reading with a decimal comma is weighed", async ({ page }) => {
   await opened(page);
   await page.goto("/bench?job=demo-teal");
-  await page.locator("main[aria-busy=false] [data-hookup]").waitFor({ timeout: 60_000 });
+  await page.locator("main[aria-busy=false] [data-hookup]").waitFor();
   await expect(page.getByTestId("instruction")).toContainText("Zündung");
   await expect(page.getByText(/^Entlastet durch:/).first()).toBeVisible();
   await page.keyboard.type("11,4");
-  await expect(page.getByText(/spricht für:/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/spricht für:/)).toBeVisible();
   await page.keyboard.press("Enter");
   await expect(page.getByRole("region", { name: "Protokoll" })).toContainText("11,4");
 });
@@ -24,7 +24,7 @@ test("the line-up answers in German, and a reading with a decimal comma is weigh
 test("the report is set in German, umlauts and all", async ({ page }) => {
   await opened(page);
   await page.goto("/close-out?job=demo-skua");
-  await expect(page.getByText(/^✓ Bewiesen:/).first()).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/^✓ Bewiesen:/).first()).toBeVisible();
   const saved = page.waitForEvent("download");
   await page.getByRole("button", { name: "Bericht als PDF" }).click();
   const file = await (await saved).path();

@@ -5,7 +5,7 @@ import { storedJob } from "./stored-job";
 
 async function waves(page: Page, job: string): Promise<void> {
   await page.goto("/");
-  await expect(page.getByText("Sallow Plover 11").last()).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText("Sallow Plover 11").last()).toBeVisible();
   await page.goto(`/waves?job=${job}`);
   await expect(page.getByRole("button", { name: "roll live" })).toBeVisible();
 }
@@ -15,7 +15,7 @@ test("what comes and goes is caught, kept with what was being done, and used aft
   await page.keyboard.press("g");
   await page.getByRole("button", { name: "watch for hours" }).click();
   await page.getByLabel(/What you are doing now/).fill("moved the loom at the arch");
-  await expect(page.getByRole("status").filter({ hasText: /caught: [1-9]/ })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole("status").filter({ hasText: /caught: [1-9]/ })).toBeVisible();
   const list = page.getByRole("region", { name: "Caught while watching" });
   await expect(list.getByText("moved the loom at the arch").first()).toBeVisible();
   await page.reload();
