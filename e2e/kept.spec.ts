@@ -21,7 +21,7 @@ async function seeded(context: BrowserContext): Promise<void> {
 const notes = (page: Page) => page.getByRole("region", { name: "Log" }).locator("li:not(:has(.line-through))");
 
 /** `npm run kills` asks for 200; the usual run for a handful. */
-const KILLS = Number(process.env.KILLS ?? 3);
+const KILLS = Number(process.env.KILLS ?? 2);
 const A_STORE = 10;
 
 test("a tab that is killed in the moment of Enter has lost nothing", async ({ browser }) => {

@@ -1,8 +1,8 @@
 import { answers, build, install, serve } from "./run.mjs";
 
 const port = Number(process.env.PORT ?? 3000);
-install();
-build();
+await install();
+await build();
 const server = serve(port);
 server.on("exit", (code) => process.exit(code ?? 1));
 for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => server.kill());

@@ -5,45 +5,42 @@ import { fileURLToPath } from "node:url";
 
 export const root = fileURLToPath(new URL("..", import.meta.url));
 
-/** Runs a command to its end and stops the whole script, with its exit code, when it fails. */
-export function step(title, command, args, env = {}) {
-  console.log(`\n== ${title}`);
+/**
+ * Runs a command to its end and stops the whole script, with its exit code, when it fails.
+ * @param held its words are told once it is done, because another runs beside it
+ */
+export function step(title, command, args, { env = {}, held = false } = {}) {
+  if (!held) console.log(`\n== ${title}`);
   const begun = Date.now();
-  const done = spawnSync(command, args, { cwd: root, stdio: "inherit", env: { ...process.env, ...env } });
-  if (done.status === 0) return console.log(`${title}: ${secondsSince(begun)} s`);
-  console.error(`${title} failed${done.error ? `: ${done.error.message}` : ""}.`);
-  process.exit(done.status ?? 1);
+  const child = spawn(command, args, {
+    cwd: root,
+    stdio: held ? ["ignore", "pipe", "pipe"] : "inherit",
+    env: { ...process.env, ...env },
+  });
+  running.add(child);
+  const said = held ? [`\n== ${title}\n`] : [];
+  for (const stream of held ? [child.stdout, child.stderr] : []) stream.on("data", (piece) => said.push(piece));
+  return new Promise((resolve) => {
+    child.on("error", (error) => said.push(`${error.message}\n`));
+    child.on("close", (code) => {
+      running.delete(child);
+      process.stdout.write(Buffer.concat(said.map((piece) => Buffer.from(piece))));
+      if (code === 0) {
+        console.log(`${title}: ${Math.round((Date.now() - begun) / 1000)} s`);
+        return resolve();
+      }
+      console.error(`${title} failed.`);
+      for (const other of running) other.kill();
+      process.exit(code || 1);
+    });
+  });
 }
 
-function secondsSince(begun) {
-  return Math.round((Date.now() - begun) / 1000);
-}
+const running = new Set();
 
 /** A tool out of node_modules. */
-export function tool(title, name, args, env) {
-  step(title, process.execPath, [`${root}node_modules/${TOOLS[name]}`, ...args], env);
-}
-
-/** Runs tools side by side, each one's words told once it is done; stops the whole script where one fails. */
-export async function toolsTogether(tools) {
-  const begun = Date.now();
-  console.log(`\n== ${tools.map(({ title }) => title).join(", ")}`);
-  const failed = await Promise.all(
-    tools.map(
-      ({ title, name, args }) =>
-        new Promise((resolve) => {
-          const child = spawn(process.execPath, [`${root}node_modules/${TOOLS[name]}`, ...args], { cwd: root });
-          const said = [];
-          for (const stream of [child.stdout, child.stderr]) stream.on("data", (piece) => said.push(piece));
-          child.on("close", (code) => {
-            process.stdout.write(Buffer.concat(said));
-            console.log(code === 0 ? `${title}: passed, ${secondsSince(begun)} s` : `${title} failed.`);
-            resolve(code !== 0);
-          });
-        }),
-    ),
-  );
-  if (failed.includes(true)) process.exit(1);
+export function tool(title, name, args, how) {
+  return step(title, process.execPath, [`${root}node_modules/${TOOLS[name]}`, ...args], how);
 }
 
 const TOOLS = {
@@ -58,14 +55,14 @@ const TOOLS = {
 };
 
 /** Installs the packages of the lock file unless they are there already. */
-export function install() {
+export async function install() {
   const stamp = `${root}node_modules/.installed`;
   const wanted = createHash("sha256")
     .update(readFileSync(`${root}package-lock.json`))
     .digest("hex");
   if (existsSync(stamp) && readFileSync(stamp, "utf8") === wanted) return;
   // Not "npm ci": it wants every platform's binaries in the lock file, and registries need not serve those of others.
-  step("install packages", "npm", ["install", "--no-save", "--no-audit", "--no-fund", "--loglevel=error"]);
+  await step("install packages", "npm", ["install", "--no-save", "--no-audit", "--no-fund", "--loglevel=error"]);
   writeFileSync(stamp, wanted);
 }
 
@@ -82,11 +79,12 @@ export function needChromium() {
 }
 
 /** Makes the demo files and the production build. @param typesChecked the build need not check them once more */
-export function build(typesChecked = false) {
-  step("words", process.execPath, [`${root}scripts/words.mjs`, "build"]);
-  tool("demo workshop", "tsx", ["scripts/make-demo.ts"]);
-  tool("production build", "next", ["build"], typesChecked ? { TYPES_CHECKED: "1" } : {});
-  step("precache list", process.execPath, ["-e", 'import("./scripts/precache.mjs").then((m) => m.writePrecache())']);
+export async function build({ typesChecked = false, held = false } = {}) {
+  const node = (title, ...args) => step(title, process.execPath, args, { held });
+  await node("words", `${root}scripts/words.mjs`, "build");
+  await tool("demo workshop", "tsx", ["scripts/make-demo.ts"], { held });
+  await tool("production build", "next", ["build"], { held, env: typesChecked ? { TYPES_CHECKED: "1" } : {} });
+  await node("precache list", "-e", 'import("./scripts/precache.mjs").then((m) => m.writePrecache())');
 }
 
 /** Starts the built app with the demo workshop. @returns the child process */

@@ -5,9 +5,9 @@ import { bundleInto } from "./bundled-commands.mjs";
 import { build, install, root } from "./run.mjs";
 
 const folder = resolve(process.argv[2] ?? join(root, "out"));
-install();
+await install();
 process.env.STANDALONE = "1";
-build();
+await build();
 rmSync(folder, { recursive: true, force: true });
 cpSync(join(root, ".next/standalone"), folder, { recursive: true });
 cpSync(join(root, ".next/static"), join(folder, ".next/static"), { recursive: true });
