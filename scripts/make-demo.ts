@@ -45,7 +45,7 @@ function boardRows(jobs: readonly Job[]): Record<string, Record<string, BoardRow
   for (const job of jobs.filter(({ archived }) => !archived).flatMap(cornerJobs)) {
     const belief = replay(job);
     for (const [tag, catalogue] of tongues)
-      rows[tag]![job.id] = spokenIn(catalogue, () => boardRowOf(diagnosisOf(belief, job.policy, progressOf(job))));
+      rows[tag]![job.id] = spokenIn(catalogue, () => boardRowOf(job, diagnosisOf(belief, job.policy, progressOf(job))));
   }
   return rows;
 }

@@ -11,6 +11,7 @@ import { boardRowOf } from "../core/bench/board-row";
 import type { BoardRow } from "../core/job/board";
 import type { Capture } from "../core/capture/capture";
 import type { Point } from "../core/circuit/point";
+import type { CornerJob } from "../core/job/corner-in-work";
 import type { Job } from "../core/job/schema";
 import { verification, type Verification } from "../core/bench/verify";
 import { loomView, type LoomView } from "../core/bench/loom-view";
@@ -38,14 +39,14 @@ let turn: Promise<unknown> = Promise.resolve();
  * Asks the line-up of a job as the car came. One question at a time, from the line-up to its answer: another must neither
  * weigh the same log beside it nor add a reading under it.
  */
-function ask<T>(job: Job, question: (belief: Belief) => T): Promise<T> {
+function ask<T>(job: CornerJob, question: (belief: Belief) => T): Promise<T> {
   const next = turn.then(async () => question(await atHandOrOpened(job)));
   turn = next.catch(() => undefined);
   return next;
 }
 
 /** The same of the car as it is now: after a repair that of what is left in question, else as it came. */
-function askNow<T>(job: Job, question: (belief: Belief) => T): Promise<T> {
+function askNow<T>(job: CornerJob, question: (belief: Belief) => T): Promise<T> {
   return ask(job, (asItCame) => {
     const repairs = standingRepairs(job);
     if (repairs.length === 0) return question(asItCame);
@@ -57,7 +58,7 @@ function askNow<T>(job: Job, question: (belief: Belief) => T): Promise<T> {
 }
 
 /** The line-up at hand, with the newest readings added, or opened when it is another's or the log was cut back. */
-async function atHandOrOpened(job: Job): Promise<Belief> {
+async function atHandOrOpened(job: CornerJob): Promise<Belief> {
   const key = drawnFrom(job);
   const { read } = observationsOf(job);
   const kept = current;
@@ -81,7 +82,7 @@ const WORTH_KEEPING = 12;
 const QUIET_MS = 2000;
 let [keptAt, quiet]: [number, ReturnType<typeof setTimeout> | undefined] = [0, undefined];
 
-async function whereItWas(job: Job, read: readonly Observation[]): Promise<Resume | null> {
+async function whereItWas(job: CornerJob, read: readonly Observation[]): Promise<Resume | null> {
   if (read.length < WORTH_KEEPING) return null;
   // A store that gives nothing back costs the time to weigh the log again, and nothing else.
   const checkpoint = await keptCheckpoint(job.id).catch(() => null);
@@ -89,7 +90,7 @@ async function whereItWas(job: Job, read: readonly Observation[]): Promise<Resum
 }
 
 /** Keeps the line-up once nothing was asked for a while. */
-function keepSoon(job: Job, read: readonly Observation[]): void {
+function keepSoon(job: CornerJob, read: readonly Observation[]): void {
   clearTimeout(quiet);
   if (read.length < WORTH_KEEPING || read.length === keptAt) return;
   const { belief } = current!;
@@ -134,8 +135,8 @@ const api = {
   },
 
   /** What the board shows of a job. */
-  row(job: Job): Promise<BoardRow> {
-    return ask(job, (belief) => boardRowOf(diagnosisOf(belief, job.policy, progressOf(job))));
+  row(job: CornerJob): Promise<BoardRow> {
+    return ask(job, (belief) => boardRowOf(job, diagnosisOf(belief, job.policy, progressOf(job))));
   },
 
   /** The checks to repeat after a repair, and whether they pass. */

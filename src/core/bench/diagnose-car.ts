@@ -7,7 +7,7 @@ import type { Part } from "../faults/parts/parts";
 import { checkVersion, firstIssue, parseJson } from "../job/document";
 import { knownFromSide } from "../observation/known-from-side";
 import { corners, otherSide, type Corner } from "../units/corner";
-import { carParts, toldElsewhere, type CarPart, type CornerParts } from "../verdict/car-parts";
+import { carParts, soundUncoded, toldElsewhere, type CarPart, type CornerParts } from "../verdict/car-parts";
 import type { NextCheck } from "./describe-hookup";
 import type { Diagnosis } from "./diagnosis";
 import { openDiagnosis, type Diagnosing } from "./diagnose-file";
@@ -83,7 +83,8 @@ export function openCar(text: string, name: string): OpenCar {
     const only = opened(inWork[0]!, {});
     return { alone: [{ corner: only.corner, ...only.diagnosing.ranking() }], together: [only] };
   }
-  const sound = (corner: Corner) => (isCoded(file, corner) ? {} : { none: UNCODED_SOUND });
+  const coded = corners.filter((corner) => isCoded(file, corner));
+  const sound = (corner: Corner) => soundUncoded(corner, coded);
   const alone = inWork.map((corner): CornerParts => {
     const { diagnosing } = opened(corner, sound(corner));
     return { corner, ...diagnosing.ranking() };
@@ -129,13 +130,6 @@ function isCoded(file: CarFile, corner: Corner): boolean {
   const codes = decodeCodes(codesOf(file).filter((code) => typeof code === "string"));
   return codes.some((code) => code !== null && namesCorner(code, corner));
 }
-
-/**
- * How much likelier a corner of several is sound where no code names it: it may be in work as the others' reference, and
- * the fault at a corner nobody measured (engineering judgement: one car in ten has a second corner at fault, and two of
- * three such faults store a code).
- */
-const UNCODED_SOUND = 200;
 
 /** The next checks of all corners, most told per minute first; what is the same for all stands once. */
 function carNext(made: (Diagnosis & { corner: Corner })[]): CarDiagnosis["next"] {

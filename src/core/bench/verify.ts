@@ -9,6 +9,8 @@ import { complaintSchema } from "../complaint/complaint";
 import { readingsAfterRepair, standingReadings, standingTicks } from "../job/derive";
 import { isRoadTested } from "../repair/road-test";
 import { observe, hookupOf } from "../observation/read-observation";
+import type { CornerJob } from "../job/corner-in-work";
+import { setupOf } from "../job/known-beside";
 import type { Job } from "../job/schema";
 
 /** One check that spoke before the repair, to be made again at the same point. */
@@ -38,7 +40,7 @@ const TELLING = 3;
  *
  * @param posterior of the readings before the repair
  */
-export function verification(job: Job, posterior: Posterior): Verification {
+export function verification(job: CornerJob, posterior: Posterior): Verification {
   const lead = rankSuspects(posterior)[0]!;
   const before = standingReadings(job);
   const direct = lead.provenBy.length > 0 ? lead.provenBy : before.map(({ id }) => id).slice(-3);
@@ -77,8 +79,8 @@ function lastAfter(job: Job, hookup: Hookup) {
 type Reading = Parameters<typeof observe>[0];
 
 /** A line-up of the car as it is since the repair, with these readings weighed in. */
-function lineUpAfter(job: Job, readings: readonly Reading[]): Posterior {
-  const belief = new Belief(job.setup, complaintSchema.parse({}), { seed: 1, perGroup: 48 });
+function lineUpAfter(job: CornerJob, readings: readonly Reading[]): Posterior {
+  const belief = new Belief(setupOf(job), complaintSchema.parse({}), { seed: 1, perGroup: 48 });
   for (const reading of readings) {
     const observation = observe(reading, job.setup);
     if (observation.ok) belief.add(observation.value);

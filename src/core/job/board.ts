@@ -2,8 +2,11 @@ import { differenceInCalendarDays } from "date-fns";
 import * as z from "zod/mini";
 import { parts } from "../faults/parts/parts";
 import { verdicts } from "../verdict/suspects";
+import type { CornerJob } from "./corner-in-work";
 import { standingReadings, standingRepair } from "./derive";
 import type { Job } from "./schema";
+
+const partShares = z.array(z.object({ part: z.enum(parts), share: z.number(), verdict: z.enum(verdicts) }));
 
 /** What the board says of a job: the likeliest fault of the car as it came, and what to do next. */
 export const boardRowSchema = z.object({
@@ -21,8 +24,10 @@ export const boardRowSchema = z.object({
   /** The next check in words; null where none is left. */
   next: z.nullable(z.string()),
   /** Shares by part, and of shared parts those by what is known of the whole car: the whole car is judged by them. */
-  parts: z.array(z.object({ part: z.enum(parts), share: z.number(), verdict: z.enum(verdicts) })),
+  parts: partShares,
   common: z.partialRecord(z.enum(parts), z.number()),
+  /** The same by its own log alone, where the car has other corners in work. */
+  alone: z.optional(z.object({ parts: partShares, common: z.partialRecord(z.enum(parts), z.number()) })),
 });
 export type BoardRow = z.infer<typeof boardRowSchema>;
 
@@ -51,11 +56,12 @@ export function carState(each: readonly { job: Job; row: BoardRow | null }[]): B
 
 /** Names all that a row is made of: while it is the same, so is the row. @param model the code that weighs @param tag of the language */
 export function rowKey(
-  { id, setup, complaint, policy, priors, ratios, entries }: Job,
+  { id, setup, complaint, policy, priors, ratios, entries, beside = [] }: CornerJob,
   model: string,
   tag: string,
 ): string {
-  return JSON.stringify([model, tag, id, setup, complaint, policy, priors, ratios, entries]);
+  const others = beside.map((other) => [other.setup, other.entries]);
+  return JSON.stringify([model, tag, id, setup, complaint, policy, priors, ratios, entries, ...others]);
 }
 
 /** Who wrote in a job's log, each once, the latest last. */

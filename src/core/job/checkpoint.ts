@@ -2,7 +2,9 @@ import * as z from "zod/mini";
 import type { Belief } from "../belief/belief";
 import { checkpointSchema, type Resume } from "../belief/checkpoint";
 import type { Observation } from "../observation/observation";
-import type { Job } from "./schema";
+import { elsewhereOf } from "./beside";
+import type { CornerJob } from "./corner-in-work";
+import { setupOf } from "./known-beside";
 
 /**
  * A job's line-up as it was after so many readings, kept beside the job so that a long log need not be weighed anew each
@@ -20,14 +22,19 @@ export const jobCheckpointSchema = z.object({
 export type JobCheckpoint = z.infer<typeof jobCheckpointSchema>;
 
 /** @param model names the code that weighs: another model, another line-up @param read what the belief has weighed */
-export function checkpointOf(job: Job, model: string, belief: Belief, read: readonly Observation[]): JobCheckpoint {
+export function checkpointOf(
+  job: CornerJob,
+  model: string,
+  belief: Belief,
+  read: readonly Observation[],
+): JobCheckpoint {
   return { model, drawnFrom: drawnFrom(job), readings: read.map(nameOf), state: belief.checkpoint() };
 }
 
 /** Where a job's replay may go on from; null where the checkpoint is of another model, set-up or log. */
 export function resumeFrom(
   checkpoint: JobCheckpoint,
-  job: Job,
+  job: CornerJob,
   model: string,
   read: readonly Observation[],
 ): Resume | null {
@@ -38,8 +45,8 @@ export function resumeFrom(
 }
 
 /** All that a job's line-up is drawn from, readings apart. */
-export function drawnFrom(job: Job): string {
-  return JSON.stringify([job.id, job.setup, job.complaint, job.priors, job.ratios]);
+export function drawnFrom(job: CornerJob): string {
+  return JSON.stringify([job.id, setupOf(job), job.complaint, job.priors, job.ratios, elsewhereOf(job)]);
 }
 
 function nameOf({ entryId, hookup, value }: Observation): string {

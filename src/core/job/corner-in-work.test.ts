@@ -2,6 +2,7 @@
 import { describe, expect, it } from "vitest";
 import { addressOf, ofAddress } from "./corner-address";
 import { cornerJob, cornersInWork, withCorner, withCornerJob, withoutCorner } from "./corner-in-work";
+import { setupOf } from "./known-beside";
 import { differences, joinedAs } from "./differences";
 import { parseJob } from "./earlier-jobs";
 import { mergeJobs, stamped } from "./merge";
@@ -80,13 +81,13 @@ describe("corners of one car", () => {
     const active = withCorner({ ...car, setup: { ...car.setup, family: "active-2wire" } }, "FR");
     const toggled = logged(active, "FR", reading("t", "plug.out.return", "battery.negative", "0.42 / 0.84 V", 1));
     const view = cornerJob(toggled, "FL")!;
-    expect(view.setup.known).toMatchObject({ side: "FR", lowV: 0.42, highV: 0.84 });
-    expect(cornerJob(toggled, "FR")!.setup.known).toBeUndefined();
+    expect(setupOf(view).known).toMatchObject({ side: "FR", lowV: 0.42, highV: 0.84 });
+    expect(setupOf(cornerJob(toggled, "FR")!).known).toBeUndefined();
     const changed = withCornerJob(toggled, "FL", { ...view, setup: { ...view.setup, tyre: "205/55R16" } });
     expect(changed.setup).toMatchObject({ tyre: "205/55R16" });
     expect(changed.setup.known).toBeUndefined();
     const back = logged(toggled, "FR", { id: "u", at: at(9), kind: "retract", entry: "t" });
-    expect(cornerJob(back, "FL")!.setup.known).toBeUndefined();
+    expect(setupOf(cornerJob(back, "FL")!).known).toBeUndefined();
   });
 
   it("taken out of work it keeps its log, and has it again when it is taken in", () => {

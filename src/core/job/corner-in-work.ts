@@ -1,26 +1,34 @@
 import type { CornerSetup } from "../circuit/setup";
 import { partOf } from "../faults/parts/parts";
 import type { Reading } from "../observation/reading";
-import { knownFromSide } from "../observation/known-from-side";
-import { corners, otherSide, type Corner } from "../units/corner";
+import { corners, type Corner } from "../units/corner";
 import { addressOf } from "./corner-address";
-import { retractedIds } from "./derive";
 import type { Entry, Job } from "./schema";
+
+/** A corner in work as a job of its own, and the car's other ones, whose logs speak of what all share. */
+export interface CornerJob extends Job {
+  beside?: readonly Job[];
+}
 
 /**
  * One corner of a car in work as a job of its own, which is what every room works on: its set-up, its log, and what of
  * the log is the whole car's. The first corner's goes by the job's own name.
  * @returns null where that corner is not in work
  */
-export function cornerJob(document: Job, corner: Corner): Job | null {
+export function cornerJob(document: Job, corner: Corner): CornerJob | null {
+  const job = cornerAlone(document, corner);
+  const beside = cornersInWork(document).flatMap((one) => (one === corner ? [] : (cornerAlone(document, one) ?? [])));
+  return job && beside.length > 0 ? { ...job, beside } : job;
+}
+
+function cornerAlone(document: Job, corner: Corner): Job | null {
   const { others, ...shared } = document;
   const own = corner === document.setup.corner ? document : others?.[corner];
   if (!own || ("out" in own && own.out)) return null;
-  const known = others && !own.setup.known ? knownFromOtherSide(document, corner) : null;
   return {
     ...shared,
     id: addressOf(document, corner),
-    setup: known ? { ...own.setup, known } : own.setup,
+    setup: own.setup,
     simulated: own.simulated,
     entries: others ? entriesAt(document, corner) : document.entries,
   };
@@ -44,8 +52,7 @@ export function withCornerJob(document: Job, corner: Corner, view: Job): Job {
   const fresh = view.entries
     .filter(({ id }) => !known.has(id))
     .map((entry): Entry => (first ? entry : { ...entry, of: corner }));
-  const { car, complaint, policy, priors, ratios, archived, diagram } = view;
-  const setup = withoutDerived(view.setup);
+  const { setup, car, complaint, policy, priors, ratios, archived, diagram } = view;
   return {
     ...document,
     ...{ car, complaint, policy, priors, ratios, archived, diagram },
@@ -64,24 +71,6 @@ export function withCornerJob(document: Job, corner: Corner, view: Job): Job {
   };
 }
 
-/** What the other side of the axle, in work too, was seen to toggle between. */
-function knownFromOtherSide(document: Job, corner: Corner): CornerSetup["known"] | null {
-  const side = otherSide[corner];
-  const own = side === document.setup.corner ? document.setup : document.others?.[side]?.setup;
-  if (own?.family !== "active-2wire") return null;
-  const retracted = retractedIds(document);
-  const readings = document.entries.flatMap((entry) =>
-    "reading" in entry && (entry.of ?? document.setup.corner) === side && !retracted.has(entry.id)
-      ? [entry.reading]
-      : [],
-  );
-  return knownFromSide(readings, side);
-}
-
-function withoutDerived(setup: CornerSetup): CornerSetup {
-  return setup.known?.side ? { ...setup, known: undefined } : setup;
-}
-
 /** The corners in work, the car's first one in front. */
 export function cornersInWork({ setup, others }: Job): Corner[] {
   return [
@@ -91,7 +80,7 @@ export function cornersInWork({ setup, others }: Job): Corner[] {
 }
 
 /** Every corner in work as a job of its own, the car's first one in front. */
-export function cornerJobs(document: Job): Job[] {
+export function cornerJobs(document: Job): CornerJob[] {
   return cornersInWork(document).flatMap((corner) => cornerJob(document, corner) ?? []);
 }
 

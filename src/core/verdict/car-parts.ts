@@ -28,6 +28,18 @@ export function toldElsewhere(each: readonly CornerParts[], corner: Corner): Par
 }
 
 /**
+ * How much likelier a corner of several is sound where codes name others and not it: it may be in work as their reference,
+ * and the fault at a corner nobody measured (engineering judgement: one car in ten has a second corner at fault, and two of
+ * three such faults store a code).
+ */
+const UNCODED_SOUND = 200;
+
+/** What a corner of several is likelier by where codes name some of the car's corners. */
+export function soundUncoded(corner: Corner, named: readonly Corner[]): Partial<Record<Part, number>> {
+  return named.length === 0 || named.includes(corner) ? {} : { none: UNCODED_SOUND };
+}
+
+/**
  * The parts of the whole car, likeliest first. A shared cause has the odds it has by what is known of the car, times what
  * each corner's own readings add to them, as if those were independent given the cause.
  * @param alone each corner by its own log @param together the same, told what the others' readings say of the shared

@@ -2,7 +2,7 @@
 import { t } from "@/core/words/words";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { ofAddress } from "@/core/job/corner-address";
-import { cornerJob, withCornerJob } from "@/core/job/corner-in-work";
+import { cornerJob, withCornerJob, type CornerJob } from "@/core/job/corner-in-work";
 import { parseJob } from "@/core/job/earlier-jobs";
 import { exportJob } from "@/core/job/file";
 import { firstIssue } from "@/core/job/document";
@@ -125,8 +125,10 @@ function opened(car: Job, corner: Corner | null, view: Job | null = null): JobSt
   return { status: "ready", car, corner: at, job: view && isSameView(view, job) ? view : job };
 }
 
-function isSameView(view: Job, job: Job): boolean {
+function isSameView(view: Job, job: CornerJob): boolean {
   return (
+    // What is the whole car's speaks at its other corners too.
+    !job.beside &&
     (view.setup === job.setup || JSON.stringify(view.setup) === JSON.stringify(job.setup)) &&
     view.complaint === job.complaint &&
     view.policy === job.policy &&

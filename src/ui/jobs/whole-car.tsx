@@ -3,11 +3,12 @@ import Link from "next/link";
 import { spanAt } from "@/core/repair/link-lead";
 import { minutesSpent } from "@/core/bench/minutes-spent";
 import { boardState } from "@/core/job/board";
+import { carPartsOf } from "@/core/job/car-by-rows";
 import { partLabel } from "@/core/faults/parts/parts";
 import { carEstimate } from "@/core/repair/car-estimate";
 import { cornerWords } from "@/core/units/corner";
 import { formatShare } from "@/core/units/format";
-import { carParts, partsOfCarShown } from "@/core/verdict/car-parts";
+import { partsOfCarShown } from "@/core/verdict/car-parts";
 import { t } from "@/core/words/words";
 import { useSettings } from "../settings/use-settings";
 import type { OpenCar } from "./open-job";
@@ -18,8 +19,7 @@ export function WholeCar({ open: { car, corner: current }, here }: { open: OpenC
   const { settings } = useSettings();
   const corners = useCornerRows(car);
   const known = corners.flatMap(({ corner, job, row }) => (row?.lead ? [{ corner, job, row, lead: row.lead }] : []));
-  const shared = carParts(known.map(({ corner, row }) => ({ corner, parts: row.parts, common: row.common })));
-  const inCommon = partsOfCarShown(shared);
+  const inCommon = partsOfCarShown(carPartsOf(known));
   const bill = carEstimate(
     known.map(({ job, lead }) => ({
       fault: lead.fault,
