@@ -4,7 +4,6 @@ import { boardRowOf } from "../src/core/bench/board-row";
 import { diagnosisOf } from "../src/core/bench/diagnosis";
 import { progressOf } from "../src/core/bench/progress";
 import { captureToCsv } from "../src/core/capture/csv";
-import type { BoardRow } from "../src/core/job/board";
 import { cornerJobs } from "../src/core/job/corner-in-work";
 import { replay } from "../src/core/job/replay";
 import type { Job } from "../src/core/job/schema";
@@ -12,6 +11,7 @@ import { scanToCsv } from "../src/core/scanlog/scan-to-csv";
 import { shippedLibrary } from "../src/demo/shipped-library";
 import { demoWorkshop } from "../src/demo/workshop";
 import { spokenIn, type Catalogue } from "../src/words/tongue";
+import type { DemoWorked } from "../src/store/seed-demo";
 import { modelName } from "./model-name";
 import { languages } from "./words.mjs";
 
@@ -21,7 +21,8 @@ const { jobs, captures, scans } = demoWorkshop(new Date());
 for (const { name, capture } of captures) writeFileSync(folder + name, captureToCsv(capture));
 for (const { name, log } of scans) writeFileSync(folder + name, scanToCsv(log));
 writeFileSync(`${folder}workshop.json`, JSON.stringify({ jobs, captures: listed(captures), scans: listed(scans) }));
-writeFileSync(`${folder}rows.json`, JSON.stringify({ model: modelName(), rows: boardRows(jobs) }));
+for (const [tag, worked] of Object.entries(workedOut(jobs)))
+  writeFileSync(`${folder}worked-out.${tag}.json`, JSON.stringify({ model: modelName(), worked }));
 const shelf = fileURLToPath(new URL("../public/shipped/", import.meta.url));
 mkdirSync(shelf, { recursive: true });
 const library = shippedLibrary();
@@ -35,19 +36,22 @@ function listed(files: readonly { id: string; name: string }[]): { id: string; f
   return files.map(({ id, name }) => ({ id, file: name }));
 }
 
-/** What the board says of each corner in work, by language: a first visit is not kept waiting for it. */
-function boardRows(jobs: readonly Job[]): Record<string, Record<string, BoardRow>> {
+/** What the board and the rooms say of each corner in work, by language: a first visit is not kept waiting for it. */
+function workedOut(jobs: readonly Job[]): Record<string, Record<string, DemoWorked>> {
   const tongues: readonly [tag: string, catalogue: Catalogue | null][] = [
     ["en", null],
     ...languages().map((tag): [string, Catalogue] => [tag, catalogueOf(tag)]),
   ];
-  const rows = Object.fromEntries(tongues.map(([tag]): [string, Record<string, BoardRow>] => [tag, {}]));
+  const worked = Object.fromEntries(tongues.map(([tag]): [string, Record<string, DemoWorked>] => [tag, {}]));
   for (const job of jobs.filter(({ archived }) => !archived).flatMap(cornerJobs)) {
     const belief = replay(job);
     for (const [tag, catalogue] of tongues)
-      rows[tag]![job.id] = spokenIn(catalogue, () => boardRowOf(job, diagnosisOf(belief, job.policy, progressOf(job))));
+      worked[tag]![job.id] = spokenIn(catalogue, () => {
+        const diagnosis = diagnosisOf(belief, job.policy, progressOf(job));
+        return { row: boardRowOf(job, diagnosis), diagnosis };
+      });
   }
-  return rows;
+  return worked;
 }
 
 function catalogueOf(tag: string): Catalogue {

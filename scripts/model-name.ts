@@ -19,6 +19,8 @@ const WEIGHING = [
   "verdict",
   "repair",
   "planning",
+  "job",
+  "bench",
 ];
 
 /** Names that code, so that what was worked out by other code is not taken up again. Run from the project's folder. */

@@ -1,12 +1,13 @@
 import type { Capture } from "../core/capture/capture";
-import { boardRowSchema, rowKey } from "../core/job/board";
-import { cornerJobs } from "../core/job/corner-in-work";
+import type { Diagnosis } from "../core/bench/diagnosis";
+import { boardRowSchema, rowKey, type BoardRow } from "../core/job/board";
+import { cornerJobs, type CornerJob } from "../core/job/corner-in-work";
 import { parseJob } from "../core/job/earlier-jobs";
-import type { Job } from "../core/job/schema";
 import type { ScanLog } from "../core/scanlog/scan-log";
 import { languageTag } from "../core/words/words";
 import { keepRow } from "./board-rows";
 import { saveCapture, saveScan } from "./captures";
+import { keepDiagnosis } from "./diagnoses";
 import { shelf } from "./shelf";
 import { MODEL } from "./worked-out";
 
@@ -18,8 +19,14 @@ export interface Demo {
   jobs: unknown[];
   captures: { id: string; capture: Capture }[];
   scans: { id: string; log: ScanLog }[];
-  /** What the board says of a corner of theirs, where it was worked out beforehand. */
-  row?: (jobId: string) => unknown;
+  /** What is said of a corner of theirs, where it was worked out beforehand by the very code that runs. */
+  worked?: (jobId: string) => DemoWorked | undefined;
+}
+
+/** What the board and the rooms say of a corner as it came. */
+export interface DemoWorked {
+  row: BoardRow;
+  diagnosis: Diagnosis;
 }
 
 /** Puts the demo workshop into an empty store once; a store with anything in it is left alone. */
@@ -33,7 +40,7 @@ export async function seedDemo(load: () => Promise<Demo>): Promise<boolean> {
   });
   await Promise.all([
     ...parsed.map((job) => jobs.setItem(job.id, job)),
-    ...parsed.flatMap(cornerJobs).map((corner) => seedRow(corner, demo.row?.(corner.id))),
+    ...parsed.flatMap(cornerJobs).map((corner) => seedWorked(corner, demo.worked?.(corner.id))),
     ...demo.captures.map(({ id, capture }) => saveCapture(id, capture)),
     ...demo.scans.map(({ id, log }) => saveScan(id, log)),
   ]);
@@ -41,7 +48,11 @@ export async function seedDemo(load: () => Promise<Demo>): Promise<boolean> {
   return true;
 }
 
-async function seedRow(job: Job, worked: unknown): Promise<void> {
-  const row = boardRowSchema.safeParse(worked);
-  if (row.success) await keepRow(job.id, rowKey(job, MODEL, languageTag()), row.data);
+async function seedWorked(job: CornerJob, worked: DemoWorked | undefined): Promise<void> {
+  const row = boardRowSchema.safeParse(worked?.row);
+  if (!worked || !row.success) return;
+  await Promise.all([
+    keepRow(job.id, rowKey(job, MODEL, languageTag()), row.data),
+    keepDiagnosis(job, "came", worked.diagnosis),
+  ]);
 }

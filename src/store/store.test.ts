@@ -2,6 +2,7 @@ import "fake-indexeddb/auto";
 import fc from "fast-check";
 import localforage from "localforage";
 import { afterEach, describe, expect, it, vi } from "vitest";
+import type { Diagnosis } from "../core/bench/diagnosis";
 import { jobSchema, type Entry, type Job } from "../core/job/schema";
 
 /** Each call is a browser tab of its own: the module afresh over the same store. */
@@ -46,6 +47,26 @@ describe("the store", () => {
     expect((await listJobs()).jobs.map(({ id }) => id)).toContain("aged");
     await saveJob({ ...aged, entries: [...aged.entries, note("later", 1)] });
     expect(await shelf.getItem("aged")).toMatchObject({ tastatura: "job/4", entries: [{ id: "s" }, { id: "later" }] });
+  });
+
+  it("gives back what was said of a job while all it was said of is the same, and nothing of a deleted one", async () => {
+    const { saveJob, removeJob } = await tab();
+    const { keepDiagnosis, keptDiagnosis } = await import("./diagnoses");
+    const job = empty("said");
+    await saveJob(job);
+    const said = { suspects: [], ruledOut: 7 } as unknown as Diagnosis;
+    await keepDiagnosis(job, "now", said);
+    expect(await keptDiagnosis(job, "came")).toEqual(said);
+    expect(await keptDiagnosis({ ...job, car: { ...job.car, name: "other" } }, "now")).toEqual(said);
+    expect(await keptDiagnosis({ ...job, entries: [note("n", 1)] }, "now")).toBeNull();
+    expect(await keptDiagnosis({ ...job, beside: [empty("other")] }, "now")).toBeNull();
+    const repair = { id: "r", at: "2026-01-01T11:00:00Z", kind: "repair", part: "sensor" } as Entry;
+    const repaired = { ...job, entries: [repair] };
+    await keepDiagnosis(repaired, "now", said);
+    expect(await keptDiagnosis(repaired, "now")).toEqual(said);
+    expect(await keptDiagnosis(repaired, "came")).toBeNull();
+    await removeJob("said");
+    expect(await keptDiagnosis(repaired, "now")).toBeNull();
   });
 
   it("two tabs on one job lose nothing of each other, whatever the order (against a plain set as model)", async () => {

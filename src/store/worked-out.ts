@@ -10,6 +10,7 @@ export const workedOutShelves = {
   checkpoints: "checkpoints",
   checkpointTimes: "checkpoint-times",
   rows: "board-rows",
+  diagnoses: "diagnoses",
 } as const;
 
 /** Lets go of all that was worked out of a job, each corner's included. */

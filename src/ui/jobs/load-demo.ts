@@ -1,7 +1,7 @@
 import { languageTag, t } from "@/core/words/words";
 import { parseCaptureCsv } from "@/core/capture/csv";
 import { parseScanCsv } from "@/core/scanlog/scan-csv";
-import type { Demo } from "@/store/seed-demo";
+import type { Demo, DemoWorked } from "@/store/seed-demo";
 import { MODEL } from "@/store/worked-out";
 
 interface Listed {
@@ -16,7 +16,7 @@ export async function loadDemo(): Promise<Demo> {
   const demo = (await response.json()) as { jobs: unknown[]; captures: Listed[]; scans: Listed[] };
   return {
     jobs: demo.jobs,
-    row: await readRows(),
+    worked: await readWorked(),
     captures: await read(demo.captures, (text, id, file) => ({ id, capture: parseCaptureCsv(text, file) })),
     scans: await read(demo.scans, (text, id, file) => ({ id, log: parseScanCsv(text, file) })),
   };
@@ -27,9 +27,9 @@ function read<T>(files: Listed[], parse: (text: string, id: string, file: string
 }
 
 /** What the build worked out of each job in the language spoken; nothing where other code did. */
-async function readRows(): Promise<Demo["row"]> {
-  const answer = await fetch("/demo/rows.json");
+async function readWorked(): Promise<Demo["worked"]> {
+  const answer = await fetch(`/demo/worked-out.${languageTag()}.json`);
   if (!answer.ok) return () => undefined;
-  const { model, rows } = (await answer.json()) as { model: string; rows: Record<string, Record<string, unknown>> };
-  return (id) => (model === MODEL ? rows[languageTag()]?.[id] : undefined);
+  const { model, worked } = (await answer.json()) as { model: string; worked: Record<string, DemoWorked> };
+  return (id) => (model === MODEL ? worked[id] : undefined);
 }
