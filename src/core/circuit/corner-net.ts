@@ -14,6 +14,9 @@ export type SensorState = "on" | "starved" | "reversed" | "cold" | "waiting";
 /** What a two-wire sensor's current sink leaks in any state, siemens. */
 export const ALWAYS_S = 1e-8;
 
+/** What a three-wire sensor's output leaks while it does not pull, siemens. */
+export const OUTPUT_LEAK_S = 1e-7;
+
 const EARTH = 0;
 const POWER = 1;
 const FIRST = 2;
@@ -295,7 +298,8 @@ export class CornerNet {
     if (shorted) return this.ladder.join(first, second, shorted);
     const threeWire = this.setup.family === "active-3wire";
     const amps = threeWire ? sensor.quiescentA : level === "high" ? sensor.highA : sensor.lowA;
-    if (threeWire) this.ladder.join(second, third, state === "on" && level === "low" ? 1 / sensor.outputOhms : 1e-7);
+    const pulls = state === "on" && level === "low";
+    if (threeWire) this.ladder.join(second, third, pulls ? 1 / sensor.outputOhms : OUTPUT_LEAK_S);
     if (state === "cold") return this.ladder.join(first, second, 1 / sensor.coldOhms);
     // Starved, what it draws falls with the voltage left to it: some chips still move between two currents, some stay at either.
     if (state === "starved") return this.stampStarved(sensor, amps);

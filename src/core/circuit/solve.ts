@@ -1,5 +1,5 @@
 import type { CornerCondition } from "./condition";
-import { ALWAYS_S, type CornerNet, type SensorLevel, type SensorState } from "./corner-net";
+import { ALWAYS_S, OUTPUT_LEAK_S, type CornerNet, type SensorLevel, type SensorState } from "./corner-net";
 import { parsePoint, type Point } from "./point";
 import type { CornerSetup } from "./setup";
 import type { CircuitState } from "./state";
@@ -27,8 +27,8 @@ const NOTHING_V = 2e-4;
 
 /**
  * One car in one state, solved for both sensor levels: ask it for the voltage or the ohms between any two points.
- * The sensor is piecewise linear: it has the voltage to work, or not. Where it is a current sink, one solution without it
- * tells which, and both levels are that solution less the sensor's current.
+ * The sensor is piecewise linear: it has the voltage to work, or not. One solution without it tells which, and both levels
+ * are that solution less the sensor's current.
  */
 export class SolvedCorner {
   private readonly net: CornerNet;
@@ -83,17 +83,18 @@ export class SolvedCorner {
       this.awakeLow = this.awakeHigh = false;
       this.solveAs("low", isDead(state) ? "cold" : "starved", this.low);
       this.high.set(this.low);
-    } else if (this.setup.family === "active-2wire" && !state.load) this.drawThroughSensor();
+    } else if (!state.load) this.drawThroughSensor();
     else this.settleBoth();
     return this;
   }
 
   /**
-   * A two-wire sensor's currents on the corner without it: what its terminals show open, and the ohms behind them, tell
-   * whether it works at either level and what it draws (Thévenin).
+   * A sensor's currents on the corner without it: what its terminals show open, and the ohms behind them, tell whether it
+   * works at either level and what it draws (Thévenin). The output of a three-wire one is one more resistance at its low level.
    */
   private drawThroughSensor(): void {
     const { net, low, high, car } = this;
+    const { sensor } = car;
     this.solveAs("low", "waiting", low);
     high.set(low);
     const [a, b] = [net.sensorNode(0), net.sensorNode(1)];
@@ -101,30 +102,48 @@ export class SolvedCorner {
     const openV = low[a]! - low[b]!;
     const behindOhms = shape[a]! - shape[b]!;
     const draw = (volts: Float64Array, amps: number): boolean => {
-      const awake = openV - amps * behindOhms >= car.sensor.minimumV;
+      const awake = openV - amps * behindOhms >= sensor.minimumV;
       const ohms = starvedOhms(car, amps, openV < 0);
       // Fed the wrong way round it conducts from the first millivolt, as if it were not dead there.
-      const leftV = openV < 0 ? openV : Math.max(0, openV - car.sensor.deadV);
+      const leftV = openV < 0 ? openV : Math.max(0, openV - sensor.deadV);
       const drawnA = awake ? amps : leftV / (ohms + behindOhms);
       for (let node = 0; node < volts.length; node++) volts[node]! -= shape[node]! * drawnA;
       if (!awake && leftV !== 0) this.branch = { a, b, ohms };
       return awake;
     };
-    this.awakeHigh = draw(high, car.sensor.highA);
+    if (this.setup.family === "active-3wire") {
+      this.awakeHigh = draw(high, sensor.quiescentA);
+      low.set(high);
+      this.awakeLow = this.awakeHigh && this.pullOutputLow();
+      return;
+    }
+    this.awakeHigh = draw(high, sensor.highA);
     this.branch = null;
-    this.awakeLow = draw(low, car.sensor.lowA);
+    this.awakeLow = draw(low, sensor.lowA);
   }
 
-  /** Any other: solved at each level, with the sensor at work where that leaves it the volts to, else without. */
+  /**
+   * A working three-wire sensor's output drawn to its ground. What is then left to the sensor is less only by what its ground
+   * wire loses: where that starves it, it lets go again.
+   */
+  private pullOutputLow(): boolean {
+    const { net, low, branchShape: shape, car } = this;
+    const [ground, signal] = [net.sensorNode(1), net.sensorNode(2)];
+    net.ladder.unit(signal, ground, shape);
+    const ohms = 1 / (1 / car.sensor.outputOhms - OUTPUT_LEAK_S);
+    const drawnA = (low[signal]! - low[ground]!) / (ohms + shape[signal]! - shape[ground]!);
+    const first = net.sensorNode(0);
+    const leftV = low[first]! - low[ground]! - (shape[first]! - shape[ground]!) * drawnA;
+    if (leftV < car.sensor.minimumV) return false;
+    for (let node = 0; node < low.length; node++) low[node]! -= shape[node]! * drawnA;
+    this.branch = { a: signal, b: ground, ohms };
+    return true;
+  }
+
+  /** With a lamp hooked up: solved at each level, with the sensor at work where that leaves it the volts to, else without. */
   private settleBoth(): void {
     this.awakeHigh = this.settle("high", this.high);
-    // What is too little without its output drawing is too little with it.
-    if (this.awakeHigh || this.state.load || this.setup.family === "active-2wire")
-      this.awakeLow = this.settle("low", this.low);
-    else {
-      this.awakeLow = false;
-      this.low.set(this.high);
-    }
+    this.awakeLow = this.settle("low", this.low);
   }
 
   /** Whether the sensor has its minimum voltage at this level. */
