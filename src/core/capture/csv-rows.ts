@@ -155,8 +155,13 @@ function widened(column: Float64Array<ArrayBuffer>, room: number): Float64Array<
 /** A cell as the language reads it; NaN for an empty one. */
 function plainNumber(cell: string, decimalComma: boolean): number {
   const trimmed = cell.trim();
-  return trimmed === "" ? NaN : Number(decimalComma ? trimmed.replace(",", ".") : trimmed);
+  if (trimmed === "") return NaN;
+  if (!decimalComma) return Number(trimmed);
+  return Number((GROUPED.test(trimmed) ? trimmed.replaceAll(".", "") : trimmed).replace(",", "."));
 }
+
+/** With a decimal comma, points between groups of three digits are no decimal points. */
+export const GROUPED = /^[-+]?\d{1,3}(?:\.\d{3})+(?:,\d+)?$/;
 
 function cellEnd(text: string, from: number, between: number): number {
   let i = from;

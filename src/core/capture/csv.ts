@@ -2,7 +2,7 @@ import { t } from "../words/words";
 import { csvLabel } from "../units/formula-safe";
 import { UnusableInput, type Capture } from "./capture";
 import { evenRows } from "./even-time";
-import { readRows } from "./csv-rows";
+import { GROUPED, readRows } from "./csv-rows";
 import { plainRows } from "./plain-rows";
 
 /** Largest file read into memory at once; longer recordings should be cut or thinned first. */
@@ -102,17 +102,27 @@ interface Format {
 
 function findFormat(lines: string[], name: string): Format {
   const firstRow = lines.findIndex(
-    (line, at) =>
-      at < LARGEST_HEADER_LINES && isDataRow(line) && isDataRow(lines[at + 1] ?? "") && isDataRow(lines[at + 2] ?? ""),
+    (line, at) => at < LARGEST_HEADER_LINES && isDataRow(line) && nextRows(lines, at).every(isDataRow),
   );
   if (firstRow < 0)
     throw new UnusableInput(
       t`${name}: no rows of numbers in the first ${LARGEST_HEADER_LINES} lines. A capture has a time column and one column per channel.`,
     );
   const sample = lines[firstRow]!;
-  const separator = sample.includes("\t") ? "\t" : sample.includes(";") ? ";" : decimalCommaOnly(sample) ? null : ",";
-  const several = lines.slice(firstRow, firstRow + 50).join("\n");
-  const decimalComma = separator !== "," && /\d,\d/.test(several) && !/\d\.\d/.test(several);
+  const rows = lines.slice(firstRow, firstRow + 50);
+  const lone =
+    isLoneColumn(rows) && (intervalS(lines) > 0 || !lines.slice(0, firstRow).some((line) => line.includes(",")));
+  const separator = sample.includes("\t")
+    ? "\t"
+    : sample.includes(";")
+      ? ";"
+      : lone || decimalCommaOnly(sample)
+        ? null
+        : ",";
+  const several = rows.join("\n");
+  const pointed = several.split(/[;\t\s]+/).filter((cell) => /\d\.\d/.test(cell));
+  const decimalComma =
+    separator !== "," && /\d,\d/.test(several) && pointed.every((cell) => separator !== null && GROUPED.test(cell));
   const width = cellsOf(sample, separator).length;
   if (width > MOST_CHANNELS + 1)
     throw new UnusableInput(
@@ -121,10 +131,25 @@ function findFormat(lines: string[], name: string): Format {
   return { separator, decimalComma, labels: labelsAbove(lines, firstRow, separator, width), firstRow };
 }
 
+/** The two lines after one, blank ones passed over. */
+function nextRows(lines: readonly string[], at: number): string[] {
+  const after = lines.slice(at + 1, at + 7).filter((line) => line.trim() !== "");
+  return after.length < 2 ? ["", ""] : after.slice(0, 2);
+}
+
 /** The cells of a line; what some write after the last one is none. */
 function cellsOf(line: string, separator: string | null): string[] {
   const cells = separator === null ? line.trim().split(/\s+/) : line.split(separator);
   return cells.slice(0, cells.findLastIndex((cell) => cell.trim() !== "") + 1);
+}
+
+/** Whether each row is one number with a decimal comma: what stands before the comma does not only grow, as a time would. */
+function isLoneColumn(rows: readonly string[]): boolean {
+  const filled = rows.filter((row) => row.trim() !== "");
+  return (
+    filled.every((row) => /^\s*[-+]?\d+,\d+\s*$/.test(row)) &&
+    !isRamp(Float64Array.from(filled, (row) => parseInt(row, 10)))
+  );
 }
 
 function decimalCommaOnly(line: string): boolean {
@@ -194,9 +219,14 @@ const SCALE: Record<string, { unit: "V" | "A"; by: number }> = {
 
 function assemble(columns: Float64Array[], format: Format, name: string, lines: string[]): Capture {
   const at = timeColumn(columns, format.labels);
-  const labels = format.labels.slice(Math.max(0, at));
-  columns = columns.slice(Math.max(0, at));
-  if (at < 0 || columns.length === 1) return withoutTime(columns, labels, name, lines);
+  if (at < 0) return withoutTime(columns, format.labels, name, lines);
+  // What stands before the time is a count of rows, or a signal.
+  const order = [at, ...columns.keys()].filter(
+    (c, i) => i === 0 || (c !== at && (c > at || !(INDEX.test(format.labels[c]!.name) || isRamp(columns[c]!)))),
+  );
+  const labels = order.map((c) => format.labels[c]!);
+  columns = inTheirTime(order.map((c) => columns[c]!));
+  if (columns.length === 1) return withoutTime(columns, labels, name, lines);
   const scale = SECONDS_PER[labels[0]!.unit.toLowerCase()] ?? 1;
   const time = columns[0]!;
   const backwards = time.findIndex((t, i) => i > 0 && t < time[i - 1]!);
@@ -217,6 +247,13 @@ function assemble(columns: Float64Array[], format: Format, name: string, lines: 
     startS: time[0]! * scale,
     channels: signals.map((c, i) => channel(even?.columns[i] ?? columns[c]!, labels[c]!)),
   };
+}
+
+/** Rows from the newest to the oldest, as some lists are kept, are turned about. */
+function inTheirTime(columns: Float64Array[]): Float64Array[] {
+  const time = columns[0]!;
+  const backwards = time[0]! > time.at(-1)! && time.every((t, i) => i === 0 || t <= time[i - 1]!);
+  return backwards ? columns.map((column) => column.toReversed()) : columns;
 }
 
 /** Numbers an instrument makes of a signal, which are none themselves. */
@@ -244,7 +281,7 @@ const INDEX = /^(sample|samples|index|idx|no|nr|row|point|n|#|i)\b|^#/i;
 
 /** Which column holds the time: the one called so or given in seconds, else a first one that only grows and counts nothing; -1 for none. */
 function timeColumn(columns: Float64Array[], labels: Format["labels"]): number {
-  const grows = (c: number) => columns.length > 1 && isRamp(columns[c]!);
+  const grows = (c: number) => columns.length > 1 && (isRamp(columns[c]!) || isRamp(columns[c]!.slice(-50).reverse()));
   const named = labels.findIndex(
     ({ name, unit }, c) => (TIME.test(name) || unit.toLowerCase() in SECONDS_PER) && c < 3,
   );
@@ -262,7 +299,11 @@ function intervalS(lines: string[]): number {
     )
     .find((match) => match !== null);
   const rate = headers
-    .map((line) => /(?:rate|frequency)[^\d-]*([\d.,]+(?:e[-+]?\d+)?)\s*(k|M)?(?:hz|s\/s|sps)?/i.exec(line))
+    .map(
+      (line) =>
+        /(?:rate|frequency|\bfs\b)[^\d-]*([\d.,]+(?:e[-+]?\d+)?)\s*(k|M)?(?:hz|s\/s|sps)?/i.exec(line) ??
+        /([\d.,]+)\s*(k|M)?\s?(?:sa?\/s|samples?\/s|samples per second|sps)\b/i.exec(line),
+    )
     .find((match) => match !== null);
   return interval
     ? Number(interval[1]!.replace(",", ".")) * (SECONDS_PER[interval[2]?.toLowerCase() ?? "s"] ?? 1)

@@ -1,25 +1,60 @@
+import { withoutValueUnits } from "./value-units";
+
 /**
- * A text of rows with all that stands around its numbers taken away: quotes, a decimal comma within quotes, a clock time in
- * place of seconds, and the signs some instruments write for a value over their range.
+ * A text of rows with all that stands around its numbers taken away: quotes, a decimal comma within quotes, a date, a clock
+ * time in place of seconds, units behind values, blanks within numbers, and the signs some instruments write for a value over their range.
  *
  * @param head the first lines, which tell what is to be done
  */
 export function plainRows(text: string, head: readonly string[]): string {
   const some = head.join("\n");
-  let plain = text;
+  let plain = HARD_BLANKS.test(some) ? text.replaceAll(HARD_BLANKS, " ") : text;
+  if (some.includes("\u2212")) plain = plain.replaceAll("\u2212", "-");
   if (QUOTED_NUMBER.test(some)) plain = plain.replace(QUOTED_COMMA, "$1.$2").replaceAll('"', "");
-  if (CLOCK_ROW.test(some))
-    plain = plain.replace(CLOCK, (_, hours: string, minutes: string, seconds: string) =>
-      (Number(hours) * 3600 + Number(minutes) * 60 + Number(seconds.replace(",", "."))).toFixed(9),
-    );
+  if (BARRED_ROW.test(some)) plain = plain.replaceAll("|", ";");
+  if (DATE_COLUMN.test(some)) plain = plain.replace(DATE_COLUMN, "").replace(DATE_NAME, "");
+  if (CLOCK_ROW.test(plain.slice(0, some.length))) plain = withSeconds(plain);
   if (OVER_RANGE.some((sign) => plain.includes(sign))) plain = plain.replaceAll(OVER_RANGE_CELL, "$1Infinity");
-  return plain;
+  if (GROUPED_ROW.test(some)) plain = plain.replace(GROUP_BLANK, "");
+  if (WORD_ROW.test(some)) plain = plain.replace(LAST_WORD, "$1").replace(WORD_NAME, "");
+  return withoutValueUnits(plain, plain.slice(0, some.length));
 }
 
-const QUOTED_NUMBER = /"[-+]?[\d.,]+(e[-+]?\d+)?"/i;
-const QUOTED_COMMA = /"([-+]?\d*),(\d+(?:e[-+]?\d+)?)"/gi;
-const CLOCK_ROW = /^(?:\d{4}-\d\d-\d\d[T ])?\d{1,2}:\d\d:\d\d(?:[.,]\d+)?[,;\t ]/m;
-const CLOCK = /^(?:\d{4}-\d\d-\d\d[T ])?(\d{1,2}):(\d\d):(\d\d(?:[.,]\d+)?)(?=[,;\t ])/gm;
+/** Seconds in place of clock times; past midnight they go on. */
+function withSeconds(text: string): string {
+  let [before, days] = [NaN, 0];
+  return text.replace(CLOCK, (_, hours: string | undefined, minutes: string, second: string, half?: string) => {
+    // Noon is 12 p.m., midnight 12 a.m.
+    const hour = half ? (Number(hours) % 12) + (half.toLowerCase() === "pm" ? 12 : 0) : Number(hours ?? 0);
+    const seconds = hour * 3600 + Number(minutes) * 60 + Number(second.replace(",", "."));
+    if (seconds < before - HALF_DAY_S) days++;
+    before = seconds;
+    return (seconds + days * 2 * HALF_DAY_S).toFixed(9);
+  });
+}
+
+const HALF_DAY_S = 43_200;
+/** Blanks that no line may be broken at, as word processors and some languages write them. */
+const HARD_BLANKS = /[\u00a0\u2009\u202f]/g;
+const QUOTED_NUMBER = /"[-+]?[\d.,]+(e[-+]?\d+)?\s?[a-zµμ]{0,2}"/i;
+const QUOTED_COMMA = /"([-+]?\d*),(\d+(?:e[-+]?\d+)?)(?=\s?[a-zµμ]{0,2}")/gi;
+/** A row with an upright stroke between its cells. */
+const BARRED_ROW = /^\s*[-+]?[\d.,]+(?:e[-+]?\d+)?\s*\|/im;
+/** A date in a column of its own before the clock time. */
+const DATE_COLUMN = /^"?\d{1,4}[./-]\d{1,2}[./-]\d{1,4}"?[,;\t] ?(?=\d{1,2}:\d\d:\d\d)/gm;
+const DATE_NAME = /^"?(?:date|datum|fecha|data)"?[,;\t]/im;
+const DATED = String.raw`(?:\d{4}-\d\d-\d\d[T ])?`;
+/** Hours, minutes and seconds, or minutes and seconds with their decimals; the zone is of no matter. */
+const TIMED = String.raw`(?:(\d{1,2}):(?=\d\d:))?(\d{1,2}):(\d\d(?:(?<=:\d\d:\d\d)|(?=[.,]\d))(?:[.,]\d+)?) ?(am|pm)?(?:Z|[-+]\d\d:?\d\d)?`;
+const CLOCK_ROW = new RegExp(`^${DATED}${TIMED}[,;\t ]`, "im");
+const CLOCK = new RegExp(`^${DATED}${TIMED}(?=[,;\t ])`, "gim");
+/** Digits in groups of three. */
+const GROUPED_ROW = /^\s*\d{1,3}(?:[ \u00a0\u2009\u202f]\d{3})+(?:,\d+)?[;\t]/m;
+const GROUP_BLANK = /(?<=\d) (?=\d{3}(?:[ ,;\t]|$))/gm;
+/** A row that ends with a word: whether the reading was good. */
+const WORD_ROW = /^\s*[-+]?\d[^\r\na-z]*[,;\t]\s*[a-z]{2,12}\s*$/im;
+const LAST_WORD = /^(\s*[-+]?\d[^\r\n]*?)[,;\t]\s*[a-z]{2,12}[ \t]*$/gim;
+const WORD_NAME = /[,;\t]\s*"?(?:status|state|flags?|quality|valid|remarks?|zustand)"?[ \t]*$/im;
 /** What stands in a cell whose value was over the range. */
 const OVER_RANGE = ["∞", "inf", "Inf", "INF"];
 const OVER_RANGE_CELL = /([,;\t]\s*[-+]?)(?:∞|inf)(?=\s*(?:[,;\t\r\n]|$))/gi;

@@ -1,0 +1,61 @@
+/** The same recording as programs and hands of many countries write it (common practice, no source): read alike, or asked about. */
+import { describe, expect, it } from "vitest";
+import { readCaptureFile } from "./read-file";
+
+const STEP_S = 2e-4;
+const volts = Array.from({ length: 9000 }, (_, i) => Number((1.1 + 0.9 * Math.sin(i / 11)).toFixed(4)));
+const rows = volts.map((v, i): [t: number, v: number] => [i * STEP_S, v]);
+const comma = (value: number, digits: number) => value.toFixed(digits).replace(".", ",");
+const each = (row: (t: number, v: number, i: number) => string) => rows.map(([t, v], i) => row(t, v, i));
+const grouped = (value: number) => Math.round(value).toLocaleString("de-DE");
+const clock = (t: number) =>
+  `${String(Math.floor(t / 3600) % 24).padStart(2, "0")}:${String(Math.floor(t / 60) % 60).padStart(2, "0")}:${(t % 60).toFixed(4).padStart(7, "0")}`;
+
+const ways: Record<string, string[]> = {
+  "time behind the signal": ["A (V),B (V),Time (ms)", ...each((t, v) => `${v},12.1,${(t * 1e3).toFixed(2)}`)],
+  "newest row first": ["Time (s),A (V)", ...each((t, v) => `${t.toFixed(5)},${v}`).reverse()],
+  "units behind values": ["Time,Voltage", ...each((t, v) => `${(t * 1e3).toFixed(2)} ms,${v} V`)],
+  "each value in a unit of its own": [
+    "Time,Voltage",
+    ...each(
+      (t, v) =>
+        `${t < 1 ? `${(t * 1e3).toFixed(1)} ms` : `${t.toFixed(4)} s`},${v < 1 ? `${(v * 1e3).toFixed(1)} mV` : `${v} V`}`,
+    ),
+  ],
+  "units behind decimal commas": ["Zeit;Spannung", ...each((t, v) => `${comma(t * 1e3, 2)} ms;${comma(v, 4)}\u00a0V`)],
+  "points between thousands": ["Zeit (µs);U (V)", ...each((t, v) => `${grouped(t * 1e6)};${comma(v, 4)}`)],
+  "blanks between thousands": [
+    "Temps (µs);U (V)",
+    ...each((t, v) => `${grouped(t * 1e6).replaceAll(".", "\u202f")};${comma(v, 4)}`),
+  ],
+  "date and clock apart": ["Date,Time,Volt", ...each((t, v) => `20/11/2026,${clock(33242 + t)},${v}`)],
+  "stamps with a zone": ["timestamp,value", ...each((t, v) => `2026-11-20T${clock(33242 + t)}Z,${v}`)],
+  "over midnight": ["Time,V", ...each((t, v) => `${clock(86399.5 + t)},${v}`)],
+  "minutes and seconds": ["Elapsed,V", ...each((t, v) => `${clock(t).slice(3)},${v}`)],
+  "before noon": ["Time,V", ...each((t, v) => `9:14:${(2 + t).toFixed(4).padStart(7, "0")} AM,${v}`)],
+  "upright strokes": ["Time (s)|A (V)", ...each((t, v) => `${t.toFixed(5)}|${v}`)],
+  "a blank line after each": ["Time (s),A (V)", ...each((t, v) => `${t.toFixed(5)},${v}\n`)],
+  "a word behind each": ["Time (s),A (V),Status", ...each((t, v) => `${t.toFixed(5)},${v},OK`)],
+  "quoted with units": ['"Time","A"', ...each((t, v) => `"${t.toFixed(5)} s","${v} V"`)],
+  "the sign of a typesetter": [
+    "Time (s);A (V)",
+    ...each((t, v) => `${(t - 1).toFixed(5)};${v}`.replace("-", "\u2212")),
+  ],
+  "a rate in front": ["fs=5000", "V", ...each((_, v) => `${v}`)],
+  "samples a second": ["5 kS/s", "V", ...each((_, v) => `${v}`)],
+  "one column of decimal commas": ["Abtastintervall: 0,2 ms", "Kanal A [V]", ...each((_, v) => comma(v, 4))],
+};
+
+describe("one recording written in many ways", () => {
+  it.each(Object.entries(ways))("%s", (_, lines) => {
+    const { sampleS, channels } = readCaptureFile(new TextEncoder().encode(lines.join("\n")), "a.csv");
+    expect(sampleS).toBeCloseTo(STEP_S, 9);
+    expect(channels[0]!.samples).toEqual(Float32Array.from(volts));
+  });
+
+  it("in the letters of an office its “µs” is not taken for seconds", () => {
+    const lines = ["Zeit (µs);Kanal A (V)", ...each((t, v) => `${Math.round(t * 1e6)};${comma(v, 4)}`)];
+    const bytes = Uint8Array.from(lines.join("\n"), (letter) => letter.charCodeAt(0));
+    expect(readCaptureFile(bytes, "a.csv").sampleS).toBeCloseTo(STEP_S, 9);
+  });
+});
