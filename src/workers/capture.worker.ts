@@ -10,6 +10,7 @@ import { analyseCapture, type AnalyseOptions, type ChannelAnalysis } from "../co
 import type { Job } from "../core/job/schema";
 import { packJob, unpackJob, type KeptCapture } from "../core/job/zip";
 import { analyseScan, type ScanCar } from "../core/scanlog/analyse-scan";
+import { textOf } from "../core/capture/text-of";
 import { parseScanCsv } from "../core/scanlog/scan-csv";
 import type { ScanFinding, ScanLog } from "../core/scanlog/scan-log";
 import { ringRaster, type RingRaster } from "../core/waveform/raster";
@@ -70,7 +71,7 @@ const api = {
   async readScan(file: File, car: ScanCar): Promise<ReadScan> {
     if (file.size > LARGEST_FILE_BYTES) return { ok: false, say: t`${file.name} is too large. Cut the log shorter.` };
     try {
-      return api.analyseScan(parseScanCsv(await file.text(), file.name), car);
+      return api.analyseScan(parseScanCsv(textOf(new Uint8Array(await file.arrayBuffer())), file.name), car);
     } catch (error) {
       if (error instanceof UnusableInput) return { ok: false, say: error.message };
       throw error;

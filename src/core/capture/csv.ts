@@ -291,7 +291,7 @@ function timeColumn(columns: Float64Array[], labels: Format["labels"]): number {
 }
 
 /** Seconds between samples by the header, NaN where it does not say. */
-function intervalS(lines: string[]): number {
+export function intervalS(lines: readonly string[]): number {
   const headers = lines.slice(0, LARGEST_HEADER_LINES).map((line) => line.slice(0, LONGEST_HEADER));
   const interval = headers
     .map((line) =>

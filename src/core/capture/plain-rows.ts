@@ -1,3 +1,4 @@
+import { CLOCK, clockSeconds, pastMidnight } from "./clock";
 import { withoutValueUnits } from "./value-units";
 
 /**
@@ -22,18 +23,12 @@ export function plainRows(text: string, head: readonly string[]): string {
 
 /** Seconds in place of clock times; past midnight they go on. */
 function withSeconds(text: string): string {
-  let [before, days] = [NaN, 0];
-  return text.replace(CLOCK, (_, hours: string | undefined, minutes: string, second: string, half?: string) => {
-    // Noon is 12 p.m., midnight 12 a.m.
-    const hour = half ? (Number(hours) % 12) + (half.toLowerCase() === "pm" ? 12 : 0) : Number(hours ?? 0);
-    const seconds = hour * 3600 + Number(minutes) * 60 + Number(second.replace(",", "."));
-    if (seconds < before - HALF_DAY_S) days++;
-    before = seconds;
-    return (seconds + days * 2 * HALF_DAY_S).toFixed(9);
-  });
+  const onward = pastMidnight();
+  return text.replace(CLOCK_CELL, (_, hours: string | undefined, minutes: string, second: string, half?: string) =>
+    onward(clockSeconds(hours, minutes, second, half)).toFixed(9),
+  );
 }
 
-const HALF_DAY_S = 43_200;
 /** Blanks that no line may be broken at, as word processors and some languages write them. */
 const HARD_BLANKS = /[\u00a0\u2009\u202f]/g;
 const QUOTED_NUMBER = /"[-+]?[\d.,]+(e[-+]?\d+)?\s?[a-zµμ]{0,2}"/i;
@@ -43,11 +38,8 @@ const BARRED_ROW = /^\s*[-+]?[\d.,]+(?:e[-+]?\d+)?\s*\|/im;
 /** A date in a column of its own before the clock time. */
 const DATE_COLUMN = /^"?\d{1,4}[./-]\d{1,2}[./-]\d{1,4}"?[,;\t] ?(?=\d{1,2}:\d\d:\d\d)/gm;
 const DATE_NAME = /^"?(?:date|datum|fecha|data)"?[,;\t]/im;
-const DATED = String.raw`(?:\d{4}-\d\d-\d\d[T ])?`;
-/** Hours, minutes and seconds, or minutes and seconds with their decimals; the zone is of no matter. */
-const TIMED = String.raw`(?:(\d{1,2}):(?=\d\d:))?(\d{1,2}):(\d\d(?:(?<=:\d\d:\d\d)|(?=[.,]\d))(?:[.,]\d+)?) ?(am|pm)?(?:Z|[-+]\d\d:?\d\d)?`;
-const CLOCK_ROW = new RegExp(`^${DATED}${TIMED}[,;\t ]`, "im");
-const CLOCK = new RegExp(`^${DATED}${TIMED}(?=[,;\t ])`, "gim");
+const CLOCK_ROW = new RegExp(`^${CLOCK}[,;\t ]`, "im");
+const CLOCK_CELL = new RegExp(`^${CLOCK}(?=[,;\t ])`, "gim");
 /** Digits in groups of three. */
 const GROUPED_ROW = /^\s*\d{1,3}(?:[ \u00a0\u2009\u202f]\d{3})+(?:,\d+)?[;\t]/m;
 const GROUP_BLANK = /(?<=\d) (?=\d{3}(?:[ ,;\t]|$))/gm;

@@ -2,6 +2,7 @@ import { t } from "../words/words";
 import { Gunzip } from "fflate";
 import { UnusableInput, type Capture } from "./capture";
 import { parseCaptureCsv, usualLimits, type ReadLimits } from "./csv";
+import { textOf } from "./text-of";
 import { captureFromWav } from "./wav";
 
 /**
@@ -22,7 +23,7 @@ export function readCaptureFile(
   if (startsWith(bytes, "RIFF") || startsWith(bytes, "RF64")) return captureFromWav(bytes, name, limits);
   if (startsWith(bytes, "PK"))
     throw new UnusableInput(t`${name} is a ZIP. Unpack it and drop the capture that is inside.`);
-  return parseCaptureCsv(decode(bytes), name, onShare, limits);
+  return parseCaptureCsv(textOf(bytes), name, onShare, limits);
 }
 
 function startsWith(bytes: Uint8Array, word: string): boolean {
@@ -67,17 +68,3 @@ function gunzip(bytes: Uint8Array, name: string, limits: ReadLimits): Uint8Array
   }
   return whole;
 }
-
-/** UTF-16 with its mark or by every other byte a nought, else UTF-8, else the letters of western offices: what instruments write. */
-function decode(bytes: Uint8Array): string {
-  const latin = bytes.length > 8 && [1, 3, 5, 7].every((at) => bytes[at] === 0 && bytes[at - 1]! > 0);
-  if (latin) return new TextDecoder("utf-16le").decode(bytes);
-  if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder("utf-16le").decode(bytes);
-  if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder("utf-16be").decode(bytes);
-  const text = new TextDecoder("utf-8").decode(bytes);
-  // A “µ” that is read as no letter takes the unit of time with it.
-  return text.slice(0, HEAD).includes("\ufffd") ? new TextDecoder("windows-1252").decode(bytes) : text;
-}
-
-/** So much of a file is looked at to tell how its letters are written. */
-const HEAD = 20_000;

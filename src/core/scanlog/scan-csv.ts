@@ -1,21 +1,17 @@
 import Papa from "papaparse";
 import { t } from "../words/words";
 import { UnusableInput } from "../capture/capture";
+import { CLOCK, clockSeconds, pastMidnight } from "../capture/clock";
+import { intervalS } from "../capture/csv";
 import { corners, type Corner } from "../units/corner";
 import { KMH_PER_MPH } from "../units/quantity";
 import type { ScanLog } from "./scan-log";
+import { cleanLabel, namesWheel } from "./wheel-names";
 
 const LARGEST_HEADER_LINES = 120;
 const LEAST_ROWS = 4;
 const MOST_ROWS = 2_000_000;
-
-/** Names a column may go by, per corner; matched as whole words in lower case. */
-const NAMES: Record<Corner, RegExp> = {
-  FL: /\b(fl|lf|vl|front[\s_-]*left|left[\s_-]*front|n\/?s\/?f|lhf|flh)\b/,
-  FR: /\b(fr|rf|vr|front[\s_-]*right|right[\s_-]*front|o\/?s\/?f|rhf|frh)\b/,
-  RL: /\b(rl|lr|hl|rear[\s_-]*left|left[\s_-]*rear|n\/?s\/?r|lhr|rlh)\b/,
-  RR: /\b(rr|hr|rear[\s_-]*right|right[\s_-]*rear|o\/?s\/?r|rhr|rrh)\b/,
-};
+const KMH_PER_MS = 3.6;
 
 /**
  * Reads a four-wheel speed log: columns found by name, km/h or mph from the names or a unit row, empty cells kept as
@@ -27,27 +23,25 @@ export function parseScanCsv(text: string, name: string): ScanLog {
   if (text.trim() === "")
     throw new UnusableInput(t`${name} is empty. Export the log again, with time and four speeds.`);
   const lines = text.replace(/^\uFEFF/, "").split(/\r\n|\n|\r/);
-  const header = lines.findIndex((line, at) => at < LARGEST_HEADER_LINES && namedCorners(line).size >= 2);
-  if (header < 0)
-    throw new UnusableInput(
-      t`${name}: no row names the wheels. Name the columns time, FL, FR, RL and RR, or “front left speed” and so on.`,
-    );
-  const separator = separatorOf(lines[header]!);
-  const table = cellsOf(lines.slice(header).join("\n"), separator);
-  const labels = table[0]!.map(clean);
-  const units = unitsOf(labels, table[1]?.map(clean) ?? []);
-  const columns = columnsOf(labels, name);
-  const decimalComma = separator !== "," && /\d,\d/.test(lines.slice(header + 1, header + 40).join("\n"));
+  const table = wheelsAsColumns(lines, name);
+  const labels = table[0]!.map(cleanLabel);
+  const filled = table.slice(1, 40);
+  const units = unitsOf(labels, filled);
+  const columns = columnsOf(labels, name, intervalS(lines));
+  const decimalComma = filled.some((cells) => cells.some((cell) => /\d,\d/.test(cell)));
+  const read = cellReader(decimalComma);
   const rows: number[][] = [];
   let bad = 0;
   for (let at = 1; at < table.length && rows.length < MOST_ROWS; at++) {
     const cells = table[at]!;
-    const time = toNumber(cells[columns.time], decimalComma);
+    const speeds = corners.map((corner) => read.number(cells[columns[corner] ?? -1]));
+    const evenly = columns.time < 0 && speeds.some((speed) => !Number.isNaN(speed));
+    const time = evenly ? rows.length * intervalS(lines) : read.time(cells[columns.time]);
     if (Number.isNaN(time)) {
       if (cells.some((cell) => cell.trim() !== "") && rows.length > 0) bad++;
       continue;
     }
-    rows.push([time, ...corners.map((corner) => toNumber(cells[columns[corner] ?? -1], decimalComma))]);
+    rows.push([time, ...speeds]);
   }
   if (bad > 0.2 * rows.length + 5)
     throw new UnusableInput(
@@ -60,19 +54,60 @@ export function parseScanCsv(text: string, name: string): ScanLog {
   return assemble(rows, columns, units, labels, name);
 }
 
+/**
+ * The rows of a log with a column for each wheel, the row of names first. Where each row is one value with the name of what
+ * it is (time, parameter, value), the wheels are made columns.
+ */
+function wheelsAsColumns(lines: readonly string[], name: string): string[][] {
+  const header = lines.findIndex((line, at) => at < LARGEST_HEADER_LINES && namedCorners(line).size >= 2);
+  if (header >= 0) return cellsOf(lines.slice(header).join("\n"), separatorOf(lines[header]!));
+  const listed = listedValues(lines);
+  if (!listed)
+    throw new UnusableInput(
+      t`${name}: no row names the wheels. Name the columns time, FL, FR, RL and RR, or “front left speed” and so on.`,
+    );
+  return listed;
+}
+
+const TIME = /\b(time|zeit|temps|tiempo|tempo|t|seconds?|sec|ms|stamp|timestamp)\b/;
+const VALUE = /\b(value|wert|valeur|valor|valore|reading|speed|data)\b/;
+const UNIT = /\b(units?|einheit|unit[eéà]|unidad)\b/;
+
+function listedValues(lines: readonly string[]): string[][] | null {
+  const header = lines.findIndex((line, at) => at < LARGEST_HEADER_LINES && TIME.test(cleanLabel(line)));
+  if (header < 0) return null;
+  const [head, ...rows] = cellsOf(lines.slice(header).join("\n"), separatorOf(lines[header]!));
+  const labels = head!.map(cleanLabel);
+  const [time, value, unit] = [TIME, VALUE, UNIT].map((pattern) => labels.findIndex((label) => pattern.test(label)));
+  const some = rows.slice(0, 400);
+  const named = labels.findIndex((_, c) => {
+    const cells = some.map((row) => cleanLabel(row[c] ?? ""));
+    return corners.filter((corner) => cells.some((cell) => namesWheel(cell, corner))).length >= 2;
+  });
+  if (named < 0 || time! < 0 || value! < 0) return null;
+  const said = some.map((row) => row[unit!] ?? "").find((cell) => cell.trim() !== "") ?? "";
+  const each = rows.flatMap((row) => {
+    const of = corners.findIndex((corner) => namesWheel(cleanLabel(row[named] ?? ""), corner));
+    return of < 0 ? [] : [[row[time!] ?? "", ...corners.map((_, c) => (c === of ? (row[value!] ?? "") : ""))]];
+  });
+  return [[head![time!]!, ...corners.map((corner) => `${corner} ${said}`)], ...each];
+}
+
 type Columns = { time: number } & Partial<Record<Corner, number>>;
 
 function namedCorners(line: string): Set<Corner> {
-  const cells = (cellsOf(line, separatorOf(line))[0] ?? []).map(clean);
-  return new Set(corners.filter((corner) => cells.some((cell) => NAMES[corner].test(cell))));
+  const cells = (cellsOf(line, separatorOf(line))[0] ?? []).map(cleanLabel);
+  return new Set(corners.filter((corner) => cells.some((cell) => namesWheel(cell, corner))));
 }
 
-function columnsOf(labels: string[], name: string): Columns {
-  const time = labels.findIndex((label) => /\b(time|zeit|t|seconds?|sec|ms|stamp|timestamp)\b/.test(label));
-  if (time < 0) throw new UnusableInput(t`${name} has no time column. Name it “time (s)” or “time (ms)”.`);
+/** @param everyS what the head says of the rows' distance, for a log without a time column: its time is then column −1 */
+function columnsOf(labels: string[], name: string, everyS: number): Columns {
+  const time = labels.findIndex((label) => TIME.test(label) && !corners.some((corner) => namesWheel(label, corner)));
+  if (time < 0 && !(everyS > 0))
+    throw new UnusableInput(t`${name} has no time column. Name it “time (s)” or “time (ms)”.`);
   const columns: Columns = { time };
   for (const corner of corners) {
-    const at = labels.findIndex((label, i) => i !== time && NAMES[corner].test(label));
+    const at = labels.findIndex((label, i) => i !== time && namesWheel(label, corner));
     if (at >= 0) columns[corner] = at;
   }
   const missing = corners.filter((corner) => columns[corner] === undefined);
@@ -81,10 +116,15 @@ function columnsOf(labels: string[], name: string): Columns {
   return columns;
 }
 
-function unitsOf(labels: string[], next: string[]): string[] {
-  const hasUnitRow = next.some((cell) => /^\W*(km\/?h|kph|mph|s|ms|sec)\W*$/.test(cell));
-  return labels.map((label, i) => (hasUnitRow ? `${label} ${next[i] ?? ""}` : label));
+/** Labels with the unit below them, in a row of units or behind the first values. */
+function unitsOf(labels: string[], rows: readonly string[][]): string[] {
+  const isUnit = (cell: string) => /^\W*(km\/?h|kph|mph|m\/s|s|ms|sec)\W*$/i.test(cell.trim());
+  const row = rows[0]?.some(isUnit) ? rows[0] : [];
+  const behind = (c: number) => rows.map((cells) => UNIT_BEHIND.exec(cells[c]?.trim() ?? "")?.[1]).find(Boolean);
+  return labels.map((label, c) => `${label} ${row[c]?.trim().toLowerCase() ?? ""} ${behind(c)?.toLowerCase() ?? ""}`);
 }
+
+const UNIT_BEHIND = /\d\s*(km\/?h|kph|mph|m\/s|ms|s|sec)$/i;
 
 function assemble(rows: number[][], columns: Columns, units: string[], labels: string[], name: string): ScanLog {
   const milliseconds = /\bms\b|milli/.test(units[columns.time] ?? "");
@@ -95,7 +135,9 @@ function assemble(rows: number[][], columns: Columns, units: string[], labels: s
     const at = columns[corner];
     const miles = at !== undefined && /\bmph\b|mi\/h|mile/.test(units[at] ?? "");
     const kmh = at !== undefined && /km\/?h|kph/.test(units[at] ?? "");
-    const scale = miles || (!kmh && units.some((unit) => /\bmph\b/.test(unit))) ? KMH_PER_MPH : 1;
+    const metres = at !== undefined && /\bm\/s\b/.test(units[at] ?? "");
+    const other = !kmh && !metres && units.some((unit) => /\bmph\b/.test(unit));
+    const scale = miles || other ? KMH_PER_MPH : metres ? KMH_PER_MS : 1;
     speedKmh[corner] = Float64Array.from(order, (row) => row[i + 1]! * scale);
   });
   const impossible = corners.find((corner) => speedKmh[corner].some((value) => value > 450 || value < -50));
@@ -115,15 +157,19 @@ function cellsOf(text: string, delimiter: string): string[][] {
   return Papa.parse<string[]>(text, { delimiter }).data;
 }
 
-function clean(cell: string): string {
-  return cell.trim().toLowerCase().replace(/_/g, " ");
-}
+const CLOCK_CELL = new RegExp(`^${CLOCK}$`, "i");
 
-/** A cell's number; NaN for an empty cell or a word. */
-function toNumber(cell: string | undefined, decimalComma: boolean): number {
-  const text = (cell ?? "").trim();
-  if (text === "") return NaN;
-  const clock = /^(\d+):(\d{2}):(\d{2}(?:[.,]\d+)?)$/.exec(text);
-  if (clock) return Number(clock[1]) * 3600 + Number(clock[2]) * 60 + Number(clock[3]!.replace(",", "."));
-  return Number(decimalComma ? text.replace(",", ".") : text);
+/** Reads cells: a number, with its unit or without, and a time, as seconds or by the clock; NaN for an empty cell or a word. */
+function cellReader(decimalComma: boolean): Record<"number" | "time", (cell: string | undefined) => number> {
+  const onward = pastMidnight();
+  const number = (cell: string | undefined): number => {
+    const text = (cell ?? "").trim();
+    const plain = UNIT_BEHIND.test(text) ? text.replace(/\s*[a-z/]+$/i, "") : text;
+    return plain === "" ? NaN : Number(decimalComma ? plain.replace(",", ".") : plain);
+  };
+  const time = (cell: string | undefined): number => {
+    const clock = CLOCK_CELL.exec((cell ?? "").trim());
+    return clock ? onward(clockSeconds(clock[1], clock[2]!, clock[3]!, clock[4])) : number(cell);
+  };
+  return { number, time };
 }
