@@ -17,6 +17,7 @@ import { countedThroughPushes, guardV, partOf, rhythmOf, type Pulse, type Rhythm
 import { lossFindings, lostPulses, shapeFindings } from "./ring-findings";
 import { median } from "../units/median";
 import { isAliased, isClipped, isTooSlow, recordingWarnings, undecidedWarnings } from "./recording-warnings";
+import { scaleWarnings } from "./scale-warnings";
 import type { Excursions } from "./excursions";
 import { onceATurn } from "./once-a-turn";
 import { couldBeFitted, ringOf } from "./ring-of";
@@ -268,7 +269,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
           ]
         : []),
       ...(inVolts
-        ? []
+        ? scaleWarnings(channel.unit, shape, findings)
         : [t`Not calibrated: the numbers are no volts. Times are judged, and sizes only against each other.`]),
     ],
     findings,

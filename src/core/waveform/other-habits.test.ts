@@ -89,6 +89,21 @@ describe("a time column in another unit than its header says", () => {
   });
 });
 
+describe("volts in another unit than its header says", () => {
+  const levels = (by: number) =>
+    Float32Array.from({ length: 10_000 }, (_, i) => by * ((i % 20 < 10 ? 1.7 : 0.8) + 0.004 * noise(i)));
+  it.each([
+    ["millivolts without their unit", 1000, /V is no speed sensor's: are these millivolts/],
+    ["volts as they are", 1, null],
+    ["levels of a small sense resistor", 0.25, null],
+    ["a ×10 probe taken for ×1", 0.1, /About a tenth of what is usual: is a ×10 probe/],
+  ])("%s", (_, by, say) => {
+    const { warnings } = analyseCapture(of(1000, levels(by)), { family: "active-2wire", pulses: 48 })[0]!;
+    if (say) expect(warnings.join(" ")).toMatch(say);
+    else expect(warnings).toEqual([]);
+  });
+});
+
 describe("teeth gone", () => {
   // A coil gives nothing over a gap; the first wave behind it begins from standing and comes late (Faraday's law).
   it("of a driven wheel are the ring's, though the first pulse behind them comes a quarter late", () => {

@@ -183,7 +183,7 @@ describe("capture files", () => {
     [rows.map(([, v]) => v).join("\n"), /one column.*no time column/],
     [
       rows
-        .map(([t, v]) => `${0.05 - t!},${v}`)
+        .map(([t, v]) => `${t! % 0.01},${v}`)
         .join("\n")
         .replace(/^/, "time,a\n"),
       /time runs backwards/,
