@@ -95,3 +95,25 @@ describe.each(languages())("composed in %s", (tag) => {
     for (const { where, text } of said) expect(text, where).not.toMatch(/\$\{|\{where\}|undefined|NaN/);
   });
 });
+
+it("one line-up asked in two languages answers each in its own, what is to be done first included", async () => {
+  const [tag] = languages();
+  const { translations } = po.parse(readFileSync(poFile(tag!)));
+  const { spokenIn } = await import("./tongue");
+  const { Belief } = await import("../core/belief/belief");
+  const { complaintSchema } = await import("../core/complaint/complaint");
+  const { cornerSetupSchema, usualCorner } = await import("../core/circuit/setup");
+  const { checksOf } = await import("../core/planning/next-check");
+  const path = [{ station: "module" }, { spanM: 1, mm2: 0.5 }, { station: "plug" }];
+  const setup = cornerSetupSchema.parse({ ...usualCorner, corner: "FL", family: "passive", path });
+  const belief = new Belief(setup, complaintSchema.parse({}), { seed: 1, perGroup: 6 });
+  const todo = () => checksOf(belief).flatMap(({ access }) => access.map(({ say }) => say));
+  const catalogue = {
+    tag: tag!,
+    headers: {},
+    contexts: { "": Object.fromEntries(Object.values(translations[""]!).map(({ msgid, msgstr }) => [msgid, msgstr])) },
+  };
+  const english = spokenIn(null, todo);
+  expect(spokenIn(catalogue, todo).filter((say) => english.includes(say))).toEqual([]);
+  expect(spokenIn(null, todo)).toEqual(english);
+});

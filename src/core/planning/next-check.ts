@@ -3,6 +3,7 @@ import { hookupKey, type Hookup } from "../checks/hookup";
 import { checkCatalogue, type Check } from "../checks/catalogue";
 import { PLANNING_STRIDE } from "../belief/forecasts";
 import { HEALTHY } from "../faults/fault";
+import { languageTag } from "../words/words";
 import type { Cloud } from "../belief/kernel";
 import { sharesByPart, type PlanningTable, type Posterior } from "../belief/posterior";
 import { readsTheSame } from "../checks/turns-wheel";
@@ -224,18 +225,16 @@ function neededChecks(posterior: Posterior, shares: Float64Array, single: readon
 /** From this share on what a part still lacks before it may be named comes first. */
 const GATE_SHARE = 0.9;
 
-/** Every check worth proposing on this corner, made once. */
+/** Every check worth proposing on this corner, made once; anew where another language is spoken, for the words of its access. */
 export function checksOf(posterior: Posterior): readonly Check[] {
-  let checks = catalogues.get(posterior);
-  if (!checks)
-    catalogues.set(
-      posterior,
-      (checks = checkCatalogue(posterior.setup, posterior.complaint.presence === "intermittent")),
-    );
+  const made = catalogues.get(posterior);
+  if (made?.tag === languageTag()) return made.checks;
+  const checks = checkCatalogue(posterior.setup, posterior.complaint.presence === "intermittent");
+  catalogues.set(posterior, { tag: languageTag(), checks });
   return checks;
 }
 
-const catalogues = new WeakMap<Posterior, readonly Check[]>();
+const catalogues = new WeakMap<Posterior, { tag: string; checks: readonly Check[] }>();
 
 /** Whether the rules of the trade and of the user let this check be done now. */
 export function isAllowed(check: Check, posterior: Posterior, policy: Policy): boolean {
