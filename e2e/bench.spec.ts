@@ -13,7 +13,13 @@ async function proposed(page: Page): Promise<Hookup> {
 }
 
 const jobs: { family: string; keys: string[]; fault: string; seed: number; said: RegExp }[] = [
-  { family: "active-2wire", keys: ["4"], fault: "wire-open@span2.supply", seed: 32, said: /supply wire (open|corroded)/ },
+  {
+    family: "active-2wire",
+    keys: ["4"],
+    fault: "wire-open@span2.supply",
+    seed: 32,
+    said: /supply wire (open|corroded)/,
+  },
   { family: "passive", keys: ["1", "f", "f"], fault: "sensor-open@sensor", seed: 32, said: /sensor open/ },
 ];
 

@@ -40,3 +40,17 @@ describe("a number without the m that the meter's range had", () => {
     expect(typed(instrument, red, black, text).ok).toBe(true);
   });
 });
+
+/** What a scope shows of a coil is told in a meter's volts: Vpp = 2.828 × Vrms of a sine. */
+describe("peak to peak", () => {
+  const passive = cornerSetupSchema.parse({ ...setup, family: "passive" });
+  const reading = { instrument: "volts-ac", red: "plug.out.a", black: "plug.out.b", state: { wheel: "hand" } };
+  it("of a coil is its volts times 2.828; two levels are asked for as levels", () => {
+    const coil = hookupOf(readingSchema.parse(reading), passive);
+    const read = coil.ok && typedValue(coil.value, "2.83 Vpp", passive);
+    expect(read && read.ok && read.observed.value).toMatchObject({ kind: "number", value: expect.closeTo(1, 2) });
+    const active = typed("volts-ac", "plug.out.return", "battery.negative", "0.84 Vpp");
+    expect(active.ok ? "" : active.say).toMatch(/both levels on DC/);
+    expect(typed("volts-dc", "plug.out.supply", "battery.negative", "12.1 V=").ok).toBe(true);
+  });
+});

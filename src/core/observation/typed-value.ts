@@ -42,8 +42,15 @@ export function typedValue(hookup: Hookup, typed: string, setup: CornerSetup): T
       return { ok: true, observed: { hookup, value: { kind: "over-limit" } } };
     return { ok: false, say: t`OL is a reading in ohms. On volts, choose a higher range and read again.` };
   }
-  const { value, resolution, coupling } = parsed.value;
-  if (coupling === "ac" && hookup.instrument === "volts-dc")
+  const { coupling } = parsed.value;
+  const shrunk = coupling === "peak-to-peak" ? PEAK_TO_PEAK_PER_RMS : 1;
+  const [value, resolution] = [parsed.value.value / shrunk, parsed.value.resolution / shrunk];
+  if (coupling === "peak-to-peak" && setup.family !== "passive")
+    return {
+      ok: false,
+      say: t`Peak to peak of two levels is only their distance. Type both levels on DC, as 0.84 / 1.68 V.`,
+    };
+  if ((coupling === "ac" || coupling === "peak-to-peak") && hookup.instrument === "volts-dc")
     return {
       ok: false,
       say: t`That is AC volts; this check is on DC. Turn the meter to DC, or log it as a free reading on AC.`,
@@ -52,6 +59,9 @@ export function typedValue(hookup: Hookup, typed: string, setup: CornerSetup): T
   if (tooMuch) return tooMuch;
   return { ok: true, observed: { hookup, value: { kind: "number", value, resolution: lastDigit(resolution, value) } } };
 }
+
+/** Of a coil's wave, a sine (domain: Vpp = 2.828 × Vrms). */
+const PEAK_TO_PEAK_PER_RMS = 2 * Math.SQRT2;
 
 /** More than a car's wiring carries: no sensor circuit passes an ampere, no car here has over 60 V (common practice, no source). */
 const MOST: Partial<Record<Hookup["instrument"], number>> = { "amps-dc": 1, "volts-dc": 60, "volts-ac": 150 };

@@ -3,9 +3,12 @@ import { KMH_PER_MPH, MM_PER_INCH, quantityUnits, typedUnits, type Quantity } fr
 
 /** A reading as typed, in base units, or one of the things a display shows that is no number. */
 export type TypedValue =
-  | { kind: "number"; quantity: Quantity; value: number; resolution: number; coupling?: "ac" | "dc" }
+  | { kind: "number"; quantity: Quantity; value: number; resolution: number; coupling?: Coupling }
   | { kind: "over-limit" }
   | { kind: "beep"; heard: boolean };
+
+/** How it was coupled, where its unit says so; peak to peak is what a scope shows of AC. */
+export type Coupling = "ac" | "dc" | "peak-to-peak";
 
 export type ParseResult = { ok: true; value: TypedValue } | { ok: false; say: string };
 
@@ -18,10 +21,10 @@ export interface TypedRange {
 
 /** Between two numbers: an ellipsis, two points, a slash, a dash, an arrow or a word. A slash within a unit (km/h) parts nothing. */
 const BETWEEN =
-  /\s*(?:…|\.{2,}|–|—|<?-?->|[→↔;&]|,\s|\/(?=\s*[-+−]?[.,]?\d)|\s-\s|(?<=\d[a-zA-ZΩ%]*)(?<!\de)-(?=[.,]?\d)|\b(?:to|bis|and|und|then|dann|or|oder|max(?:imum)?)\b)\s*/i;
+  /\s*(?:…|\.{2,}|–|—|<?-?->|[→↔;&]|,\s(?:(?:max(?:imum)?|min(?:imum)?|high|hi|low|lo|hoch|tief)\b[:=]?)?|\/(?=\s*[-+−]?[.,]?\d)|\s-\s|(?<=\d[a-zA-ZΩ%]*)(?<!\de)-(?=[.,]?\d)|\b(?:to|bis|and|und|then|dann|or|oder|max(?:imum)?|min(?:imum)?|high|hi|low|lo|hoch|tief)\b[:=]?)\s*/i;
 /** What is said before two numbers. */
 const BETWEEN_WHICH =
-  /^\s*(?:(?:it )?(?:toggles?|toggling|switches|alternates|jumps|varies|fluctuates|wechselt|schaltet)\b\s*)?(?:(?:between|from|zwischen|von|min(?:imum)?)\b\s*)?[:=]?\s*/i;
+  /^\s*(?:(?:it )?(?:toggles?|toggling|switches|alternates|jumps|varies|fluctuates|wechselt|schaltet)\b\s*)?(?:(?:between|from|zwischen|von|min(?:imum)?|max(?:imum)?|high|hi|low|lo|hoch|tief)\b\s*)?[:=]?\s*/i;
 /** A remark behind a reading. */
 const ASIDE = /\s*\([^()\d]*\)\s*$/;
 /** What is said of a reading that keeps to one value however the wheel is turned. */
@@ -175,8 +178,11 @@ function splitRadixLetter([, sign, whole, letter, fraction]: RegExpExecArray): S
 interface Unit {
   quantity: Quantity;
   scale: number;
-  coupling?: "ac" | "dc";
+  coupling?: Coupling;
 }
+
+/** What stands behind a unit: letters, or the signs on a meter's dial. */
+const COUPLED = /^(.*?)\s*(?:(dc|=|⎓)|(pp|p-p|pk-?pk|peak[ -]to[ -]peak)|ac|rms|~|⏦)$/i;
 
 const PREFIX: Record<string, number> = {
   "": 1,
@@ -203,8 +209,8 @@ function parseUnit(lower: string, raw: string, expected: Quantity): Unit | null 
   if (lower === "") return parseUnit(typedUnits[expected].toLowerCase(), typedUnits[expected], expected);
   const fixed = FIXED_UNITS[lower.replace(/\s/g, "")];
   if (fixed) return fixed;
-  const coupled = /^(.*?)\s*(ac|dc|rms)$/i.exec(raw);
-  const coupling = coupled ? (/dc/i.test(coupled[2]!) ? "dc" : "ac") : undefined;
+  const coupled = COUPLED.exec(raw);
+  const coupling = coupled ? (coupled[2] ? "dc" : coupled[3] ? "peak-to-peak" : "ac") : undefined;
   const bare = coupled ? coupled[1]! : raw;
   if (bare.length === 1 && bare in PREFIX) return barePrefix(bare, expected);
   for (const prefix of Object.keys(PREFIX)) {

@@ -50,7 +50,11 @@ describe("what a hand types on a bench", () => {
   });
 
   it("keeps AC apart from DC when it is said", () => {
-    expect(number("0.65vac", "volts").coupling).toBe("ac");
+    for (const ac of ["0.65vac", "0.65 V~", "650 mV rms"])
+      expect(number(ac, "volts")).toMatchObject({ coupling: "ac", value: 0.65 });
+    expect(number("12.1 V=", "volts")).toMatchObject({ coupling: "dc", value: 12.1 });
+    for (const pp of ["1.8Vpp", "1.8 Vp-p", "1800 mV pk-pk"])
+      expect(number(pp, "volts")).toMatchObject({ coupling: "peak-to-peak", value: 1.8 });
     expect(number("0.65 V", "volts").coupling).toBeUndefined();
   });
 
@@ -100,6 +104,9 @@ describe("what a hand types on a bench", () => {
     "MIN 0.84 V MAX 1.68 V",
     "0.84 & 1.68 V",
     "fluctuates 0.84 to 1.68 V (by hand)",
+    "low 0.84 V, high 1.68 V",
+    "low 0.84 high 1.68",
+    "high: 1.68 V low: 0.84 V",
   ])("two levels in one: %s", (text) => {
     expect(parseRange(text, "volts")).toMatchObject({ ok: true, value: { low: 0.84, high: 1.68 } });
   });
