@@ -9,11 +9,11 @@ import { withoutValueUnits } from "./value-units";
  */
 export function plainRows(text: string, head: readonly string[]): string {
   const some = head.join("\n");
-  let plain = HARD_BLANKS.test(some) ? text.replaceAll(HARD_BLANKS, " ") : text;
+  let plain = some.search(HARD_BLANKS) >= 0 ? text.replaceAll(HARD_BLANKS, " ") : text;
   if (some.includes("\u2212")) plain = plain.replaceAll("\u2212", "-");
   if (QUOTED_NUMBER.test(some)) plain = plain.replace(QUOTED_COMMA, "$1.$2").replaceAll('"', "");
   if (BARRED_ROW.test(some)) plain = plain.replaceAll("|", ";");
-  if (DATE_COLUMN.test(some)) plain = plain.replace(DATE_COLUMN, "").replace(DATE_NAME, "");
+  if (some.search(DATE_COLUMN) >= 0) plain = plain.replace(DATE_COLUMN, "").replace(DATE_NAME, "");
   if (CLOCK_ROW.test(plain.slice(0, some.length))) plain = withSeconds(plain);
   if (OVER_RANGE.some((sign) => plain.includes(sign))) plain = plain.replaceAll(OVER_RANGE_CELL, "$1Infinity");
   if (GROUPED_ROW.test(some)) plain = plain.replace(GROUP_BLANK, "");
@@ -44,8 +44,8 @@ const CLOCK_CELL = new RegExp(`^${CLOCK}(?=[,;\t ])`, "gim");
 const GROUPED_ROW = /^\s*\d{1,3}(?:[ \u00a0\u2009\u202f]\d{3})+(?:,\d+)?[;\t]/m;
 const GROUP_BLANK = /(?<=\d) (?=\d{3}(?:[ ,;\t]|$))/gm;
 /** A row that ends with a word: whether the reading was good. */
-const WORD_ROW = /^\s*[-+]?\d[^\r\na-z]*[,;\t]\s*[a-z]{2,12}\s*$/im;
-const LAST_WORD = /^(\s*[-+]?\d[^\r\n]*?)[,;\t]\s*[a-z]{2,12}[ \t]*$/gim;
+const WORD_ROW = /^\s*[-+]?\d[^\r\na-z]*[,;\t]\s*(?!nan|inf)[a-z]{2,12}\s*$/im;
+const LAST_WORD = /^(\s*[-+]?\d[^\r\n]*?)[,;\t]\s*(?!nan|inf)[a-z]{2,12}[ \t]*$/gim;
 const WORD_NAME = /[,;\t]\s*"?(?:status|state|flags?|quality|valid|remarks?|zustand)"?[ \t]*$/im;
 /** What stands in a cell whose value was over the range. */
 const OVER_RANGE = ["∞", "inf", "Inf", "INF"];

@@ -1,7 +1,7 @@
 /** UTF-16 with its mark or by every other byte a nought, else UTF-8, else the letters of western offices: what instruments write. */
 export function textOf(bytes: Uint8Array): string {
-  const latin = bytes.length > 8 && [1, 3, 5, 7].every((at) => bytes[at] === 0 && bytes[at - 1]! > 0);
-  if (latin) return new TextDecoder("utf-16le").decode(bytes);
+  const wide = bytes.length > 8 && [1, 3, 5, 7].every((at) => bytes[at] === 0 && bytes[at - 1]! > 0);
+  if (wide) return new TextDecoder("utf-16le").decode(bytes);
   if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder("utf-16le").decode(bytes);
   if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder("utf-16be").decode(bytes);
   const text = new TextDecoder("utf-8").decode(bytes);

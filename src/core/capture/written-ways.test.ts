@@ -53,6 +53,13 @@ describe("one recording written in many ways", () => {
     expect(channels[0]!.samples).toEqual(Float32Array.from(volts));
   });
 
+  it("an “inf” at a row's end is an over-range value, no word", () => {
+    const lines = ["Time (s),A (V)", ...each((t, v, i) => `${t.toFixed(5)},${i === 5 ? "inf" : v}`)];
+    const { channels } = readCaptureFile(new TextEncoder().encode(lines.join("\n")), "a.csv");
+    expect(channels[0]!.samples[5]).toBeCloseTo(Math.max(...volts), 5);
+    expect(channels[0]!.samples).toHaveLength(volts.length);
+  });
+
   it("in the letters of an office its “µs” is not taken for seconds", () => {
     const lines = ["Zeit (µs);Kanal A (V)", ...each((t, v) => `${Math.round(t * 1e6)};${comma(v, 4)}`)];
     const bytes = Uint8Array.from(lines.join("\n"), (letter) => letter.charCodeAt(0));

@@ -70,6 +70,8 @@ function wheelsAsColumns(lines: readonly string[], name: string): string[][] {
 }
 
 const TIME = /\b(time|zeit|temps|tiempo|tempo|t|seconds?|sec|ms|stamp|timestamp)\b/;
+const SPEED = /speed|wss|veloc|vitesse|velocidad|geschw|dreh|km\/?h|kph|mph|m\/s/;
+const OTHER = /press|druck|temp|volt|status|torque|valve|ventil/;
 const VALUE = /\b(value|wert|valeur|valor|valore|reading|speed|data)\b/;
 const UNIT = /\b(units?|einheit|unit[eéà]|unidad)\b/;
 
@@ -107,8 +109,10 @@ function columnsOf(labels: string[], name: string, everyS: number): Columns {
     throw new UnusableInput(t`${name} has no time column. Name it “time (s)” or “time (ms)”.`);
   const columns: Columns = { time };
   for (const corner of corners) {
-    const at = labels.findIndex((label, i) => i !== time && namesWheel(label, corner));
-    if (at >= 0) columns[corner] = at;
+    const named = [...labels.keys()].filter((i) => i !== time && namesWheel(labels[i]!, corner));
+    // A tool may log pressures and temperatures by wheel as well.
+    const at = named.find((i) => SPEED.test(labels[i]!)) ?? named.find((i) => !OTHER.test(labels[i]!));
+    if (at !== undefined) columns[corner] = at;
   }
   const missing = corners.filter((corner) => columns[corner] === undefined);
   if (missing.length > 2)

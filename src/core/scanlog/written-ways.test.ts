@@ -46,6 +46,10 @@ const ways: Record<string, string[]> = {
   "over midnight": ["Time,FL,FR,RL,RR", ...rows((t) => clock(86390 + t))],
   "after noon": ["Time,FL,FR,RL,RR", ...rows((t) => `1:${clock(600 + t).slice(3)} PM`)],
   "a distance of rows in front": ["Interval: 0.25 s", "FL,FR,RL,RR", ...drive.map(({ speeds }) => speeds.join(","))],
+  "pressures by wheel in front": [
+    "Time,Brake pressure FL (bar),Tire temp FR,Wheel speed FL,Wheel speed FR,Wheel speed RL,Wheel speed RR",
+    ...drive.map(({ t, speeds }) => [t, 12, 21, ...speeds].join(",")),
+  ],
   "a value a row": [
     "time,parameter,value,unit",
     ...drive.flatMap(({ t, speeds }) => speeds.map((kmh, at) => `${t},${names[at]},${kmh},km/h`)),
