@@ -121,5 +121,7 @@ describe("a job of an earlier version", () => {
     const later = { ...one, tastatura: "job/5" };
     expect(upToDate(later)).toBe(later);
     expect(() => importJob(JSON.stringify(later), "later.json")).toThrow(/version “job\/5”.*Update the program/);
+    const odd = { ...one, tastatura: "__proto__" };
+    expect(upToDate(odd)).toBe(odd);
   });
 });

@@ -10,7 +10,7 @@ export function parseJob(document: unknown): ReturnType<typeof jobSchema.safePar
 export function upToDate(document: unknown): unknown {
   let current = document;
   while (isDocument(current) && current.tastatura !== JOB_VERSION) {
-    const step = STEPS[current.tastatura];
+    const step = STEPS.get(current.tastatura);
     if (!step) return current;
     current = step(current);
   }
@@ -23,11 +23,11 @@ interface Document {
 }
 
 /** From each version to the next. A new version adds a line; none is ever taken out. */
-const STEPS: Partial<Record<string, (job: Document) => Document>> = {
-  "job/1": fromOne,
-  "job/2": fromTwo,
-  "job/3": fromThree,
-};
+const STEPS: ReadonlyMap<string, (job: Document) => Document> = new Map([
+  ["job/1", fromOne],
+  ["job/2", fromTwo],
+  ["job/3", fromThree],
+]);
 
 /** Version 2 keeps why a check was put off apart from what it was; before, both stood in one sentence. */
 function fromOne(job: Document): Document {

@@ -85,7 +85,7 @@ function clipped(value: unknown): unknown {
   if (typeof value !== "object" || value === null) return value;
   return Object.fromEntries(
     Object.entries(value).map(([key, one]) => {
-      const longest = LONGEST_OF[key];
+      const longest = Object.hasOwn(LONGEST_OF, key) ? LONGEST_OF[key] : undefined;
       return [
         key,
         longest && typeof one === "string" ? one.slice(0, longest) : key === "codes" ? codesOf(one) : clipped(one),
