@@ -2,7 +2,7 @@ import { t } from "../words/words";
 import * as z from "zod/mini";
 import { UnusableInput } from "../capture/capture";
 import { isOfTheCar } from "../checks/of-the-car";
-import { decodeCodes, namesCorner } from "../codes/code";
+import { cornersNamed } from "../codes/code";
 import type { Part } from "../faults/parts/parts";
 import { checkVersion, firstIssue, parseJson } from "../job/document";
 import { knownFromSide } from "../observation/known-from-side";
@@ -83,7 +83,7 @@ export function openCar(text: string, name: string): OpenCar {
     const only = opened(inWork[0]!, {});
     return { alone: [{ corner: only.corner, ...only.diagnosing.ranking() }], together: [only] };
   }
-  const coded = corners.filter((corner) => isCoded(file, corner));
+  const coded = codedCorners(file);
   const sound = (corner: Corner) => soundUncoded(corner, coded);
   const alone = inWork.map((corner): CornerParts => {
     const { diagnosing } = opened(corner, sound(corner));
@@ -124,11 +124,12 @@ function codesOf({ car, corners: described }: CarFile): unknown[] {
   return [...new Set([car, ...Object.values(described)].flatMap((one) => one?.complaint?.codes ?? []))];
 }
 
-/** Whether a code was stored of this corner: it stands with it in the file, or names it. */
-function isCoded(file: CarFile, corner: Corner): boolean {
-  if ((file.corners[corner]?.complaint?.codes ?? []).length > 0) return true;
-  const codes = decodeCodes(codesOf(file).filter((code) => typeof code === "string"));
-  return codes.some((code) => code !== null && namesCorner(code, corner));
+/** The corners a code was stored of: it stands with one in the file, or names it. */
+function codedCorners(file: CarFile): Corner[] {
+  const named = cornersNamed(codesOf(file).filter((code) => typeof code === "string"));
+  return corners.filter(
+    (corner) => (file.corners[corner]?.complaint?.codes ?? []).length > 0 || named.includes(corner),
+  );
 }
 
 /** The next checks of all corners, most told per minute first; what is the same for all stands once. */

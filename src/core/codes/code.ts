@@ -99,6 +99,12 @@ export function namesCorner({ mayMean }: DecodedCode, corner: Corner): boolean {
   return mayMean.length < corners.length && mayMean.includes(corner);
 }
 
+/** The corners that any of these codes names. */
+export function cornersNamed(codes: readonly string[]): Corner[] {
+  const decoded = decodeCodes(codes);
+  return corners.filter((corner) => decoded.some((code) => code !== null && namesCorner(code, corner)));
+}
+
 /** Numbers that large families of makers use for a corner's sensor in their own way (from memory); there will be more. */
 const MAKERS_OWN: Partial<Record<string, Corner>> = {
   ...{ C0035: "FL", C0040: "FR", C0045: "RL", C0050: "RR" },

@@ -1,27 +1,31 @@
 import type { BeliefOptions } from "../belief/belief";
-import { decodeCodes, namesCorner } from "../codes/code";
+import { cornersNamed } from "../codes/code";
 import { corners } from "../units/corner";
 import { soundUncoded, toldElsewhere, type CornerParts } from "../verdict/car-parts";
 import { commonShares } from "../verdict/common-shares";
 import { rankParts } from "../verdict/suspects";
 import type { CornerJob } from "./corner-in-work";
+import { setupOf } from "./known-beside";
 import type { Job } from "./schema";
 import { weighLog } from "./weigh-log";
 
 /** What the car's other corners say, by their own readings, of the causes they share with this one; empty where it is alone. */
 export function elsewhereOf(job: CornerJob): NonNullable<BeliefOptions["elsewhere"]> {
   if (!job.beside?.length) return {};
-  const told = toldElsewhere(job.beside.map(aloneParts), job.setup.corner);
+  const all = [job, ...job.beside];
+  const others = job.beside.map((one) => aloneParts({ ...one, beside: all.filter((other) => other !== one) }));
+  const told = toldElsewhere(others, job.setup.corner);
   // To two digits: the least shift elsewhere need not weigh this log anew.
   const rounded = Object.fromEntries(Object.entries(told).map(([part, ratio]) => [part, Number(ratio.toPrecision(2))]));
   return { ...rounded, ...soundHere(job) };
 }
 
-/** What is believed of a corner by its own log alone, by part. */
-export function aloneParts(job: Job): CornerParts {
-  const { id, setup, complaint, priors, ratios, entries } = job;
+/** What is believed of a corner by its own log, by part; of its other side only the levels are known. */
+export function aloneParts(job: CornerJob): CornerParts {
+  const setup = setupOf(job);
+  const { id, complaint, priors, ratios, entries } = job;
   const key = JSON.stringify([id, setup, complaint, priors, ratios, entries]);
-  const parts = workedOut.get(key) ?? partsOf(job);
+  const parts = workedOut.get(key) ?? partsOf({ ...job, setup });
   workedOut.delete(key);
   workedOut.set(key, parts);
   for (const oldest of workedOut.keys()) if (workedOut.size > MOST_KEPT) workedOut.delete(oldest);
@@ -38,8 +42,5 @@ function partsOf(job: Job): CornerParts {
 }
 
 function soundHere({ setup, complaint }: Job): NonNullable<BeliefOptions["elsewhere"]> {
-  const named = corners.filter((corner) =>
-    decodeCodes(complaint.codes).some((code) => code !== null && namesCorner(code, corner)),
-  );
-  return soundUncoded(setup.corner, named);
+  return soundUncoded(setup.corner, cornersNamed(complaint.codes));
 }

@@ -14,8 +14,8 @@ const MOST_ROWS = 2_000_000;
 const KMH_PER_MS = 3.6;
 
 /**
- * Reads a four-wheel speed log: columns found by name, km/h or mph from the names or a unit row, empty cells kept as
- * gaps, times uneven, decimal point or comma.
+ * Reads a four-wheel speed log: columns found by name, or a value a row; km/h, mph or m/s from the names, a unit row or
+ * behind the values; empty cells kept as gaps, times uneven, in seconds or by the clock, decimal point or comma.
  *
  * @throws UnusableInput saying what, where and how to mend it
  */
@@ -27,7 +27,8 @@ export function parseScanCsv(text: string, name: string): ScanLog {
   const labels = table[0]!.map(cleanLabel);
   const filled = table.slice(1, 40);
   const units = unitsOf(labels, filled);
-  const columns = columnsOf(labels, name, intervalS(lines));
+  const everyS = intervalS(lines);
+  const columns = columnsOf(labels, name, everyS);
   const decimalComma = filled.some((cells) => cells.some((cell) => /\d,\d/.test(cell)));
   const read = cellReader(decimalComma);
   const rows: number[][] = [];
@@ -36,7 +37,7 @@ export function parseScanCsv(text: string, name: string): ScanLog {
     const cells = table[at]!;
     const speeds = corners.map((corner) => read.number(cells[columns[corner] ?? -1]));
     const evenly = columns.time < 0 && speeds.some((speed) => !Number.isNaN(speed));
-    const time = evenly ? rows.length * intervalS(lines) : read.time(cells[columns.time]);
+    const time = evenly ? rows.length * everyS : read.time(cells[columns.time]);
     if (Number.isNaN(time)) {
       if (cells.some((cell) => cell.trim() !== "") && rows.length > 0) bad++;
       continue;
@@ -70,7 +71,7 @@ function wheelsAsColumns(lines: readonly string[], name: string): string[][] {
 }
 
 const TIME = /\b(time|zeit|temps|tiempo|tempo|t|seconds?|sec|ms|stamp|timestamp)\b/;
-const SPEED = /speed|wss|veloc|vitesse|velocidad|geschw|dreh|km\/?h|kph|mph|m\/s/;
+const SPEED = /speed|wss|veloc|vitesse|geschw|dreh|km\/?h|kph|mph|m\/s/;
 const OTHER = /press|druck|temp|volt|status|torque|valve|ventil/;
 const VALUE = /\b(value|wert|valeur|valor|valore|reading|speed|data)\b/;
 const UNIT = /\b(units?|einheit|unit[eéà]|unidad)\b/;
