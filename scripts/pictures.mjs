@@ -27,7 +27,7 @@ const shots = [
     DESK,
     async (page) => {
       await page.keyboard.press("Shift+Digit4");
-      await page.getByText("One cause for all of them?").waitFor();
+      await page.getByRole("region", { name: "The whole car" }).waitFor();
       await page.waitForTimeout(800);
     },
   ],
