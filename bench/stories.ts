@@ -3,12 +3,13 @@
  */
 import { habits } from "./stories/habits";
 import { partsAndCodes } from "./stories/parts-and-codes";
+import { seldom } from "./stories/seldom";
 import { stories } from "./stories/stories";
 import { unsaid } from "./stories/unsaid";
 import { wiresAndSensors } from "./stories/wires-and-sensors";
 import { wrongIn } from "./stories/story";
 
-const all = [...unsaid, ...stories, ...wiresAndSensors, ...partsAndCodes, ...habits];
+const all = [...unsaid, ...stories, ...wiresAndSensors, ...partsAndCodes, ...habits, ...seldom];
 let right = 0;
 for (const story of all) {
   const wrong = wrongIn(story);

@@ -39,7 +39,7 @@ const RECORDINGS: Recording[] = [
   { model: marked("Passive, good"), family: "passive" },
   { model: marked("Encoder chunk gone"), family: "active-2wire", fault: "ring-missing@ring" },
   { model: marked("Ring cracked"), family: "active-2wire", fault: "ring-cracked@ring-crack" },
-  { model: marked("Debris on a tooth"), family: "passive", fault: "ring-debris@ring-debris" },
+  { model: marked("Debris on a tooth"), shows: "odd-tooth", family: "passive", fault: "ring-debris@ring-debris" },
   { model: marked("Excessive ring runout"), family: "passive", fault: "ring-eccentric@ring-eccentric" },
   { model: marked("Gap too wide"), family: "passive", fault: "mounting-gap@mounting" },
   { model: marked("Sensor switches by itself"), family: "active-2wire", fault: "sensor-erratic@sensor" },

@@ -131,7 +131,8 @@ function drawn(turn: number, k: number): number {
 /** One slot's forecasts on the scale, and how they lean on the scores at one of them or at two. */
 interface Leaning {
   x: Float64Array;
-  slopes: { x: number; slope: Slope }[];
+  /** The second, where it is not to speak for all that stand nearer to it, for those within so far of it. */
+  slopes: { x: number; slope: Slope; within?: number }[];
 }
 
 /** How one candidate's forecast leans on its scores: as the nearer of those that were asked does. */
@@ -140,11 +141,13 @@ function slopeOf(leaning: Leaning | null | undefined, k: number): Slope | null {
   const [one, other] = leaning.slopes;
   if (!one) return null;
   const x = leaning.x[k]!;
-  return other && Math.abs(x - other.x) < Math.abs(x - one.x) ? other.slope : one.slope;
+  return other && Math.abs(x - other.x) < (other.within ?? Math.abs(x - one.x)) ? other.slope : one.slope;
 }
 
 /** Forecasts farther apart than so many widths are not led from one to the other by a straight slope. */
 const APART = 3;
+/** A cloud so many errors wide stands beside a step. */
+const STEEP_ERRORS = 4;
 /** A far candidate is asked for its own slope where it carries this part of the group's weight. */
 const FAR_SHARE = 0.02;
 
@@ -182,12 +185,42 @@ function slopesNear(
   for (const one of kinds.values()) if (one.near > most) [nearest, most] = [one.nearest, one.near];
   if (nearest < 0) return [];
   const near = { x: values[nearest]!, slope: lean(first + nearest) };
-  const apart = APART * Math.sqrt(near.slope.variance + error * error);
-  let [far, heaviest] = [-1, FAR_SHARE * total];
-  for (let k = 0; k < size; k++)
-    if (Math.abs(values[k]! - near.x) > apart && weight[first + k]! > heaviest)
-      [far, heaviest] = [k, weight[first + k]!];
-  return far < 0 ? [near] : [near, { x: values[far]!, slope: lean(first + far) }];
+  // Beside a step the slope is steep, and those that a fault leaves as they were do not lean so: their heap is asked for itself.
+  const steep = near.slope.variance > (STEEP_ERRORS * error) ** 2;
+  const apart = APART * (steep ? error : Math.sqrt(near.slope.variance + error * error));
+  const far = heaviestApart(weight, { first, size }, values, near.x, apart, FAR_SHARE * total);
+  if (far < 0) return [near];
+  return [near, { x: values[far]!, slope: lean(first + far), ...(steep ? { within: apart } : {}) }];
+}
+
+/**
+ * The heaviest candidate of where most of the weight away from a value stands together: a car that a fault leaves as it was
+ * stands with many others, one on a slope stands alone. @returns −1 where none stands so far off, or hardly anything does
+ */
+function heaviestApart(
+  weight: ArrayLike<number>,
+  { first, size }: Pick<Group, "first" | "size">,
+  values: Float64Array,
+  from: number,
+  apart: number,
+  least: number,
+): number {
+  const heaps = new Map<number, { weight: number; row: number }>();
+  for (let k = 0; k < size; k++) {
+    const off = values[k]! - from;
+    if (!(Math.abs(off) > apart)) continue;
+    const w = weight[first + k]!;
+    const at = Math.round(off / apart);
+    const heap = heaps.get(at);
+    if (!heap) heaps.set(at, { weight: w, row: k });
+    else {
+      heap.weight += w;
+      if (w > weight[first + heap.row]!) heap.row = k;
+    }
+  }
+  let best = { weight: least, row: -1 };
+  for (const heap of heaps.values()) if (heap.weight > best.weight) best = heap;
+  return best.row;
 }
 
 function slipOf(observed: Observed, table: ForecastTable, { circuit }: CarCondition): number {

@@ -1,5 +1,6 @@
 import { expect, it } from "vitest";
 import { habits } from "../../../bench/stories/habits";
+import { seldom } from "../../../bench/stories/seldom";
 import { partsAndCodes } from "../../../bench/stories/parts-and-codes";
 import { stories } from "../../../bench/stories/stories";
 import { unsaid } from "../../../bench/stories/unsaid";
@@ -10,7 +11,7 @@ import { wrongIn } from "../../../bench/stories/story";
 const told = [
   ...unsaid.filter((_, i) => i % 3 !== 2),
   ...stories.filter((_, i) => i % 3 !== 1),
-  ...[...wiresAndSensors, ...partsAndCodes, ...habits].filter((_, i) => i % 3 === 0),
+  ...[...wiresAndSensors, ...partsAndCodes, ...habits, ...seldom].filter((_, i) => i % 3 === 0),
 ];
 
 it.each(told.map((story) => [story.tells, story] as const))("%s", (_, story) => {

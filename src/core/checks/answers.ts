@@ -65,10 +65,10 @@ export function looksFor(instrument: LookInstrument, setup: CornerSetup): LookId
 
 /**
  * The word meant by what was typed: exact, as it is shown, by synonym, by an unmistakable beginning, or as the only one of
- * them named in a few words that deny nothing (“looks intact”). @returns null when none fits
+ * them named in a few words (“looks intact”; denied, the other of two). @returns null when none fits
  */
 export function matchAnswer({ words, say, short, also }: Answers, typed: string): string | null {
-  const text = plain(typed);
+  const text = plain(typed).replace(FILLS, "").replace(/^-+/, "");
   if (/^[1-9]\d?$/.test(text)) return words[Number(text) - 1] ?? null;
   const named = [
     ...words.flatMap((word) => [word, say[word], short[word]].map((one) => [plain(one ?? ""), word] as const)),
@@ -80,11 +80,19 @@ export function matchAnswer({ words, say, short, also }: Answers, typed: string)
     (word) => text.length >= 2 && [word, short[word]!].some((one) => plain(one).startsWith(text)),
   );
   if (starts.length === 1) return starts[0]!;
-  if (DENIES.test(text)) return null;
   const held = new Set(named.filter(([name]) => `-${text}-`.includes(`-${name}-`)).map(([, word]) => word));
-  return held.size === 1 ? [...held][0]! : null;
+  const only = held.size === 1 ? [...held][0]! : null;
+  if (!DENIES.test(text)) return only;
+  // Of two answers, the one denied is the other (“no corrosion”); of more, it may be any of the rest.
+  return only && words.length === 2 && !HEDGES.test(text) ? words.find((word) => word !== only)! : null;
 }
 
+/** Words that make of a denial something else: “not loose but wet”. */
+const HEDGES =
+  /(?:^|-)(?:but|with|when|while|until|only|except|or|yet|after|sure|aber|mit|wenn|bis|nur|außer|oder|noch|nach|sicher)(?:-|$)/;
+/** Words that add nothing to a short answer. */
+const FILLS =
+  /(?:^|-)(?:at-all|visible|visibly|found|felt|seen|any|signs?-of|gar|sichtbar\w*|gefunden|spürbar\w*)(?=-|$)/g;
 const DENIES = /(?:^|-)(?:not?|never|without|isn't|kein\w*|nicht|ohne)(?:-|$)/;
 
 /** Without capitals, points, or the difference between a blank and a hyphen. */

@@ -119,4 +119,15 @@ describe("answers", () => {
   ])("%s means %s", (typed, meant) => {
     expect(matchAnswer(ring, typed)).toBe(meant);
   });
+  const plug = answersFor({ instrument: "eyes", look: "plug", state: checkCatalogue(setup)[0]!.hookup.state })!;
+  it.each([
+    ["no corrosion at all", "clean"],
+    ["not wet", "clean"],
+    ["no visible corrosion", "clean"],
+    ["not clean", "bad"],
+    ["not wet but loose", null],
+    ["not sure, wet", null],
+  ])("of two answers, %s means %s", (typed, meant) => {
+    expect(matchAnswer(plug, typed)).toBe(meant);
+  });
 });

@@ -80,8 +80,8 @@ export interface CornerCondition {
     outputOhms: number;
     coilOhms: number;
     bodyOhms: number;
-    /** A coil leaks to it at its first leg, not at its second. */
-    bodyAtFirst: boolean;
+    /** Which of its conductors leaks to it, or is rubbed through to it in the sensor's own lead. */
+    bodyWire: 0 | 1 | 2;
     /** What the sensor itself has against interference, between its first two conductors. */
     farad: number;
     /** Which level it sits at while the wheel stands still or the flux never changes. */
@@ -157,7 +157,7 @@ function makeNominal(setup: CornerSetup): CornerCondition {
       outputOhms: 15,
       coilOhms: 1200,
       bodyOhms: 2e7,
-      bodyAtFirst: false,
+      bodyWire: 1,
       farad: 1e-8,
       restsHigh: false,
     },

@@ -289,7 +289,7 @@ export class CornerNet {
     const first = this.sensorNode(0);
     const second = this.sensorNode(1);
     const third = this.sensorNode(2);
-    this.ladder.joinPotential(sensor.bodyAtFirst ? first : second, 1 / sensor.bodyOhms, 0);
+    this.ladder.joinPotential(this.sensorNode(sensor.bodyWire), 1 / sensor.bodyOhms, 0);
     if (this.radPerS > 0 && sensor.farad > 0) this.ladder.join(first, second, this.radPerS * sensor.farad);
     if (sensor.mode === "open") return;
     const shorted = sensor.mode === "short" ? 1 / sensor.shortOhms : 0;

@@ -174,7 +174,7 @@ function sensor(
   outputOn: boolean,
 ) {
   const [a, b, c] = [face(2, "o", 0), face(2, "o", 1), face(2, "o", 2)];
-  r(car.sensor.bodyAtFirst ? a : b, "0", car.sensor.bodyOhms);
+  r([a, b, c][car.sensor.bodyWire]!, "0", car.sensor.bodyOhms);
   if (car.sensor.mode === "open") return;
   if (car.sensor.mode === "short") r(a, b, car.sensor.shortOhms);
   if (setup.family === "passive") return void r(a, b, car.sensor.coilOhms);

@@ -1,6 +1,17 @@
 import { t } from "../words/words";
 import { stands, dust } from "./repair-words";
-import { activeFamilies, everyFamily, logBetween, oneOf, onlyPlace, within, type Fault } from "./fault";
+import {
+  ONE_IN_EIGHT,
+  ONE_IN_THREE,
+  TWO_IN_THREE,
+  activeFamilies,
+  everyFamily,
+  logBetween,
+  oneOf,
+  onlyPlace,
+  within,
+  type Fault,
+} from "./fault";
 
 const atRing = onlyPlace("ring");
 
@@ -15,11 +26,17 @@ export const ringFaults: Fault[] = [
     effect: "count",
     places: atRing,
     apply: (car, _, draw) => {
+      car.signs["encoder-gap"] = 0.95;
+      // The whole ring: split and fallen off, loose on its shaft, or a part fitted that has none.
+      if (draw("kind") > ONE_IN_EIGHT) {
+        car.ring.absent = true;
+        car.signs["ring-damaged"] = 0.93;
+        return;
+      }
       car.ring.missing = { start: oneOf(draw(0), car.ring.pulses), count: 1 + oneOf(draw(1) ** 2, 4) };
       car.signs["ring-damaged"] = 0.75;
-      car.signs["encoder-gap"] = 0.95;
     },
-    words: () => t`Ring has lost teeth, or the encoder a chunk`,
+    words: () => t`Ring has lost teeth or is gone, or the encoder has lost a chunk`,
     clearedBy: (_, { family }) =>
       family === "passive"
         ? t`A whole ring, seen all the way round, or a capture with every pulse.`
@@ -51,8 +68,10 @@ export const ringFaults: Fault[] = [
     places: onlyPlace("ring-debris"),
     apply: (car, _, draw) => {
       car.signs["ring-debris"] = 0.85;
-      // What is packed on an encoder is carried about and takes the weakest poles now here, now there.
-      if (car.switchField > 0 && draw("kind") > 0.5) car.ring.wobble = within(draw(1), 0.02, 0.2);
+      // Packed all round it leaves shallow teeth, or bridges the poles of an encoder (domain, section 5).
+      if (draw("kind") < ONE_IN_THREE) car.ring.strength = logBetween(draw(1), 0.12, 0.6);
+      // On an encoder it is also carried about and takes the weakest poles now here, now there.
+      else if (car.switchField > 0 && draw("kind") > TWO_IN_THREE) car.ring.wobble = within(draw(1), 0.02, 0.2);
       else
         car.ring.odd = {
           tooth: oneOf(draw(0), car.ring.pulses),
@@ -163,6 +182,7 @@ export const ringFaults: Fault[] = [
     apply: (car, _, draw) => {
       car.ring.runoutMm = logBetween(draw(0), 0.1, 0.6);
       car.ring.wobble = within(draw(1), 0, 0.4);
+      car.ring.playMm = car.ring.runoutMm * within(draw(2), 0, 0.97);
       car.signs["bearing-play"] = 0.92;
     },
     words: () => t`Bearing has play`,

@@ -1,6 +1,15 @@
 import { t } from "../words/words";
 import { stands, dust } from "./repair-words";
-import { activeFamilies, everyFamily, logBetween, onlyPlace, within, type Fault } from "./fault";
+import {
+  ONE_IN_FOUR,
+  TWO_IN_THREE,
+  activeFamilies,
+  everyFamily,
+  logBetween,
+  onlyPlace,
+  within,
+  type Fault,
+} from "./fault";
 
 const atSensor = onlyPlace("sensor");
 
@@ -15,10 +24,14 @@ export const sensorFaults: Fault[] = [
     flickers: true,
     effect: "open",
     places: atSensor,
-    apply: (car) => {
-      car.circuit.sensor.mode = "open";
+    apply: (car, _, draw) => {
+      // A joint inside gone green, before it opens: one coil in three (engineering judgement).
+      if (car.switchField === 0 && draw("kind") > TWO_IN_THREE)
+        car.circuit.sensor.coilOhms += logBetween(draw(0), 1500, 100_000);
+      else car.circuit.sensor.mode = "open";
     },
-    words: () => t`Sensor open inside`,
+    words: (_, { family }) =>
+      family === "passive" ? t`Sensor open or of high resistance inside` : t`Sensor open inside`,
     clearedBy: (_, { family }) =>
       family === "passive"
         ? t`Coil resistance in the maker's range, at the sensor plug.`
@@ -43,6 +56,23 @@ export const sensorFaults: Fault[] = [
         : t`Supply holds up with the sensor plugged in.`,
   },
   {
+    code: "sensor-lead",
+    part: "sensor",
+    weight: 0.08,
+    families: activeFamilies,
+    intermittent: true,
+    effect: "ground",
+    places: atSensor,
+    apply: (car, _, draw) => {
+      // The wire that feeds it or the one that carries its signal; a ground wire on the body does no harm.
+      const signal = car.circuit.contactOhms[0]!.length === 3 ? 2 : 1;
+      car.circuit.sensor.bodyWire = draw("kind") > 0.5 ? 0 : signal;
+      car.circuit.sensor.bodyOhms = logBetween(draw(0), 0.3, 1000);
+    },
+    words: () => t`Sensor's own lead chafed to ground`,
+    clearedBy: () => t`OL from each terminal of the loose sensor to body.`,
+  },
+  {
     code: "sensor-dead",
     part: "sensor",
     weight: 0.34,
@@ -50,8 +80,10 @@ export const sensorFaults: Fault[] = [
     intermittent: true,
     effect: "no-signal",
     places: atSensor,
-    apply: (car) => {
-      car.circuit.sensor.mode = "stuck";
+    apply: (car, _, draw) => {
+      // One in four still switches, but only on a stronger field than its ring has (engineering judgement).
+      if (draw("kind") > ONE_IN_FOUR) car.switchField *= logBetween(draw(0), 2, 8);
+      else car.circuit.sensor.mode = "stuck";
     },
     words: () => t`Sensor fed but does not switch`,
     clearedBy: () => t`Both levels seen while the wheel creeps.`,
@@ -79,11 +111,16 @@ export const sensorFaults: Fault[] = [
     effect: "weak",
     places: atSensor,
     apply: (car, _, draw) => {
+      // Its magnet weak or its core broken, the coil is as it was: one in four (engineering judgement).
+      if (draw("kind") > ONE_IN_FOUR) {
+        car.outputFactor *= logBetween(draw(0), 0.03, 0.5);
+        return;
+      }
       const left = within(draw(0), 0.05, 0.78);
       car.circuit.sensor.coilOhms *= left;
       car.outputFactor *= left * left;
     },
-    words: () => t`Coil has shorted turns`,
+    words: () => t`Coil has shorted turns, or its magnet is weak`,
     clearedBy: () => t`Coil resistance in the maker's range and AC volts right for the speed.`,
   },
   {
@@ -99,7 +136,7 @@ export const sensorFaults: Fault[] = [
       const kind = draw("kind");
       const rubbedThrough = Math.abs(kind - 0.5) > 0.5;
       car.circuit.sensor.bodyOhms = rubbedThrough ? logBetween(draw(0), 2, 200) : logBetween(draw(0), 200, 600_000);
-      car.circuit.sensor.bodyAtFirst = kind > 0.5;
+      car.circuit.sensor.bodyWire = kind > 0.5 ? 0 : 1;
       car.circuit.sensor.mode = "noisy";
     },
     words: () => t`Coil leaks to the sensor body`,
@@ -117,7 +154,7 @@ export const sensorFaults: Fault[] = [
     apply: (car, _, draw) => {
       car.ring.runoutMm = logBetween(draw(0), 0.15, 0.4);
       // An active sensor stands further off and takes more before it loses poles.
-      car.ring.gapMm += car.switchField > 0 ? logBetween(draw(1), 0.7, 2.4) : logBetween(draw(1), 0.3, 1.2);
+      car.ring.gapMm += car.switchField > 0 ? logBetween(draw(1), 0.6, 1.8) : logBetween(draw(1), 0.3, 1);
       car.signs["sensor-worn"] = 0.85;
     },
     words: () => t`Sensor tip worn by contact with the ring`,

@@ -247,7 +247,7 @@ export class StateReader {
       const rms =
         this.solved.coilTransfer(red, black) * coilRmsV(car.ring, Math.max(4, speedOf(this.state)), car.outputFactor);
       const usual = coilRmsV(
-        { ...car.ring, gapMm: car.ring.nominalGapMm },
+        { ...car.ring, gapMm: car.ring.nominalGapMm, strength: 1, absent: false },
         Math.max(4, speedOf(this.state)),
         USUAL_OUTPUT,
       );

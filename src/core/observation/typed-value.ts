@@ -31,7 +31,7 @@ export function typedValue(hookup: Hookup, typed: string, setup: CornerSetup): T
   const range = parseRange(typed, quantityOf[hookup.instrument]!);
   if (range) {
     if (!range.ok) return range;
-    const tooMuch = beyondCar(hookup, range.value.high, typed);
+    const tooMuch = beyondCar(hookup, range.value.high, typed) ?? loopsThroughClamp(hookup, range.value, setup);
     return tooMuch ?? { ok: true, observed: seenBetween(hookup, range.value, setup) };
   }
   const parsed = parseReading(typed, quantityOf[hookup.instrument]!);
@@ -80,6 +80,31 @@ function beyondCar({ instrument }: Hookup, value: number, typed: string): TypedV
     say: t`“${typed.slice(0, 40)}” would be ${String(Number(value.toPrecision(4)))} ${unit}, more than this circuit can have. If the meter shows m${unit}, type ${number} m${unit}.`,
   };
 }
+
+/**
+ * A clamp reads what all the loops through its jaw carry together (domain: six loops show 42 and 84 mA). No short toggles in
+ * the ratio of the sensor's own two currents.
+ */
+function loopsThroughClamp(
+  { instrument }: Hookup,
+  { low, high }: TypedRange,
+  { family }: CornerSetup,
+): TypedValue | null {
+  if (instrument !== "amps-dc" || family !== "active-2wire") return null;
+  const loops = Math.round(low / LOW_A);
+  const ratio = high / low;
+  if (loops < FEWEST_LOOPS || ratio < TWO_CURRENTS[0] || ratio > TWO_CURRENTS[1]) return null;
+  const own = [low, high].map((amps) => ((1000 * amps) / loops).toFixed(1)).join(" / ");
+  return {
+    ok: false,
+    say: t`Two currents in the ratio of a good sensor's, but ${String(loops)} times as large: that many loops through the clamp? Divide by their number and type ${own} mA.`,
+  };
+}
+
+const LOW_A = 0.007;
+/** Two loops of 7 and 14 mA cannot be told from one of 14 and 28, which three-level sensors draw (domain, section 4). */
+const FEWEST_LOOPS = 3;
+const TWO_CURRENTS = [1.7, 2.4] as const;
 
 /** Whether a hook-up can show two levels: live DC on an active sensor's wires, or a meter holding least and greatest. */
 export function canToggle({ instrument, state }: Hookup, setup: CornerSetup): boolean {

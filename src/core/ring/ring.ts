@@ -11,8 +11,12 @@ export interface RingCondition {
   crack: { tooth: number; pitches: number } | null;
   /** One tooth higher or lower than the rest, as a factor on its height, with a shift of its edge in pitches. */
   odd: { tooth: number; height: number; shift: number } | null;
+  /** Field or tooth height all round, as a fraction of a good ring's: packed with debris, less of either is left. */
+  strength: number;
   /** Once-per-turn runout in mm of gap. */
   runoutMm: number;
+  /** What of the runout is bearing play: it shows while the car's weight or a hand works on it, not to a gauge on a ring turned gently. */
+  playMm: number;
   /** Spread of the single teeth or poles: relative standard deviation of height. */
   heightSpread: number;
   /** Spread of tooth places in pitches. */
@@ -34,7 +38,9 @@ export function nominalRing(pulses: number): RingCondition {
     missing: null,
     crack: null,
     odd: null,
+    strength: 1,
     runoutMm: 0.03,
+    playMm: 0,
     heightSpread: 0.02,
     pitchSpread: 0.006,
     countRatio: 1,
@@ -59,7 +65,7 @@ export function spacingFactor(gapFromMm: number, gapToMm: number, wavelengthMm: 
 /** Field strength at the sensor against that at its nominal gap. */
 export function fieldFactor(ring: RingCondition): number {
   if (ring.absent) return 0;
-  return spacingFactor(ring.nominalGapMm, ring.gapMm, pitchMm(ring));
+  return ring.strength * spacingFactor(ring.nominalGapMm, ring.gapMm, pitchMm(ring));
 }
 
 /** A passive sensor's output at nominal gap: 0.65 V at 5 mph, a straight line in speed (common practice, no source). */
@@ -83,9 +89,12 @@ export function lostPoleShare(ring: RingCondition, thresholdField: number): numb
   const field = fieldFactor(ring);
   if (field <= 0) return 1;
   const spread =
-    Math.max(0.03, ring.heightSpread) * field + field * ((2 * Math.PI * ring.runoutMm) / pitchMm(ring)) * 0.5;
+    Math.max(POLE_SPREAD, ring.heightSpread) * field + field * ((2 * Math.PI * ring.runoutMm) / pitchMm(ring)) * 0.5;
   return normalCdf((thresholdField - field) / spread);
 }
+
+/** Poles of a moulded encoder differ in strength by this part of it (standard deviation; from memory, 5 to 10 %). */
+const POLE_SPREAD = 0.07;
 
 /** Normal distribution function by the logistic-cubic fit of Page (Applied Statistics 26, 1977), error under 1.5e-4. */
 function normalCdf(z: number): number {

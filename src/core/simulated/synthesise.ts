@@ -104,7 +104,9 @@ function toothTable(ring: RingCondition, seed: number): Tooth[] {
     const from = at;
     at += width / total;
     const runout = ring.runoutMm * Math.sin(2 * Math.PI * from);
-    const field = ring.absent ? 0 : Math.exp((-2 * Math.PI * (ring.gapMm + runout - ring.nominalGapMm)) / pitch);
+    const field = ring.absent
+      ? 0
+      : ring.strength * Math.exp((-2 * Math.PI * (ring.gapMm + runout - ring.nominalGapMm)) / pitch);
     const odd = ring.odd?.tooth === tooth ? ring.odd.height : 1;
     const gone = ring.missing !== null && (tooth - ring.missing.start + ring.pulses) % ring.pulses < ring.missing.count;
     return { from, to: at, height: field * odd * (1 + ring.heightSpread * normal(random)), gone };

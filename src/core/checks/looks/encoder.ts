@@ -29,7 +29,7 @@ export const encoder = {
     ],
     chances: ({ car, sign }) => ({
       gap: car.ring.missing || car.ring.crack ? sign("encoder-gap") : 0.01,
-      "no-stripes": car.ring.absent ? sign("encoder-reversed") : 0.01,
+      "no-stripes": car.ring.absent ? sign("encoder-gap") : 0.01,
     }),
   },
 } as const satisfies Look;

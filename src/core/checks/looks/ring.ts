@@ -26,9 +26,10 @@ export const ring = {
       { word: "debris", say: () => t`packed or bent`, short: () => t`debris`, also: ["dirty", "packed"] },
     ],
     chances: ({ car, sign }) => ({
-      missing: car.ring.missing ? sign("ring-damaged") : 0.01,
+      missing: car.ring.missing || car.ring.absent ? Math.max(sign("ring-damaged"), 0.01) : 0.01,
       cracked: car.ring.crack ? sign("ring-damaged") : 0.01,
-      debris: Math.max(sign("ring-debris"), 0.03),
+      // On salt roads rust and dirt lie on good rings too (engineering judgement).
+      debris: Math.max(sign("ring-debris"), 0.08),
     }),
   },
 } as const satisfies Look;

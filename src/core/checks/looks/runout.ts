@@ -12,5 +12,5 @@ export const runout = {
   turnsWheel: true,
   needs: ["lift", "wheel-off"],
   cautions: ["raised"],
-  readsMm: ({ ring }) => 2 * ring.runoutMm,
+  readsMm: ({ ring }) => 2 * (ring.runoutMm - ring.playMm),
 } as const satisfies Look;

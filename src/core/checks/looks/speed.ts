@@ -19,7 +19,12 @@ export const speed = {
         short: () => t`follows`,
         also: ["ok", "good", "normal"],
       },
-      { word: "zero", say: () => t`stays at zero`, short: () => t`zero`, also: ["none", "dead", "0-km/h"] },
+      {
+        word: "zero",
+        say: () => t`stays at zero`,
+        short: () => t`zero`,
+        also: ["none", "dead", "0-km/h", "0", "no-signal", "no-speed"],
+      },
       {
         word: "drops-out",
         say: () => t`drops out now and then`,
@@ -54,13 +59,16 @@ function speedWord({ car, where: { comesAndGoes }, module, state }: Seen): strin
   if (car.elsewhere) return "erratic";
   if (car.inputFault || !circuitOk) return comesAndGoes ? "drops-out" : "zero";
   if (car.circuit.sensor.mode === "noisy") return "noisy";
-  if (lostShare > 0.6 || dropOutKmh > Math.max(10, speedOf(state))) return "zero";
+  if (lostShare > NOTHING_LEFT || dropOutKmh > Math.max(10, speedOf(state))) return "zero";
   if (comesAndGoes || lostShare > 0.02 || car.ring.wobble > 0.08) return "drops-out";
   if (dropOutKmh > 4.5) return "cuts-low";
   if (car.ring.countRatio !== 1) return "ratio-off";
   if (car.ring.missing || car.ring.crack || car.ring.odd) return "erratic";
   return "follows";
 }
+
+/** With so many pulses lost a module shows no speed; with fewer it shows one that jumps about and falls out (engineering judgement). */
+const NOTHING_LEFT = 0.85;
 
 function told(word: string, swing: number): Record<string, number> {
   return word === "follows" ? { follows: 0.92 * (1 - swing), erratic: 0.92 * swing } : { [word]: 0.92 };
