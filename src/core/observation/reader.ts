@@ -166,11 +166,25 @@ export class StateReader {
     if (sensor.mode === "noisy") return among([low, high, (low + high) / 2], [0.4, 0.4, 0.2]);
     const switched = this.switchedShare();
     if (sensor.mode === "stuck" || switched === 0) return this.atLevels(low, high, COMES_UP_ANEW);
-    if (car.pulseCoded) return sure(wheel === "still" || wheel === "creep" ? low : low + CODED_DUTY * (high - low));
+    if (car.pulseCoded) return this.pulses(low, high);
     // Where a weak field loses pulses it stays at one level meanwhile.
     if (wheel === "still") return this.atLevels(low, high, switched / 2);
     const between = wheel === "creep" ? CREEP_BETWEEN * switched : TURNING_BETWEEN;
     return this.atLevels(low, high, ((1 - between) * switched) / 2, between, switched);
+  }
+
+  /**
+   * Short pulses hardly move a meter from the low level, but one that holds what it met last, or a scope's cursor, shows their
+   * top: the high current of a width-coded sensor, four times the low one of a three-level one.
+   */
+  private pulses(low: number, high: number): Outlook {
+    const { wheel } = this.state;
+    if (wheel === "still") return sure(low);
+    const usual = wheel === "creep" ? low : low + CODED_DUTY * (high - low);
+    const tops = { width: [high], "three-level": [low + 3 * (high - low)] };
+    const { protocol } = this.setup;
+    const met = protocol === "width" || protocol === "three-level" ? tops[protocol] : Object.values(tops).flat();
+    return among([usual, ...met], [1 - met.length * CAUGHT, ...met.map(() => CAUGHT)]);
   }
 
   /**
@@ -337,6 +351,8 @@ const CREEP_BETWEEN = 0.08;
 const TURNING_BETWEEN = 0.94;
 /** Pulses of 45 to 360 µs, two a pole, at a hand's pace (from memory). */
 const CODED_DUTY = 0.012;
+/** How often the top of a short pulse is what a meter shows (engineering judgement). */
+const CAUGHT = 0.08;
 /** No good active sensor shows less to an ohmmeter (engineering judgement). */
 const SHORTED_OHMS = 3000;
 /** Output a passive sensor is held against where nothing is known of its make, as the analysis of captures has it. */
