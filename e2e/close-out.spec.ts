@@ -47,36 +47,30 @@ async function measureAgain(page: Page, mended: (label: string, state: string) =
   return taken;
 }
 
-const kinds = [
-  { kind: "seat", family: "passive", fault: "mounting-gap@mounting", seed: 7, step: /rust|seat/i },
-  { kind: "feed", family: "active-2wire", fault: "feed-missing@module-power", seed: 16, step: /feed|fuse|supply/i },
-] as const;
-
-for (const { kind, family, fault, seed, step } of kinds)
-  test(`a job of the ${kind} kind is closed: proven, repaired, measured again, told in a PDF`, async ({ page }) => {
-    const { job, proven, mended } = provenJob(`close-${kind}`, family, fault, { seed });
-    await open(page, job);
-    if (proven) await expect(page.getByText(`✓ Proven: ${proven.toLowerCase()}`).first()).toBeVisible();
-    await expect(page.getByText(step).first()).toBeVisible();
-    await page.keyboard.press("1");
-    await page.getByRole("button", { name: /^(repaired|fit it anyway)/ }).click();
-    expect(await measureAgain(page, mended)).toBeGreaterThan(0);
-    await expect(page.getByText("It is called fixed after the road test")).toBeVisible();
-    await page.getByRole("button", { name: "lamp out, drive of at least half a kilometre" }).click();
-    await expect(page.getByText("✓ Fixed: what failed before passes now")).toBeVisible();
-    const [file] = await Promise.all([
-      page.waitForEvent("download"),
-      page.getByRole("button", { name: "report as PDF" }).click(),
-    ]);
-    const words = await wordsOf(await file.path());
-    expect(words).toContain(job.car.name);
-    expect(words).toContain("front right");
-    if (proven) expect(words).toContain(proven);
-    expect(words).toMatch(/before, .* after, good/);
-    for (const entry of job.entries)
-      if (entry.kind === "reading" && entry.reading.look === undefined && entry.reading.value)
-        expect(words).toContain(String(entry.reading.value));
-  });
+test("a job is closed: proven, repaired, measured again, told in a PDF", async ({ page }) => {
+  const { job, proven, mended } = provenJob("close-seat", "passive", "mounting-gap@mounting", { seed: 7 });
+  await open(page, job);
+  if (proven) await expect(page.getByText(`✓ Proven: ${proven.toLowerCase()}`).first()).toBeVisible();
+  await expect(page.getByText(/rust|seat/i).first()).toBeVisible();
+  await page.keyboard.press("1");
+  await page.getByRole("button", { name: /^(repaired|fit it anyway)/ }).click();
+  expect(await measureAgain(page, mended)).toBeGreaterThan(0);
+  await expect(page.getByText("It is called fixed after the road test")).toBeVisible();
+  await page.getByRole("button", { name: "lamp out, drive of at least half a kilometre" }).click();
+  await expect(page.getByText("✓ Fixed: what failed before passes now")).toBeVisible();
+  const [file] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "report as PDF" }).click(),
+  ]);
+  const words = await wordsOf(await file.path());
+  expect(words).toContain(job.car.name);
+  expect(words).toContain("front right");
+  if (proven) expect(words).toContain(proven);
+  expect(words).toMatch(/before, .* after, good/);
+  for (const entry of job.entries)
+    if (entry.kind === "reading" && entry.reading.look === undefined && entry.reading.value)
+      expect(words).toContain(String(entry.reading.value));
+});
 
 test("a guess is recorded as one, with its odds, and says so in the PDF", async ({ page }) => {
   const { job } = provenJob("close-guess", "active-2wire", "sensor-dead@sensor", { seed: 12, most: 1 });

@@ -57,9 +57,11 @@ test("every room: in German throughout, nothing serious for a screen reader or w
     await expect(page.locator("html")).toHaveAttribute("lang", "de");
     const left = (await textsOf(page)).filter((text) => english.has(text));
     expect(left, address).toEqual([]);
-    for (const look of looks) {
+    for (const [at, look] of looks.entries()) {
       await page.evaluate((chosen) => Object.assign(document.documentElement.dataset, chosen), look);
-      expect(await seriousFindings(page), `${address} ${look.theme}`).toEqual([]);
+      // A look changes colours alone.
+      const findings = await seriousFindings(page, at === 0 ? undefined : ["color-contrast"]);
+      expect(findings, `${address} ${look.theme}`).toEqual([]);
     }
     for (const size of sizes) {
       await page.setViewportSize(size);
