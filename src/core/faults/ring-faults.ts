@@ -36,7 +36,7 @@ export const ringFaults: Fault[] = [
       car.ring.missing = { start: oneOf(draw(0), car.ring.pulses), count: 1 + oneOf(draw(1) ** 2, 4) };
       car.signs["ring-damaged"] = 0.75;
     },
-    words: () => t`Ring has lost teeth or is gone, or the encoder has lost a chunk`,
+    words: () => t`Ring has lost teeth, or the encoder a chunk`,
     clearedBy: (_, { family }) =>
       family === "passive"
         ? t`A whole ring, seen all the way round, or a capture with every pulse.`

@@ -20,6 +20,7 @@ import { isAliased, isClipped, isTooSlow, recordingWarnings, undecidedWarnings }
 import { scaleWarnings } from "./scale-warnings";
 import type { Excursions } from "./excursions";
 import { onceATurn } from "./once-a-turn";
+import { uncountedWave } from "./uncounted-wave";
 import { couldBeFitted, ringOf } from "./ring-of";
 import { evenPeriods } from "./ring-speed";
 import { findPulsesPerRevolution, foldRing, foldTogether, type RingPattern } from "./ring-pattern";
@@ -221,6 +222,10 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
           (tooth) => toothTimes(pulses, rhythm, ring, tooth, sampleS, startS),
         ),
       );
+    else if (!fold && gaps.length === 0 && hashV === 0 && list.burstV === 0 && !coded && !widths) {
+      const runsOut = { pulses: evenPulses, rhythm: even };
+      findings.push(...uncountedWave(runsOut, through, isPassive(shape, pulses, options.family), sampleS, startS));
+    }
   }
   // Tops that are cut off flat are no height.
   const size = isClipped(recorded) ? null : sizeForSpeed(pulses, rhythm, found, tyre, sampleS);

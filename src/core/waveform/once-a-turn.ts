@@ -4,7 +4,7 @@ import { inverted, normalEquations } from "./elimination";
 import type { Pulse, Rhythm } from "./pulses";
 import { middlesBeside } from "./ring-pattern";
 
-type Turning = { pulses: readonly Pulse[]; rhythm: Rhythm };
+export type Turning = { pulses: readonly Pulse[]; rhythm: Rhythm };
 
 /** A wave needs two whole turns to be one. */
 const FEWEST_TURNS = 2;
@@ -30,9 +30,7 @@ export interface TurnWaves {
  */
 export function onceATurn(ranOut: Turning, through: Turning, N: number, sampleS: number): TurnWaves {
   const turnsOf = ({ rhythm: { teeth } }: Turning) => (teeth.at(-1) ?? 0) / N;
-  const pitchRad = (2 * Math.PI) / N;
-  const squaresOf = ({ rhythm: { teeth: own, periods: over } }: Turning) =>
-    byTooth(own, over, (pitches, period) => ((pitches * pitchRad) / (period * sampleS)) ** 2);
+  const squaresOf = (turning: Turning) => speedSquaredOf(turning, N, sampleS);
   // Nobody pushes a driven wheel, nor one that gains speed evenly over many turns, at one place of each turn.
   const pushed =
     turnsOf(ranOut) < FEWEST_TURNS && turnsOf(through) >= (isDriven(squaresOf(through), N) ? MANY_TURNS : TURNS_PUSHED);
@@ -61,6 +59,17 @@ export function onceATurn(ranOut: Turning, through: Turning, N: number, sampleS:
     height: firstWave(evenedOut(height, N, true), N, true),
     duty: firstWave(evenedOut(duty, N, false), N, false),
   };
+}
+
+/** Whether a wheel keeps its speed over turns enough to tell that it is driven. */
+export function isDrivenThrough(turning: Turning, N: number, sampleS: number): boolean {
+  return isDriven(speedSquaredOf(turning, N, sampleS), N);
+}
+
+/** ω² of each tooth, rad²/s². */
+function speedSquaredOf({ rhythm: { teeth, periods } }: Turning, N: number, sampleS: number): Float64Array {
+  const pitchRad = (2 * Math.PI) / N;
+  return byTooth(teeth, periods, (pitches, period) => ((pitches * pitchRad) / (period * sampleS)) ** 2);
 }
 
 function surer(one: TurnWave | null, other: TurnWave | null): TurnWave | null {

@@ -23,6 +23,8 @@ const MIDDLE_AT = 1 / 3;
 const MOST_LOST = 0.4;
 /** A speed pulse of 50 µs (from memory) fills a tenth of a pole's time at motorway speed; a level in its own right fills half. */
 const MOST_TOP = 0.25;
+/** A level's own samples stand within this part of the whole step about it. */
+const NEAR = 0.12;
 const BITS = 9;
 const BINS = 96;
 
@@ -43,7 +45,9 @@ export function threeLevel(
   const lowV = fullest(some);
   const topV = highest(some);
   const step = topV - lowV;
-  if (step < 0.05 || step < 12 * shape.noiseV) return null;
+  // Bits at full speed look like noise as a whole: then how quiet it is at its lowest level tells.
+  const noiseV = shape.kind === "noise" ? spreadAt(some, lowV, NEAR * step) : shape.noiseV;
+  if (step < 0.05 || step < 12 * noiseV) return null;
   const share = (from: number, to: number) => {
     let count = 0;
     for (let i = 0; i < some.length; i++) {
@@ -52,8 +56,8 @@ export function threeLevel(
     }
     return count / some.length;
   };
-  const [low, middle, top] = [share(-0.12, 0.12), share(MIDDLE_AT - 0.12, MIDDLE_AT + 0.12), share(0.85, 1.05)];
-  const lost = share(-Infinity, -0.12);
+  const [low, middle, top] = [share(-NEAR, NEAR), share(MIDDLE_AT - NEAR, MIDDLE_AT + NEAR), share(0.85, 1.05)];
+  const lost = share(-Infinity, -NEAR);
   if (top > MOST_TOP) return null;
   if (low < 0.2 || lost > MOST_LOST || middle < 0.002 || top < 0.0005 || low + middle + top + lost < 0.9) return null;
   if (!hasModeAt(some, lowV, step)) return null;
@@ -67,7 +71,18 @@ export function threeLevel(
     frames.push(readFrame(samples, i, end, (lowV + middleV) / 2, sampleS, startS));
     i = end;
   }
-  return frames.length < 2 ? null : { shape: { ...shape, kind: "two-level", lowV: middleV, highV: topV }, frames };
+  return frames.length < 2 ? null : { shape: { ...shape, kind: "two-level", lowV: middleV, highV: topV, noiseV }, frames };
+}
+
+/** Root mean square distance from a level of what stands near it. */
+function spreadAt(samples: Float32Array, levelV: number, nearV: number): number {
+  let [square, count] = [0, 0];
+  for (const value of samples)
+    if (Math.abs(value - levelV) < nearV) {
+      square += (value - levelV) ** 2;
+      count++;
+    }
+  return Math.sqrt(square / Math.max(1, count));
 }
 
 /** A bit is two halves as long as the speed pulse; sampled in the middle of each half. */
