@@ -21,6 +21,11 @@ describe("a wheel pushed by hand again and again", () => {
   it("is not losing pulses where the hand grips, nor where it rocks back at the stop", () => {
     for (const kind of ["clean", "rocked"] as const)
       expect(share(judged(kind, 100, 12), (codes) => codes.length === 0)).toBeGreaterThanOrEqual(0.9);
+    // To and fro on its last four poles.
+    const { channels, sampleS, family } = handSpin(98023056);
+    const [rocked] = analyseCapture({ name: "hand", sampleS, startS: 0, channels }, { family });
+    expect(rocked!.pulses).toBeGreaterThan(80);
+    expect(rocked!.findings).toEqual([]);
   });
 
   it("has its missing poles counted on through the pushes: they are the ring's, not a wire's", () => {

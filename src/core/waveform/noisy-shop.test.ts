@@ -41,6 +41,13 @@ describe("a noisy shop's recordings", () => {
   });
 });
 
+it("three levels at full speed are a signal, not a loose wire", () => {
+  const { text, file, family } = shopRecording(98012020);
+  const [read] = analyseCapture(readCaptureFile(new TextEncoder().encode(text), file), { family });
+  expect(read!.signal).toBe("three-level");
+  expect(read!.findings).toEqual([]);
+});
+
 /** Pulses of a wheel that runs down to a stop, in two levels or as a coil's wave. */
 function spin(sampleS: number, count: number, coil: boolean): Float32Array {
   const out = new Float32Array(count);

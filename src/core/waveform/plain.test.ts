@@ -54,4 +54,15 @@ describe("another hand's recordings", () => {
     expect(wires.filter((one) => one.includes("random-dropout")).length).toBeGreaterThanOrEqual(EACH - 1);
     expect(wires.flat()).not.toContain("missing-pulses");
   });
+
+  it("of a ring that nobody counted: its wave is told on a driven wheel, and no other is", () => {
+    const steady = [97011009, 97011063, 97011104].map((seed) => {
+      const { text, file, family } = plainRecording(seed);
+      const capture = readCaptureFile(new TextEncoder().encode(text), file);
+      return analyseCapture(capture, { family }).flatMap(({ findings }) => findings.map(({ code }) => code));
+    });
+    expect(steady.filter((codes) => codes.join() === "eccentric").length).toBeGreaterThanOrEqual(2);
+    const clean = Array.from({ length: EACH }, (_, i) => faultsIn(950 + i, "clean", false));
+    expect(clean.flat()).toEqual([]);
+  });
 });

@@ -71,7 +71,9 @@ export function threeLevel(
     frames.push(readFrame(samples, i, end, (lowV + middleV) / 2, sampleS, startS));
     i = end;
   }
-  return frames.length < 2 ? null : { shape: { ...shape, kind: "two-level", lowV: middleV, highV: topV, noiseV }, frames };
+  return frames.length < 2
+    ? null
+    : { shape: { ...shape, kind: "two-level", lowV: middleV, highV: topV, noiseV }, frames };
 }
 
 /** Root mean square distance from a level of what stands near it. */

@@ -52,9 +52,26 @@ export function lostPulses(pulses: readonly Pulse[], ratios: Float64Array, guard
   const gaps = [...ratios.keys()].filter((i) => isMissing(ratios[i]!));
   if (gaps.length === 0) return gaps;
   const usualV = median(pulses.map(({ heightV }) => heightV).filter(Number.isFinite));
-  const isCoarse = median(pulses.slice(1).map(({ at }, i) => at - pulses[i]!.at)) < COARSE_SAMPLES;
-  return gaps.filter((i) => !fades(pulses, i, guard, isCoarse ? usualV : Infinity));
+  const periods = pulses.slice(1).map(({ at }, i) => at - pulses[i]!.at);
+  const isCoarse = median(periods) < COARSE_SAMPLES;
+  const rocking = rocksFrom(periods);
+  return gaps.filter((i) => i < rocking && !fades(pulses, i, guard, isCoarse ? usualV : Infinity));
 }
+
+/**
+ * The period in which a wheel that had slowed down stood still, where only a few pulses follow: it rocks to and fro on its
+ * last poles, and where it turns back the time is long without a pulse lost. Infinity where it does not.
+ */
+function rocksFrom(periods: readonly number[]): number {
+  const slow = SLOWED * median(periods);
+  for (let i = periods.length - 2; i >= Math.max(1, periods.length - MOST_ROCKING); i--)
+    if (periods[i - 1]! > slow && periods[i]! > STOOD * median(periods.slice(i + 1, i + 4))) return i;
+  return Infinity;
+}
+
+const MOST_ROCKING = 14;
+const SLOWED = 2;
+const STOOD = 3.5;
 
 /** Seen once alone, nothing tells the ring from a wire: unless its place came round again, or it is too long for a ring. */
 function couldBeTheRing(
