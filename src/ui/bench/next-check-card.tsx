@@ -178,7 +178,7 @@ export function NextCheckCard({
               autoComplete="off"
               spellCheck={false}
               inputMode={check.answers ? "text" : "decimal"}
-              className={`h-10 w-full min-w-0 bg-transparent text-right font-mono font-semibold !outline-none ${check.answers ? "text-xl" : "text-4xl"}`}
+              className={`h-10 w-full min-w-0 bg-transparent text-right font-mono font-semibold !outline-none ${check.answers ? "text-xl" : sizeOf(typed)}`}
               value={typed}
               maxLength={LONGEST.reading}
               placeholder={display ?? (check.answers ? "1…" : "0.0")}
@@ -252,6 +252,12 @@ export function NextCheckCard({
       </div>
     </section>
   );
+}
+
+/** A pair of levels must be seen whole: the longer what is typed, the smaller. */
+function sizeOf(typed: string): string {
+  if (typed.length <= 8) return "text-4xl";
+  return typed.length <= 11 ? "text-2xl" : "text-lg";
 }
 
 /** Bands of the current check. Those of a check that is about to be replaced are not asked for: the ranking comes first. */
