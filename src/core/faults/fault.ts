@@ -77,7 +77,6 @@ export type Sign =
   | "ring-debris"
   | "bearing-play"
   | "wrong-tyre"
-  | "encoder-reversed"
   | "sensor-loose"
   | "ring-count";
 

@@ -111,7 +111,6 @@ export const ringFaults: Fault[] = [
     places: onlyPlace("ring-reversed"),
     apply: (car) => {
       car.ring.absent = true;
-      car.signs["encoder-reversed"] = 0.95;
       car.signs["encoder-gap"] = 0.95;
     },
     words: () => t`Bearing fitted with its encoder on the wrong side, or the wrong bearing`,

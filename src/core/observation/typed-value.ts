@@ -2,6 +2,7 @@ import { t } from "../words/words";
 import { answersFor, matchAnswer } from "../checks/answers";
 import { type Hookup } from "../checks/hookup";
 import { quantityOf } from "../checks/instruments";
+import { isCurrentRatio } from "../circuit/current-ratio";
 import type { Point } from "../circuit/point";
 import { stationsOf, type CornerSetup } from "../circuit/setup";
 import { parseRange, parseReading, type TypedRange } from "../units/reading";
@@ -92,8 +93,7 @@ function loopsThroughClamp(
 ): TypedValue | null {
   if (instrument !== "amps-dc" || family !== "active-2wire") return null;
   const loops = Math.round(low / LOW_A);
-  const ratio = high / low;
-  if (loops < FEWEST_LOOPS || ratio < TWO_CURRENTS[0] || ratio > TWO_CURRENTS[1]) return null;
+  if (loops < FEWEST_LOOPS || !isCurrentRatio(high / low)) return null;
   const own = [low, high].map((amps) => ((1000 * amps) / loops).toFixed(1)).join(" / ");
   return {
     ok: false,
@@ -104,7 +104,6 @@ function loopsThroughClamp(
 const LOW_A = 0.007;
 /** Two loops of 7 and 14 mA cannot be told from one of 14 and 28, which three-level sensors draw (domain, section 4). */
 const FEWEST_LOOPS = 3;
-const TWO_CURRENTS = [1.7, 2.4] as const;
 
 /** Whether a hook-up can show two levels: live DC on an active sensor's wires, or a meter holding least and greatest. */
 export function canToggle({ instrument, state }: Hookup, setup: CornerSetup): boolean {

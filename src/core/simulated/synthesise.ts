@@ -3,7 +3,7 @@ import type { Point } from "../circuit/point";
 import { SolvedCorner } from "../circuit/solve";
 import { circuitStateSchema } from "../circuit/state";
 import { normal, seeded } from "../random/random";
-import { PASSIVE_REFERENCE, pitchMm, type RingCondition } from "../ring/ring";
+import { PASSIVE_REFERENCE, fieldFactor, type RingCondition } from "../ring/ring";
 import { tyreOf, rollingCircumferenceM } from "../tyre/tyre";
 import type { SimulatedCar } from "./simulated-car";
 
@@ -98,15 +98,12 @@ function toothTable(ring: RingCondition, seed: number): Tooth[] {
           : 0),
   );
   const total = widths.reduce((sum, width) => sum + width, 0);
-  const pitch = pitchMm(ring);
   let at = 0;
   return widths.map((width, tooth): Tooth => {
     const from = at;
     at += width / total;
     const runout = ring.runoutMm * Math.sin(2 * Math.PI * from);
-    const field = ring.absent
-      ? 0
-      : ring.strength * Math.exp((-2 * Math.PI * (ring.gapMm + runout - ring.nominalGapMm)) / pitch);
+    const field = fieldFactor({ ...ring, gapMm: ring.gapMm + runout });
     const odd = ring.odd?.tooth === tooth ? ring.odd.height : 1;
     const gone = ring.missing !== null && (tooth - ring.missing.start + ring.pulses) % ring.pulses < ring.missing.count;
     return { from, to: at, height: field * odd * (1 + ring.heightSpread * normal(random)), gone };

@@ -1,5 +1,6 @@
 import { t } from "../words/words";
 import type { Capture, Channel } from "../capture/capture";
+import { isCurrentRatio } from "../circuit/current-ratio";
 import { tyreOf, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
 import { isPassive, passiveSize, sizeForSpeed, type SizeForSpeed } from "./coil-size";
 import { besideOtherSide } from "./other-side";
@@ -73,8 +74,6 @@ export interface ChannelAnalysis {
   leading: string;
 }
 
-/** High level over low: 1.9 to 2.2 by data sheets (from memory), with what a capture is off by. What holds for every sense resistor. */
-const LEVEL_RATIO = [1.7, 2.4] as const;
 /** Of unknown volts two levels nearer than that may be a small signal on a standing one, as sensed on the supply side. */
 const RIDES_ON_SUPPLY = 1.4;
 /** A tooth that stands out must have been seen twice. */
@@ -324,7 +323,7 @@ function levelFindings(
   const inWindow = shape.lowV > (inVolts ? 0.05 : 0.05 * shape.highV) && shape.highV < 7.5;
   if (shape.kind === "two-level" && isTwoWire(shape, options) && inWindow) {
     const ratio = shape.highV / shape.lowV;
-    if ((ratio < LEVEL_RATIO[0] && (inVolts || ratio > RIDES_ON_SUPPLY)) || ratio > LEVEL_RATIO[1])
+    if (!isCurrentRatio(ratio) && (inVolts || ratio > RIDES_ON_SUPPLY))
       list.push(
         found(
           "level-out-of-window",

@@ -1,12 +1,12 @@
 import { t } from "../words/words";
+import { isCurrentRatio } from "../circuit/current-ratio";
 import type { Found } from "./finding";
 import type { SignalShape } from "./signal";
 
 /** No sensor's levels are higher than a charged battery's; a coil's wave is some ten volts, and tens at speed (domain: 9 V at speed). */
 const HIGHEST_LEVEL_V = 60;
 const HIGHEST_WAVE_V = 500;
-/** Two currents of a sensor stand 1.9 to 2.2 apart, and its lower level is hardly under a fifth of a volt (domain: 30 Ω and more). */
-const RATIO = [1.7, 2.4] as const;
+/** A sensor's lower level is hardly under a fifth of a volt (domain: 30 Ω and more). */
 const TENTH_LEVEL_V = [0.03, 0.15] as const;
 /** A size of about a tenth of the usual. */
 const TENTH = [0.07, 0.14] as const;
@@ -23,7 +23,7 @@ export function scaleWarnings(
     return [
       t`${Number(highest.toPrecision(3))} V is no speed sensor's: are these millivolts? Write the unit in the header, as in “CH1 (mV)”.`,
     ];
-  const lowLevels = kind === "two-level" && isIn(lowV, TENTH_LEVEL_V) && isIn(highV / lowV, RATIO);
+  const lowLevels = kind === "two-level" && isIn(lowV, TENTH_LEVEL_V) && isCurrentRatio(highV / lowV);
   const small = findings.some((one) => one.code === "low-amplitude" && isIn(one.facts.share, TENTH));
   if (!lowLevels && !small) return [];
   return [
