@@ -13,6 +13,8 @@ export default defineConfig({
   resolve: { alias: { "@": fileURLToPath(new URL("./src", import.meta.url)) } },
   test: {
     testTimeout: 180_000,
+    // A hook that waits for a machine standing still is waited for like a test.
+    hookTimeout: 180_000,
     maxWorkers: 2,
     // Cars are drawn and thrown away by the ten thousand: the less often the young ones are swept, the better.
     execArgv: ["--max-semi-space-size=64"],
