@@ -14,6 +14,8 @@ export default defineConfig({
   use: {
     baseURL: `http://localhost:${port}`,
     viewport: { width: 1280, height: 800 },
+    // Laying the whole program in for use without a server is half of what a fresh browser does; the tests of that allow it.
+    serviceWorkers: "block",
     actionTimeout: 120_000,
     navigationTimeout: 120_000,
     launchOptions: {

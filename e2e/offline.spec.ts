@@ -1,23 +1,27 @@
 import { expect, test } from "@playwright/test";
 
-test("with the server gone every screen opens again, and the job is there", async ({ page, context }) => {
-  await page.goto("/");
-  await expect(page.getByText("Osmund Drover 09").last()).toBeVisible();
-  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
-  await page.reload();
-  await context.setOffline(true);
-  for (const [address, said] of [
-    ["/", "Osmund Drover 09"],
-    ["/bench?job=demo-drover", "Next check"],
-    ["/waves?job=demo-drover", "Ring clock"],
-    ["/look?job=demo-drover", "Eyes and hands"],
-    ["/loom?job=demo-drover", "Wire table"],
-    ["/close-out?job=demo-drover", "Verdict"],
-    ["/reckoner", "Coil at temperature"],
-  ] as const) {
-    await page.goto(address);
-    await expect(page.getByText(said).last()).toBeVisible();
-  }
+test.describe("laid in", () => {
+  test.use({ serviceWorkers: "allow" });
+
+  test("with the server gone every screen opens again, and the job is there", async ({ page, context }) => {
+    await page.goto("/");
+    await expect(page.getByText("Osmund Drover 09").last()).toBeVisible();
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    await page.reload();
+    await context.setOffline(true);
+    for (const [address, said] of [
+      ["/", "Osmund Drover 09"],
+      ["/bench?job=demo-drover", "Next check"],
+      ["/waves?job=demo-drover", "Ring clock"],
+      ["/look?job=demo-drover", "Eyes and hands"],
+      ["/loom?job=demo-drover", "Wire table"],
+      ["/close-out?job=demo-drover", "Verdict"],
+      ["/reckoner", "Coil at temperature"],
+    ] as const) {
+      await page.goto(address);
+      await expect(page.getByText(said).last()).toBeVisible();
+    }
+  });
 });
 
 test("pages carry a strict policy and the browser finds no breach of it", async ({ page }) => {

@@ -12,7 +12,7 @@ import type { Part } from "../faults/parts/parts";
 import { Belief } from "./belief";
 import { sharesByPart } from "./posterior";
 
-const SEEDS = [1, 2, 3, 4];
+const SEEDS = [1, 2, 3];
 const path = [
   { station: "module", accessMin: 30 },
   { spanM: 2.1, mm2: 0.5 },

@@ -1,4 +1,5 @@
-import { gzipSync, strToU8 } from "fflate";
+import { gzipSync } from "node:zlib";
+import { strToU8 } from "fflate";
 import { WaveFile } from "wavefile";
 import { describe, expect, it } from "vitest";
 import { UnusableInput } from "./capture";

@@ -29,6 +29,14 @@ const capture: Capture = {
   ],
 };
 
+/** A ZIP whose one file is said to be so large (its central directory, by the published application note on ZIP). */
+function unpackingTo(bytes: number): Uint8Array {
+  const zip = zipSync({ "job.json": strToU8("{}") });
+  const directory = zip.findLastIndex((_, i) => [0x50, 0x4b, 1, 2].every((byte, j) => zip[i + j] === byte));
+  new DataView(zip.buffer).setUint32(directory + 24, bytes, true);
+  return zip;
+}
+
 describe("a job as one ZIP", () => {
   it("comes back whole, captures and all", () => {
     const again = unpackJob(packJob(job, [{ id: "cap-1", capture }]), "z.zip");
@@ -73,7 +81,7 @@ describe("a job as one ZIP", () => {
       zipSync({ "../job.json": strToU8("{}"), "captures/../../x.wav": strToU8("x") }),
       /without a job\.json/,
     ],
-    ["a bomb", zipSync({ "job.json": new Uint8Array(620 * 1024 * 1024) }, { level: 1 }), /more than a job can be/],
+    ["a bomb", unpackingTo(620 * 1024 * 1024), /more than a job can be/],
     [
       "a thousand files",
       zipSync(Object.fromEntries(Array.from({ length: 1000 }, (_, i) => [`${i}`, strToU8("x")]))),

@@ -32,12 +32,12 @@ describe("a noisy shop's recordings", () => {
   });
 
   it.each(shopKinds.filter(isFault))("%s: named in two of three at least, and nothing else beside", (kind) => {
-    const all = [911, 912, 913].map((seed) => faultsIn(seed, kind));
-    const right = all.filter(
-      (codes) =>
-        codes.length > 0 && codes.every((code) => code === kind || (SMALL.includes(kind) && SMALL.includes(code))),
-    );
-    expect(right.length, JSON.stringify(all)).toBeGreaterThanOrEqual(2);
+    const isRight = (codes: string[]) =>
+      codes.length > 0 && codes.every((code) => code === kind || (SMALL.includes(kind) && SMALL.includes(code)));
+    const first = [911, 912].map((seed) => faultsIn(seed, kind));
+    // The third is asked where the first two do not settle it.
+    const all = first.every(isRight) ? first : [...first, faultsIn(913, kind)];
+    expect(all.filter(isRight).length, JSON.stringify(all)).toBe(2);
   });
 });
 

@@ -40,9 +40,9 @@ describe("another hand's recordings", () => {
   });
 
   it("of a ring that nobody counted: its gap is no loose wire, and a loose wire is no gap", () => {
-    const gaps = Array.from({ length: 3 * EACH }, (_, i) => faultsIn(800 + i, "missing-pulses", false));
+    const gaps = Array.from({ length: 2 * EACH }, (_, i) => faultsIn(800 + i, "missing-pulses", false));
     expect(gaps.flat()).not.toContain("random-dropout");
-    expect(gaps.filter((one) => one.includes("missing-pulses")).length).toBeGreaterThanOrEqual(2 * EACH);
+    expect(gaps.filter((one) => one.includes("missing-pulses")).length).toBeGreaterThanOrEqual(EACH + 1);
     // What it cannot tell it uses for nothing, least of all as a recording in which every pulse is there.
     for (const i of gaps.keys()) {
       if (gaps[i]!.length > 0) continue;

@@ -9,13 +9,18 @@ export function Offline() {
     if (process.env.NODE_ENV !== "production" || !("serviceWorker" in navigator)) return;
     const look = () => void keepUpToDate().catch((error: unknown) => tell(error));
     const seen = () => document.visibilityState === "visible" && look();
-    look();
+    // Laying in every screen is work: the one asked for is drawn first.
+    const soon = setTimeout(look, AFTER_MS);
     document.addEventListener("visibilitychange", seen);
-    return () => document.removeEventListener("visibilitychange", seen);
+    return () => {
+      clearTimeout(soon);
+      document.removeEventListener("visibilitychange", seen);
+    };
   }, []);
   return null;
 }
 
+const AFTER_MS = 3000;
 const known = new WeakSet<ServiceWorkerRegistration>();
 
 /** The worker is named by its build: a new build is a new worker even where not a letter of it has changed. */
