@@ -1,4 +1,4 @@
-import { acVolts, capture, corner, creep, gauge, hand, ohms, seen, still, volts, type Story } from "./story";
+import { acVolts, amps, capture, corner, creep, gauge, hand, ohms, seen, still, volts, type Story } from "./story";
 
 const OPEN_C1 = { key: "on", unplugged: ["c1"] };
 const DRIVEN = { key: "on", wheel: "driven" };
@@ -191,5 +191,54 @@ export const partsAndCodes: readonly Story[] = [
     // All of it was read on the sensor's side of C1.
     proven: "nothing",
     most: { sensor: 0.05, mounting: 0.1, ring: 0.1, connector: 0.35, harness: 0.3 },
+  },
+  {
+    tells: "passive: the wire open from module to sensor, whole on either side of C1: it is the plug between them",
+    corner: corner("passive", [
+      seen("scan", "speed", "zero", { key: "on", wheel: "driven" }),
+      ohms("plug.out.a", "plug.out.b", "1.18 kΩ", "plug"),
+      ohms("module.out.a", "plug.in.a", "OL", "module", "plug"),
+      ohms("module.out.b", "plug.in.b", "0.4 Ω", "module", "plug"),
+      ohms("module.out.a", "c1.in.a", "0.3 Ω", "module", "c1"),
+      ohms("c1.out.a", "plug.in.a", "0.3 Ω", "c1", "plug"),
+      ohms("c1.out.a", "c1.out.b", "1.18 kΩ", "c1"),
+      ohms("module.out.a", "plug.in.a", "OL", "module", "plug"),
+    ]),
+    leads: ["connector"],
+    least: { connector: 0.95 },
+  },
+  {
+    tells:
+      "ground lost at the module, which goes on feeding on what is left: 10.2 V on the return, 2.5 V across the sensor",
+    corner: corner(
+      "active-2wire",
+      [
+        volts("c1.out.supply", "11.9 V"),
+        volts("c1.out.return", "10.2 V"),
+        volts("c1.in.return", "10.2 V"),
+        amps("6.4 mA"),
+        volts("c1.in.supply", "2.49 V", still, "c1.in.return"),
+      ],
+      { sense: "low" },
+    ),
+    proven: "nothing",
+    least: { "module-feed": 0.05 },
+  },
+  {
+    tells: "supply dead at the module, 76 Ω between the wires at the open plug, twice; gone once the plug was dried",
+    corner: corner(
+      "active-2wire",
+      [
+        volts("plug.in.supply", "9 mV"),
+        volts("module.out.supply", "9 mV"),
+        ohms("plug.in.supply", "plug.in.return", "76 Ω", "module", "plug"),
+        ohms("plug.in.supply", "plug.in.return", "76 Ω", "c1", "plug"),
+        ohms("c1.in.supply", "c1.in.return", "OL", "module", "c1"),
+        seen("hands", "reseat-plug", "gone"),
+      ],
+      { sense: "low" },
+    ),
+    leads: ["connector"],
+    least: { connector: 0.8 },
   },
 ];

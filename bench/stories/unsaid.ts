@@ -162,4 +162,14 @@ export const unsaid: readonly Story[] = [
     proven: "nothing",
     most: { "module-feed": 0.15, sensor: 0.1 },
   },
+  {
+    tells: "three-wire: 11.9 V on the signal, fed with 5 V: pulled up to battery volts, which nobody said it was not",
+    corner: corner(
+      "active-3wire",
+      [volts("plug.out.signal", "11.87 V", creep, "plug.out.ground"), volts("plug.out.supply", "4.94 V")],
+      { supplyV: 5 },
+    ),
+    proven: "nothing",
+    most: { harness: 0.4 },
+  },
 ];

@@ -27,7 +27,6 @@ function quantities(value: unknown, path = ""): [string, unknown][] {
 /** What follows from another quantity by definition: the gap from the design gap, the high current from the low. */
 const FOLLOWS: Partial<Record<Dimension, string[]>> = {
   designGapMm: [".ring.nominalGapMm", ".ring.gapMm"],
-  supplyLogic: [".circuit.pullUpV", ".circuit.regulatorV"],
   lowA: [".circuit.sensor.lowA", ".circuit.sensor.highA"],
   outputFactor: [".outputFactor", ".makeOutputFactor"],
 };

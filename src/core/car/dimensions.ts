@@ -82,7 +82,7 @@ const DECIDING = {
   pullUpTrips: 0.5,
   // Where nobody said where the module senses, one in four does it above the sensor (engineering judgement: low is met most).
   senseHigh: ONE_IN_FOUR,
-  // Where nobody said what three wires are fed with, 5 V in 45 of 100, 8 in 15, 12 in 40; pulled up to 12 V in 35 of 100 of what is fed with more than 5 (engineering judgement).
+  // Where nobody said what three wires are fed with, 5 V in 45 of 100, 8 in 15, 12 in 40; pulled up to 12 V in 35 of 100, whatever it is fed with (engineering judgement).
   supplyLogic: 0.552,
   supplyEight: 0.755,
   pullUpHigh: 0.661,

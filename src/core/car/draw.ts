@@ -74,8 +74,9 @@ function drawCircuit(setup: CornerSetup, at: Ranges): CornerCondition {
   circuit.earthOhms = logBetween(at("earthOhms"), 0.003, 0.05);
   // An ABS module at rest draws a few tenths of an ampere to two (from memory).
   circuit.moduleLoadOhms = logBetween(at("moduleLoadOhms"), 8, 50);
-  // Regulators and their watchdogs let go somewhere below what a cranking battery holds (engineering judgement).
-  circuit.resetV = between(at("resetV"), 3.5, 7.5);
+  // Regulators and their watchdogs let go somewhere below what a cranking battery holds; a feed that is only a switch and
+  // a resistor passes what is left, however little (engineering judgement).
+  circuit.resetV = Math.max(0, between(at("resetV"), -1, 7.5));
   circuit.offOhms = logBetween(at("offOhms"), 3000, 200_000);
   circuit.insulationS = logBetween(at("insulationS"), 1e-12, 1e-9);
   const faradPerM = between(at("faradPerM"), PAIR_FARAD_PER_M.from, PAIR_FARAD_PER_M.to);
@@ -127,7 +128,7 @@ function drawActive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): v
   if (setup.family === "active-3wire") {
     sensor.quiescentA = between(at("quiescentA"), 0.004, 0.009);
     sensor.outputOhms = logBetween(at("outputOhms"), 5, 40);
-    circuit.pullUpV = setup.pullUpV ?? (supplyV > LOGIC_V && decides(at, "pullUpHigh") ? 12 : LOGIC_V);
+    circuit.pullUpV = setup.pullUpV ?? (decides(at, "pullUpHigh") ? 12 : LOGIC_V);
     circuit.pullUpOhms = logBetween(at("pullUpOhms"), 1000, 10_000);
     return;
   }

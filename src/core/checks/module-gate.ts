@@ -24,9 +24,17 @@ function isLoomAlone({ red, black, state }: Extract<Hookup, { black: Point }>): 
   return black.at === "body" || (black.at === "face" && black.conductor !== red.conductor);
 }
 
-/** Whether a reading is of what feeds the module: its supply, its ground, or the battery. */
-export function isFeedReading(hookup: Hookup): boolean {
+/** Whether a reading is of what feeds the module: its supply, its ground, or the battery. @param fault of which one, where it is known */
+export function isFeedReading(hookup: Hookup, fault?: string): boolean {
   const pin = gatePinOf(hookup);
-  if (pin === "power" || pin === "earth") return true;
+  if (pin === "earth") return fault !== MISSING;
+  if (pin === "power") return fault !== GROUND;
+  return fault !== GROUND && fault !== MISSING && isOfBattery(hookup);
+}
+
+const GROUND = "module-ground";
+const MISSING = "feed-missing";
+
+function isOfBattery(hookup: Hookup): boolean {
   return "black" in hookup && hookup.red.at === "battery" && hookup.black.at === "battery";
 }

@@ -1,5 +1,5 @@
 import { t } from "../words/words";
-import { stationsOf, type CornerSetup, type StationId } from "../circuit/setup";
+import { stationsOf, type Conductor, type CornerSetup, type StationId } from "../circuit/setup";
 import type { Place } from "../faults/fault";
 import type { Part } from "../faults/parts/parts";
 import { stationWords } from "../faults/places";
@@ -7,6 +7,7 @@ import { findingCodes, findingKind } from "./findings/findings";
 import { hookupKey, pointsOf, type Hookup } from "./hookup";
 import { gatePinOf, gatePins, isFeedReading, type GatePin } from "./module-gate";
 import { isAtSensorPlug } from "./sensor-gate";
+import { helpsBeside, isSoundBeside } from "./sound-beside";
 import { facesOf, helpsStep, isAcross, stepAcross, type Stretch, type Taken } from "./step-across";
 
 /** Something a fault is not named without. */
@@ -35,7 +36,7 @@ export function ownReadings(part: Part, fault: string, place: Place, setup: Corn
       return [
         speaking(
           () => t`the module's supply, its ground or the battery read, and found wrong`,
-          (hookup) => isFeedReading(hookup) || (fault === SHARED && isLook("others", "other-supply")(hookup)),
+          (hookup) => isFeedReading(hookup, fault) || (fault === SHARED && isLook("others", "other-supply")(hookup)),
         ),
       ];
     case "connector":
@@ -212,15 +213,14 @@ function harnessNeeds(fault: string, place: Place, setup: CornerSetup): Need[] {
   const ids = stationsOf(setup).map(({ station }) => station);
   const [near, far] = [ids[span]!, ids[span + 1]!];
   const seen = isLook("wiring", `wiggle-span${span + 1}`);
+  const alone = (hookup: Hookup) => isAlone(hookup, near, far, place.conductor);
   if (LEAKS.has(fault))
     return [
       speaking(
         () => t`the wire read by itself, disconnected at both ends, and found wrong`,
-        (hookup) => isAlone(hookup, near, far) || isLook(`wiggle-span${span + 1}`)(hookup),
+        (hookup) => alone(hookup) || isLook(`wiggle-span${span + 1}`)(hookup),
       ),
-      ...ids
-        .slice(Math.max(1, span), span + 2)
-        .map((plug) => stillThere(plug, seen, (hookup) => isAlone(hookup, near, far))),
+      ...ids.slice(Math.max(1, span), span + 2).map((plug) => stillThere(plug, seen, alone)),
     ];
   return [
     aStep(
@@ -232,13 +232,14 @@ function harnessNeeds(fault: string, place: Place, setup: CornerSetup): Need[] {
   ];
 }
 
-/** A reading at either end of a wire that is joined to nothing. */
-function isAlone(hookup: Hookup, near: StationId, far: StationId): boolean {
+/** A reading at either end of a wire that is joined to nothing; of any wire there where none is named. */
+function isAlone(hookup: Hookup, near: StationId, far: StationId, conductor?: Conductor): boolean {
   const { unplugged } = hookup.state;
-  return (
-    unplugged.includes(near) &&
-    unplugged.includes(far) &&
-    (isAtFace(hookup, near, "out") || isAtFace(hookup, far, "in"))
+  if (!unplugged.includes(near) || !unplugged.includes(far)) return false;
+  return facesOf(hookup).some(
+    (point) =>
+      (conductor === undefined || point.conductor === conductor) &&
+      ((point.station === near && point.face === "out") || (point.station === far && point.face === "in")),
   );
 }
 
@@ -296,7 +297,8 @@ function stillThere(plug: StationId, alongIt: (hookup: Hookup) => boolean, alone
   };
 }
 
-const STILL = "still";
+const RESEAT = "reseat-";
+const [STILL, GONE] = ["still", "gone"];
 /** No water between terminals conducts as well as that, salt or not (engineering judgement). */
 const LEAST_OF_WATER_OHMS = 25;
 
@@ -305,17 +307,30 @@ function speaking(say: Says, helps: (hookup: Hookup) => boolean): Need {
   return {
     say,
     helps: (hookup, taken) => helps(hookup) && !taken.some((one) => sameCheck(one.hookup, hookup)),
-    isMet: (taken) => taken.some(({ hookup, speaks }) => speaks && helps(hookup)),
+    isMet: (taken) => taken.some((one) => isFinding(one) && helps(one.hookup)),
   };
+}
+
+/**
+ * What tells the fault from a healthy car, or cured it: on a healthy car there is nothing to be cured, so that alone does not
+ * tell them apart.
+ */
+function isFinding({ hookup, speaks, word }: Taken): boolean {
+  return speaks || ("look" in hookup && hookup.look.startsWith(RESEAT) && word === GONE);
 }
 
 /** A wire or a contact, told by itself; or what speaks as well. */
 function aStep(say: Says, stretch: Stretch, setup: CornerSetup, instead: (hookup: Hookup) => boolean): Need {
   return {
     say,
-    helps: (hookup, taken) => instead(hookup) || helpsStep(hookup, stretch, taken, setup),
+    helps: (hookup, taken) =>
+      (instead(hookup) && !taken.some((one) => sameCheck(one.hookup, hookup))) ||
+      helpsStep(hookup, stretch, taken, setup) ||
+      helpsBeside(hookup, stretch, taken, setup),
     isMet: (taken) =>
-      taken.some(({ hookup, speaks }) => speaks && instead(hookup)) || stepAcross(stretch, taken, setup),
+      taken.some((one) => isFinding(one) && instead(one.hookup)) ||
+      stepAcross(stretch, taken, setup) ||
+      isSoundBeside(stretch, taken, setup),
   };
 }
 

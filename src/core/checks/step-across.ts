@@ -95,7 +95,7 @@ function againstWhat(hookup: Hookup, { from, to, conductor }: Stretch): string {
 }
 
 /** Whether the sensor hangs on what is measured: nothing beyond the probes is undone. */
-function looksToSensor(hookup: Hookup, setup: CornerSetup): boolean {
+export function looksToSensor(hookup: Hookup, setup: CornerSetup): boolean {
   const ids = stationsOf(setup).map(({ station }) => station);
   return facesOf(hookup).every(({ station, face }) => {
     const beyond = ids.slice(ids.indexOf(station) + (face === "out" ? 1 : 0));
