@@ -71,7 +71,7 @@ export function looksOf(setup: CornerSetup): Look[] {
     ...stations.slice(1).map(wiggle),
     ...spansOf(setup).map((_, i) => wiggle(`span${i + 1}`)),
     ...stations.map(plug),
-    ...stations.slice(1).map(reseat),
+    ...stations.map(reseat),
   ];
 }
 
@@ -100,7 +100,7 @@ function make(id: string): Look | undefined {
   if (wake) return provoke(wake);
   const place = /^wiggle-((?:plug|c[1-9]\d?|span\d+))$/.exec(id)?.[1];
   if (place) return wiggle(place);
-  const reseated = /^reseat-((?:plug|c[1-9]\d?))$/.exec(id)?.[1];
+  const reseated = /^reseat-((?:module|plug|c[1-9]\d?))$/.exec(id)?.[1];
   if (reseated) return reseat(reseated);
   return STATION.test(id) ? plug(id) : undefined;
 }

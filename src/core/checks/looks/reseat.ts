@@ -14,7 +14,9 @@ export const reseat = (station: string): Look => ({
   state: { key: "off" },
   label: () => t`clean and reseat, ${stationLabel(station)}`,
   sentence: () =>
-    t`Key off. Disconnect the ${stationWords(station)}, clean and dry both halves, plug it together. Key on: read again what was wrong. Is it still there?`,
+    station === "module"
+      ? t`Key off, battery negative off. Disconnect the module plug, clean and dry both halves, plug it together. Battery and key on: read again what was wrong. Is it still there?`
+      : t`Key off. Disconnect the ${stationWords(station)}, clean and dry both halves, plug it together. Key on: read again what was wrong. Is it still there?`,
   minutes: 5,
   unplugs: true,
   needs: ["reach"],
