@@ -170,7 +170,7 @@ function connectorNeeds(fault: string, place: Place, setup: CornerSetup): Need[]
   if (fault === WATER)
     return [
       ...atModule,
-      speaking(
+      seenOrCured(
         () => t`water or bloom seen in the ${stationWords(id)}, or gone once it is dry`,
         isLook(id, `reseat-${id}`),
       ),
@@ -297,7 +297,6 @@ function stillThere(plug: StationId, alongIt: (hookup: Hookup) => boolean, alone
   };
 }
 
-const RESEAT = "reseat-";
 const [STILL, GONE] = ["still", "gone"];
 /** No water between terminals conducts as well as that, salt or not (engineering judgement). */
 const LEAST_OF_WATER_OHMS = 25;
@@ -307,16 +306,17 @@ function speaking(say: Says, helps: (hookup: Hookup) => boolean): Need {
   return {
     say,
     helps: (hookup, taken) => helps(hookup) && !taken.some((one) => sameCheck(one.hookup, hookup)),
-    isMet: (taken) => taken.some((one) => isFinding(one) && helps(one.hookup)),
+    isMet: (taken) => taken.some(({ hookup, speaks }) => speaks && helps(hookup)),
   };
 }
 
-/**
- * What tells the fault from a healthy car, or cured it: on a healthy car there is nothing to be cured, so that alone does not
- * tell them apart.
- */
-function isFinding({ hookup, speaks, word }: Taken): boolean {
-  return speaks || ("look" in hookup && hookup.look.startsWith(RESEAT) && word === GONE);
+/** The same, or the fault gone after it: on a healthy car nothing is left to cure, so a cure alone does not tell them apart. */
+function seenOrCured(say: Says, helps: (hookup: Hookup) => boolean): Need {
+  const seen = speaking(say, helps);
+  return {
+    ...seen,
+    isMet: (taken) => seen.isMet(taken) || taken.some(({ hookup, word }) => helps(hookup) && word === GONE),
+  };
 }
 
 /** A wire or a contact, told by itself; or what speaks as well. */
@@ -328,7 +328,7 @@ function aStep(say: Says, stretch: Stretch, setup: CornerSetup, instead: (hookup
       helpsStep(hookup, stretch, taken, setup) ||
       helpsBeside(hookup, stretch, taken, setup),
     isMet: (taken) =>
-      taken.some((one) => isFinding(one) && instead(one.hookup)) ||
+      taken.some(({ hookup, speaks }) => speaks && instead(hookup)) ||
       stepAcross(stretch, taken, setup) ||
       isSoundBeside(stretch, taken, setup),
   };

@@ -1,6 +1,7 @@
 "use client";
 import { msgid, ngettext, t } from "@/core/words/words";
 import clsx from "clsx";
+import { answerColumns, isExpected, isWorthShowing, likelyAnswers } from "@/core/bench/expected-answers";
 import type { ForecastStrip } from "@/core/bench/forecast-strip";
 import { formatShare } from "@/core/units/format";
 import { useUnits } from "../settings/use-units";
@@ -85,20 +86,19 @@ export function ForecastStripView({ strip, needle }: { strip: ForecastStrip; nee
 }
 
 function WordForecast({ strip, words }: { strip: ForecastStrip; words: string[] }) {
-  const shown = words.map((_, i) => strip.rows.some((row) => (row.words01?.[i] ?? 0) > 0.02));
+  const columns = answerColumns(strip, words);
+  if (!columns) return <LikelyAnswers strip={strip} words={words} />;
   return (
     <div className="overflow-x-auto" role="region" aria-label={t`expected reading`} tabIndex={0}>
       <table className="w-full text-sm">
         <thead>
           <tr className="text-left text-muted">
             <th className="pr-3 font-normal">{t`expected reading`}</th>
-            {words.map((word, i) =>
-              shown[i] ? (
-                <th key={word} className="px-1 font-normal">
-                  {word}
-                </th>
-              ) : null,
-            )}
+            {columns.map((i) => (
+              <th key={words[i]} className="px-1 font-normal">
+                {words[i]}
+              </th>
+            ))}
           </tr>
         </thead>
         <tbody>
@@ -110,21 +110,48 @@ function WordForecast({ strip, words }: { strip: ForecastStrip; words: string[] 
               >
                 {row.healthy ? t`✓ healthy` : row.words}
               </td>
-              {row.words01?.map((chance, i) =>
-                shown[i] ? (
-                  <td key={words[i]} className="px-1 whitespace-nowrap tabular-nums">
-                    {chance < 0.02 ? (
-                      <span className="text-muted">·</span>
-                    ) : (
-                      <span className={chance > 0.5 ? "font-bold" : ""}>{formatShare(chance)}</span>
-                    )}
-                  </td>
-                ) : null,
-              )}
+              {columns.map((i) => (
+                <td key={words[i]} className="px-1 whitespace-nowrap tabular-nums">
+                  <Chance chance={row.words01?.[i] ?? 0} />
+                </td>
+              ))}
             </tr>
           ))}
         </tbody>
       </table>
     </div>
   );
+}
+
+/** Each suspect with what its cars would answer, where a column for each answer would not fit. */
+function LikelyAnswers({ strip, words }: { strip: ForecastStrip; words: string[] }) {
+  return (
+    <div role="region" aria-label={t`expected reading`} className="text-sm">
+      <p className="text-muted">{t`expected reading`}</p>
+      <ul>
+        {strip.rows.map((row) => (
+          <li
+            key={row.id}
+            className="grid gap-x-3 border-t border-rule py-0.5 sm:grid-cols-[minmax(7rem,12rem)_minmax(0,1fr)]"
+          >
+            <span className={clsx("truncate", row.healthy && "font-semibold text-verdigris")} title={row.words}>
+              {row.healthy ? t`✓ healthy` : row.words}
+            </span>
+            <span className="flex flex-wrap gap-x-3 tabular-nums">
+              {likelyAnswers(row, words).map(({ answer, chance }) => (
+                <span key={answer} className="whitespace-nowrap">
+                  {answer} <Chance chance={chance} />
+                </span>
+              ))}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function Chance({ chance }: { chance: number }) {
+  if (!isWorthShowing(chance)) return <span className="text-muted">·</span>;
+  return <span className={isExpected(chance) ? "font-bold" : ""}>{formatShare(chance)}</span>;
 }

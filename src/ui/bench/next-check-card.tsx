@@ -154,7 +154,7 @@ export function NextCheckCard({
       </p>
       {drawable && hooking && <HookupPicture hookup={check.hookup} setup={job.setup} />}
       <div className="mt-2 grid gap-4 md:grid-cols-[minmax(0,1fr)_14rem]">
-        <div className="h-64 overflow-y-auto sm:h-[10.25rem]">
+        <div className="h-72 overflow-y-auto sm:h-[10.25rem]">
           {stripError ? (
             <WorkerFailure error={stripError} onRetry={() => void refetch()} />
           ) : strip ? (

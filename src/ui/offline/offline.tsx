@@ -28,8 +28,10 @@ async function keepUpToDate(): Promise<void> {
   const answer = await fetch("/precache.json", { cache: "no-store" }).catch(() => null);
   if (!answer?.ok) return;
   const { build } = (await answer.json()) as { build: string };
-  const registration = await navigator.serviceWorker.register(`/sw.js?build=${encodeURIComponent(build)}`);
-  if (known.has(registration)) return;
+  // Where workers are blocked some browsers give nothing at all.
+  const registration = (await navigator.serviceWorker.register(`/sw.js?build=${encodeURIComponent(build)}`)) as
+    ServiceWorkerRegistration | undefined;
+  if (!registration || known.has(registration)) return;
   known.add(registration);
   registration.addEventListener("updatefound", () => {
     const next = registration.installing;
