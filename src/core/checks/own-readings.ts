@@ -29,7 +29,7 @@ export function ownReadings(part: Part, fault: string, place: Place, setup: Corn
     case "sensor":
       return sensorNeeds(fault, setup);
     case "module":
-      return gatePins.map(pin);
+      return [...gatePins.map(pin), ...(fault === FEEDS_NOTHING && setup.family !== "passive" ? [deadUnloaded] : [])];
     case "module-feed":
       // Checks with the key on wear a battery down, so that it is low now says nothing of why the lamp came on.
       if (fault === BATTERY) return [heldBattery];
@@ -114,6 +114,7 @@ const WENT_ALONG = "follows";
 const SWAPPED = "corners-swapped";
 const SHARED = "shared-supply";
 const BATTERY = "battery-low";
+const FEEDS_NOTHING = "channel-supply";
 const WATER = "water-bridge";
 /** Damp between two terminals reads like two wires rubbed through. */
 const LEAKS: ReadonlySet<string> = new Set(["wire-to-ground", "wire-to-power", "wire-to-neighbour"]);
@@ -264,6 +265,16 @@ const PINS: Record<GatePin, string> = {
     return t`the wires read in ohms by themselves, module plug off`;
   },
 };
+
+/** A short in the sensor or behind its plug pulls a good output down as a dead one is: nothing may hang on it when it is read. */
+const deadUnloaded: Need = speaking(
+  () => t`its output read with the sensor disconnected, and still wrong`,
+  (hookup) =>
+    hookup.instrument === "volts-dc" &&
+    hookup.state.key === "on" &&
+    hookup.state.unplugged.some((station) => station !== "module") &&
+    facesOf(hookup).some(({ conductor }) => conductor === "supply"),
+);
 
 /** No reading of the log so far shows it: once the battery was charged or held, the readings after that do. */
 const heldBattery: Need = {

@@ -85,8 +85,8 @@ describe("the module", () => {
     expect(lacks(belief, "channel-supply@module-supply")).toBe(0);
   }, 60_000);
 
-  it("each of the four readings is missed by itself", () => {
-    const all = [...FEED, volts("module.in.supply", "0.0 V"), LOOM_ALONE];
+  it("each of the five readings is missed by itself: a short in the sensor pulls a good output down as well", () => {
+    const all = [...FEED, volts("module.in.supply", "0.0 V"), volts("plug.in.supply", "0.0 V", ["plug"]), LOOM_ALONE];
     expect(lacks(beliefAfter(...all), "channel-supply@module-supply")).toBe(0);
     for (const one of all)
       expect(lacks(beliefAfter(...all.filter((other) => other !== one)), "channel-supply@module-supply")).toBe(1);
