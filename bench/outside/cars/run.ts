@@ -207,6 +207,12 @@ export async function mendOutsideCar(seed: number, analyse: Analyse): Promise<Tw
         ...(instrument === "scope" ? { point: red } : { red, black }),
       }),
     );
+    // What cleaning cured is mended, and whoever did it says so.
+    const cleaned = look?.startsWith("reseat-") && "value" in seen && seen.value === "gone";
+    if (cleaned && left.some(({ part }) => part === "connector")) {
+      left = left.filter(({ part }) => part !== "connector");
+      diagnosing.read({ repair: "connector", place: look!.slice("reseat-".length) });
+    }
     const leaders = parts.slice(0, 3).map(({ part, share }) => `${part} ${(100 * share).toFixed(0)}`);
     steps.push(`${leaders.join(", ")} | ${instrument} ${look ?? `${red} > ${black}`} = ${Object.values(seen)[0]}`);
   }

@@ -129,29 +129,29 @@ export function NextCheckCard({
       <p className="mt-1 text-lg leading-snug font-bold text-pretty md:min-h-[3lh]" data-testid="instruction">
         <WithTerms>{say(check.check)}</WithTerms>
       </p>
-      {proven ? (
-        <p
-          className="mt-0.5 text-sm font-semibold text-verdigris md:min-h-[3lh] xl:min-h-[2lh]"
-          role="status"
-        >{jt`✓ Proven: ${midSentence(proven.words)} (${formatShare(proven.share)}). Repair that first; measure on only to be surer. ${(<Link className="underline" href={`/close-out?job=${job.id}`}>{t`To the close-out (X)`}</Link>)}`}</p>
-      ) : act ? (
-        <p
-          className="mt-0.5 text-sm font-semibold md:min-h-[3lh] xl:min-h-[2lh]"
-          role="status"
-          data-act={act.act}
-        >{jt`▶ Cheaper than measuring on: ${midSentence(act.words)}. It is at fault in ${act.chancePct} of 100 such cars; ${act.minutes} min, about ${act.cost} (estimates). ${(<Link className="underline" href={`/close-out?job=${job.id}`}>{t`To the close-out (X)`}</Link>)}`}</p>
-      ) : (
-        <p className="mt-0.5 text-sm text-muted md:min-h-[3lh] xl:min-h-[2lh]">
-          <WithTerms>{check.why}</WithTerms>
-        </p>
-      )}
-      <p className="mt-1 text-sm md:min-h-[2lh]">
-        {check.todo.length > 0 && (
-          <>
-            <b>{t`Still to do first:`}</b> {check.todo.join(" · ")}
-          </>
+      <div className="mt-0.5 text-sm md:min-h-[5lh] lg:min-h-[4lh] xl:min-h-[3lh]">
+        {proven ? (
+          <p
+            className="font-semibold text-verdigris"
+            role="status"
+          >{jt`✓ Proven: ${midSentence(proven.words)} (${formatShare(proven.share)}). Repair that first; measure on only to be surer. ${(<Link className="underline" href={`/close-out?job=${job.id}`}>{t`To the close-out (X)`}</Link>)}`}</p>
+        ) : act ? (
+          <p
+            className="font-semibold"
+            role="status"
+            data-act={act.act}
+          >{jt`▶ Cheaper than measuring on: ${midSentence(act.words)}. It is at fault in ${act.chancePct} of 100 such cars; ${act.minutes} min, about ${act.cost} (estimates). ${(<Link className="underline" href={`/close-out?job=${job.id}`}>{t`To the close-out (X)`}</Link>)}`}</p>
+        ) : (
+          <p className="text-muted">
+            <WithTerms>{check.why}</WithTerms>
+          </p>
         )}
-      </p>
+        {check.todo.length > 0 && (
+          <p className="mt-1">
+            <b>{t`Still to do first:`}</b> {check.todo.join(" · ")}
+          </p>
+        )}
+      </div>
       {drawable && hooking && <HookupPicture hookup={check.hookup} setup={job.setup} />}
       <div className="mt-2 grid gap-4 md:grid-cols-[minmax(0,1fr)_14rem]">
         <div className="h-72 overflow-y-auto sm:h-[10.25rem]">
