@@ -14,9 +14,9 @@ export function Slider({
   onChange: (value: number) => void;
 }) {
   return (
-    <label className="grid text-sm text-muted">
-      <span className="flex justify-between">
-        {label} <b className="font-mono text-ink">{shown}</b>
+    <label className="grid content-between text-sm text-muted">
+      <span className="flex justify-between gap-2">
+        {label} <b className="font-mono whitespace-nowrap text-ink">{shown}</b>
       </span>
       <input
         type="range"
