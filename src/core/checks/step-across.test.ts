@@ -4,6 +4,7 @@ import { parsePoint } from "../circuit/point";
 import { cornerSetupSchema, type Family } from "../circuit/setup";
 import { circuitStateSchema } from "../circuit/state";
 import type { Hookup } from "./hookup";
+import { helpsBeside, isSoundBeside } from "./sound-beside";
 import { helpsStep, stepAcross, type Stretch, type Taken } from "./step-across";
 
 const setupOf = (family: Family, sense?: "low" | "high") =>
@@ -134,5 +135,37 @@ describe("a step across a stretch of wire", () => {
     expect(helpsStep(near.hookup, span2("supply"), [near], LOW)).toBe(false);
     expect(helpsStep(taken("plug.in.supply > plug.in.return = 9").hookup, span2("supply"), [near], LOW)).toBe(false);
     expect(helpsStep(far, span2("return"), [near], LOW)).toBe(false);
+  });
+});
+
+describe("a plug between two good halves of an open wire", () => {
+  const c1: Stretch = { from: { station: "c1", face: "in" }, to: { station: "c1", face: "out" }, conductor: "a" };
+  const open = taken("module.out.a > plug.in.a = OL [ohms module plug]", COIL, true);
+  const near = taken("module.out.a > c1.in.a = 0.3 [ohms module c1]", COIL);
+  const far = taken("c1.out.a > plug.in.a = 0.3 [ohms c1 plug]", COIL);
+  const coilFromPlug = taken("c1.out.a > c1.out.b = 1180 [ohms c1]", COIL);
+  const coilFromModule = taken("module.out.a > module.out.b = OL [ohms module]", COIL, true);
+
+  it.each<[string, Taken[], boolean]>([
+    ["the whole open, both halves good", [open, near, far], true],
+    ["one half not read", [open, near], false],
+    ["one half as open as the whole", [open, near, { ...far, speaks: true, shown: [Infinity, Infinity] }], false],
+    ["the whole good", [{ ...open, speaks: false, shown: [0.7, 0.7] }, near, far], false],
+    [
+      "the coil gone from the module, there from the plug on, the wire before it good",
+      [coilFromModule, near, coilFromPlug],
+      true,
+    ],
+    ["the same without the wire before it", [coilFromModule, coilFromPlug], false],
+    ["the other leg's halves", [open, taken("module.out.b > c1.in.b = 0.3 [ohms module c1]", COIL), far], false],
+  ])("%s", (_, log, found) => {
+    expect(isSoundBeside(c1, log, COIL)).toBe(found);
+  });
+
+  it("asks for the whole first, then for the half that was not read, and for nothing twice", () => {
+    expect(helpsBeside(open.hookup, c1, [], COIL)).toBe(true);
+    expect(helpsBeside(near.hookup, c1, [], COIL)).toBe(false);
+    expect(helpsBeside(near.hookup, c1, [open, far], COIL)).toBe(true);
+    expect(helpsBeside(far.hookup, c1, [open, far], COIL)).toBe(false);
   });
 });
