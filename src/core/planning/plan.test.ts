@@ -59,9 +59,11 @@ describe("a plan followed on a simulated car", () => {
     ["passive", "mounting-gap@mounting", "mounting"],
     ["active-3wire", "wire-open@span2.signal", "harness"],
   ] as const)("%s with %s reaches proven on the %s within 12 readings", (family, fault, part) => {
-    const results = [11, 12].map((seed) => diagnose(family, fault, seed, 12));
+    const first = diagnose(family, fault, 11, 12);
+    // A second car is asked where the first was not proven.
+    const results = first.proven === null ? [first, diagnose(family, fault, 12, 12)] : [first];
     for (const result of results) expect(result.part).toBe(part);
-    expect(results.filter(({ proven }) => proven !== null).length).toBeGreaterThanOrEqual(1);
+    expect(results.at(-1)!.proven).not.toBeNull();
   });
 });
 
