@@ -5,7 +5,7 @@ import { LABOUR_RATE } from "../repair/usual-estimate";
 import { spanAt } from "../repair/link-lead";
 import { repairPlan } from "../repair/repair-plan";
 import { LIKELY_SHARE, type Suspect } from "../verdict/suspects";
-import type { Proposal } from "./next-check";
+import { GATE_SHARE, type Proposal } from "./next-check";
 
 /** Something that is done instead of measured: a repair, tried as a check. */
 export interface Act {
@@ -67,8 +67,8 @@ export function proposeActs(
         now: false,
       });
   }
-  // What still lacks and no check is left to supply holds up no cheap repair.
-  const canBeRead = proposals.some(({ needed }) => needed !== null);
+  // What still lacks holds up no cheap repair where it was asked for, from the gate's share on, and no check is left to supply it.
+  const isUnreadable = !proposals.some(({ needed }) => needed !== null);
   const toProof = (minutesToProof(suspects, proposals) / 60) * rate;
   const worthALine = [...byRepair.values()].filter(({ chancePct }) => chancePct >= 100 * LEAST_SHARE);
   return cheapestFirst(
@@ -80,7 +80,7 @@ export function proposeActs(
     const isCheaper = (1 - chance) * act.cost < chance * toProof;
     const { fault, place } = act.suspect;
     const cheap = repairPlan(fault, act.part, spanAt(setup, place)).partsCost <= TRIED_UP_TO;
-    const told = act.suspect.lacks.length === 0 || HARMLESS.has(act.act) || !canBeRead;
+    const told = act.suspect.lacks.length === 0 || HARMLESS.has(act.act) || (isUnreadable && chance >= GATE_SHARE);
     // Less likely than that a repair is a guess, however cheap: guessing is what measuring is there to end.
     const likely = cheap && act.part !== "module" && chance >= LIKELY_SHARE && told;
     const now = act.suspect.verdict === "proven" || (likely && isCheaper);

@@ -223,7 +223,7 @@ function neededChecks(posterior: Posterior, shares: Float64Array, single: readon
 }
 
 /** From this share on what a part still lacks before it may be named comes first. */
-const GATE_SHARE = 0.9;
+export const GATE_SHARE = 0.9;
 
 /** Every check worth proposing on this corner, made once; anew where another language is spoken, for the words of its access. */
 export function checksOf(posterior: Posterior): readonly Check[] {

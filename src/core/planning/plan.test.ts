@@ -267,6 +267,13 @@ describe("act or check", () => {
       splice: false,
     });
     expect(actsOf(suspect("sensor", "sensor-open", 0.999, "proven"))).toEqual({ "fit-sensor": true });
+    // What it lacks holds a terminal up until its readings were asked for and none is left that would show it.
+    const lacking = (share: number) => ({
+      ...suspect("connector", "terminal-open", share),
+      lacks: ["both sides read"],
+    });
+    expect(actsOf(lacking(0.88), rest)).toEqual({ "renew-terminal": false });
+    expect(actsOf(lacking(0.98), rest)).toEqual({ "renew-terminal": true });
   });
 });
 
