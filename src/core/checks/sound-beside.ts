@@ -1,6 +1,6 @@
 import { stationsOf, type Conductor, type CornerSetup } from "../circuit/setup";
 import { hookupKey, type Hookup } from "./hookup";
-import { facesOf, looksToSensor, type Face, type Stretch, type Taken } from "./step-across";
+import { CONDUCTING_OHMS, facesOf, looksToSensor, type Face, type Stretch, type Taken } from "./step-across";
 
 /** From where to where along one conductor: its faces counted from the module, the sensor beyond the last. */
 interface Run {
@@ -71,8 +71,6 @@ function isGoodBeside(run: ReadRun, wrong: ReadRun): boolean {
 
 /** A coil warmed, and another meter, make less of a difference than that (engineering judgement). */
 const LOOP_SHARE = 0.6;
-/** A good wire with its leads shows less. */
-const CONDUCTING_OHMS = 10;
 
 function isConducting({ word, shown }: Taken): boolean {
   return word === "bright" || word === "beep" || (shown !== null && shown[1] < CONDUCTING_OHMS);

@@ -57,8 +57,14 @@ const STEADY_SHARE = 0.15;
 const TURNING_SHARE = 0.6;
 /** On a toggling wire so many volts are no level either: more than any sense resistor drops. */
 const NO_LEVEL_V = 4;
+/** Fewer ohms than this are leads and a good wire. */
+export const CONDUCTING_OHMS = 10;
 /** Less than this is leads and grounds. */
-const LEAST: Partial<Record<Hookup["instrument"], number>> = { "volts-dc": 0.2, "volts-ac": 0.05, ohms: 10 };
+const LEAST: Partial<Record<Hookup["instrument"], number>> = {
+  "volts-dc": 0.2,
+  "volts-ac": 0.05,
+  ohms: CONDUCTING_OHMS,
+};
 
 function isStep(a: Taken, b: Taken, stretch: Stretch, setup: CornerSetup): boolean {
   if (!isSameWay(a.hookup, b.hookup, stretch, setup) && !isWorseUnloaded(a, b, stretch)) return false;
