@@ -28,15 +28,7 @@ export function ForecastStripView({ strip, needle }: { strip: ForecastStrip; nee
             key={row.id}
             className="grid grid-cols-[1fr_3.2rem] items-center gap-x-2 sm:grid-cols-[minmax(7rem,12rem)_1fr_3.2rem]"
           >
-            <span
-              className={clsx(
-                "col-span-2 truncate text-sm sm:col-span-1",
-                row.healthy && "font-semibold text-verdigris",
-              )}
-              title={row.words}
-            >
-              {row.healthy ? t`✓ healthy` : row.words}
-            </span>
+            <RowName row={row} className="col-span-2 text-sm sm:col-span-1" />
             <span className="relative h-6 border-b border-rule">
               {row.bands.map((band) => (
                 <span
@@ -104,11 +96,8 @@ function WordForecast({ strip, words }: { strip: ForecastStrip; words: string[] 
         <tbody>
           {strip.rows.map((row) => (
             <tr key={row.id} className="border-t border-rule">
-              <td
-                className={clsx("max-w-48 truncate pr-3", row.healthy && "font-semibold text-verdigris")}
-                title={row.words}
-              >
-                {row.healthy ? t`✓ healthy` : row.words}
+              <td className="max-w-48 pr-3">
+                <RowName row={row} />
               </td>
               {columns.map((i) => (
                 <td key={words[i]} className="px-1 whitespace-nowrap tabular-nums">
@@ -134,9 +123,7 @@ function LikelyAnswers({ strip, words }: { strip: ForecastStrip; words: string[]
             key={row.id}
             className="grid gap-x-3 border-t border-rule py-0.5 sm:grid-cols-[minmax(7rem,12rem)_minmax(0,1fr)]"
           >
-            <span className={clsx("truncate", row.healthy && "font-semibold text-verdigris")} title={row.words}>
-              {row.healthy ? t`✓ healthy` : row.words}
-            </span>
+            <RowName row={row} />
             <span className="flex flex-wrap gap-x-3 tabular-nums">
               {likelyAnswers(row, words).map(({ answer, chance }) => (
                 <span key={answer} className="whitespace-nowrap">
@@ -154,4 +141,15 @@ function LikelyAnswers({ strip, words }: { strip: ForecastStrip; words: string[]
 function Chance({ chance }: { chance: number }) {
   if (!isWorthShowing(chance)) return <span className="text-muted">·</span>;
   return <span className={isExpected(chance) ? "font-bold" : ""}>{formatShare(chance)}</span>;
+}
+
+function RowName({ row, className }: { row: ForecastStrip["rows"][number]; className?: string }) {
+  return (
+    <span
+      className={clsx("block truncate", row.healthy && "font-semibold text-verdigris", className)}
+      title={row.words}
+    >
+      {row.healthy ? t`✓ healthy` : row.words}
+    </span>
+  );
 }

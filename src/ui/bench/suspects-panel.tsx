@@ -45,7 +45,7 @@ export function SuspectsPanel({
               <span>
                 {words}{" "}
                 {verdict === "proven" && (
-                  <span className="rounded bg-verdigris px-1.5 py-0.5 text-sm text-card">
+                  <span className="rounded bg-verdigris px-1.5 py-0.5 text-sm whitespace-nowrap text-card">
                     <WithTerms>{t`✓ proven`}</WithTerms>
                   </span>
                 )}
