@@ -8,7 +8,7 @@ import { captureToWav } from "../core/capture/wav";
 import { captureToCsv } from "../core/capture/csv";
 import { demoWorkshop } from "../demo/workshop";
 
-const { captures, jobs } = demoWorkshop(new Date(0), false);
+const { captures, jobs } = demoWorkshop(new Date(0));
 const folder = mkdtempSync(join(tmpdir(), "tastatura-"));
 const run = (command: string, ...args: string[]) =>
   spawnSync(process.execPath, ["scripts/command.mjs", command, ...args], {

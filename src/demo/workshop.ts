@@ -5,20 +5,20 @@ import { simulateCar, readCar, type SimulatedCar } from "../core/simulated/simul
 import { recordCar } from "../core/simulated/synthesise";
 import { signalPoint } from "../core/circuit/point";
 import { complaintSchema, type Complaint } from "../core/complaint/complaint";
-import { proposeChecks } from "../core/planning/next-check";
 import { policySchema } from "../core/complaint/policy";
-import { progressOf } from "../core/bench/progress";
-import { replay } from "../core/job/replay";
-import { observe, readingFrom, speedReading } from "../core/observation/read-observation";
+import { checkCatalogue } from "../core/checks/catalogue";
+import { hookupKey, type Hookup } from "../core/checks/hookup";
+import { readingFrom, speedReading } from "../core/observation/read-observation";
 import { analyseScan, liveSpeedWord } from "../core/scanlog/analyse-scan";
 import { driveLog } from "../core/simulated/drive-log";
 import type { ScanLog } from "../core/scanlog/scan-log";
 import { cornerJob, withCorner, withCornerJob } from "../core/job/corner-in-work";
-import { JOB_VERSION, type Job } from "../core/job/schema";
+import { JOB_VERSION, type Entry, type Job } from "../core/job/schema";
 import type { Corner } from "../core/units/corner";
 import { analyseCapture } from "../core/waveform/analyse";
 import { pointText } from "../core/circuit/point";
 import { pastJobs } from "./past-cars";
+import { readingsTaken } from "./readings-taken";
 
 interface DemoCar {
   id: string;
@@ -31,7 +31,7 @@ interface DemoCar {
   fault: string;
   seed: number;
   intermittent?: boolean;
-  /** Readings already taken, by the plan's own choice. */
+  /** How many readings were taken already, by the plan's own choice. */
   readings: number;
   capture: "logged" | "to-drop" | null;
   /** A drive logged with the scan tool. */
@@ -265,11 +265,14 @@ export interface DemoWorkshop {
   scans: { id: string; name: string; log: ScanLog }[];
 }
 
+/** Which hook-ups are read on a simulated car, in order. */
+export type TakesReadings = (job: Job, car: SimulatedCar, readings: number) => readonly Hookup[];
+
 /**
  * Builds the demo workshop from its simulated cars; nothing in it is typed in by hand.
- * @param now moment the times are counted back from @param measured with the readings taken so far, which takes half a minute
+ * @param now moment the times are counted back from @param take what is read on each car: as the plan chose when it was last asked
  */
-export function demoWorkshop(now: Date, measured = true): DemoWorkshop {
+export function demoWorkshop(now: Date, take: TakesReadings = asChosen): DemoWorkshop {
   const workshop: DemoWorkshop = { jobs: [], captures: [], scans: [] };
   for (const car of cars) {
     const setup = cornerSetupSchema.parse({ ...usualCorner, ...car.setup, path: car.path });
@@ -288,32 +291,36 @@ export function demoWorkshop(now: Date, measured = true): DemoWorkshop {
     };
     if (car.capture) job = withCapture(job, car, simulated, workshop, at(4));
     if (car.drive) job = withDrive(job, car, simulated, workshop, at(5));
-    if (measured) job = withReadings(job, simulated, car.readings, (index) => at(6 + 3 * index));
-    workshop.jobs.push(measured && car.beside ? withCornerBeside(job, car, car.beside, at) : job);
+    job = withReadings(job, simulated, take(job, simulated, car.readings), (index) => at(6 + 3 * index));
+    workshop.jobs.push(car.beside ? withCornerBeside(job, car, car.beside, at, take) : job);
   }
   workshop.jobs.push(...pastJobs(now, MINIBUS_PATH));
   return workshop;
 }
 
-/** The job measured on as the plan proposes; one line-up takes the readings as they come. */
-function withReadings(started: Job, car: SimulatedCar, readings: number, at: (index: number) => string): Job {
-  if (readings === 0) return started;
-  const lineUp = replay(started);
-  let job = started;
-  for (let index = 0; index < readings; index++) {
-    const best = proposeChecks(lineUp, job.policy, progressOf(job)).find(
-      ({ check }) => check.hookup.instrument !== "scope",
-    );
-    if (!best) break;
-    const reading = readingFrom(best.check.hookup, readCar(car, best.check.hookup));
-    const evidence = observe(reading, job.setup);
-    if (evidence.ok) lineUp.add(evidence.value);
-    job = {
-      ...job,
-      entries: [...job.entries, { id: `${job.id}-${index}`, at: at(index), kind: "reading", reading }],
-    };
-  }
-  return job;
+/**
+ * What the plan chose when it was last asked (`npm run demo-readings`): asking anew takes a minute of every build.
+ * @throws Error where a check is none any more
+ */
+function asChosen({ id, setup, complaint }: Job): Hookup[] {
+  const checks = checkCatalogue(setup, complaint.presence === "intermittent").map(({ hookup }) => hookup);
+  return (readingsTaken[id] ?? []).map((key) => {
+    const hookup = checks.find((one) => hookupKey(one) === key);
+    if (!hookup) throw new Error(`${id} was read at ${key}, which is no check any more: npm run demo-readings.`);
+    return hookup;
+  });
+}
+
+function withReadings(job: Job, car: SimulatedCar, taken: readonly Hookup[], at: (index: number) => string): Job {
+  const entries = taken.map(
+    (hookup, index): Entry => ({
+      id: `${job.id}-${index}`,
+      at: at(index),
+      kind: "reading",
+      reading: readingFrom(hookup, readCar(car, hookup)),
+    }),
+  );
+  return { ...job, entries: [...job.entries, ...entries] };
 }
 
 /** Another corner of the same car, measured on after the first. */
@@ -322,6 +329,7 @@ function withCornerBeside(
   { fault, seed, readings: before }: DemoCar,
   { corner, readings }: NonNullable<DemoCar["beside"]>,
   at: (minutes: number) => string,
+  take: TakesReadings,
 ): Job {
   const taken = withCorner(job, corner);
   const simulated = { fault, seed, intermittent: false };
@@ -331,7 +339,7 @@ function withCornerBeside(
   return withCornerJob(
     both,
     corner,
-    withReadings(view, car, readings, (index) => at(6 + 3 * (before + index))),
+    withReadings(view, car, take(view, car, readings), (index) => at(6 + 3 * (before + index))),
   );
 }
 

@@ -122,10 +122,10 @@ describe("practice", () => {
 
   it("of cars that may have two faults one in two has; the second stays when the first is repaired, and both must be named", () => {
     const allowed = exerciseSchema.parse({ tastatura: "exercise/1", seed: 1, family: "active-2wire", two: true });
-    const cars = Array.from({ length: 24 }, (_, i) => practiceCar({ ...allowed, seed: i + 1 }));
+    const cars = Array.from({ length: 14 }, (_, i) => practiceCar({ ...allowed, seed: i + 1 }));
     const both = cars.filter(({ second }) => second !== undefined);
-    expect(both.length).toBeGreaterThan(5);
-    expect(both.length).toBeLessThan(19);
+    expect(both.length).toBeGreaterThan(2);
+    expect(both.length).toBeLessThan(12);
     expect(cars.every(({ fault }, i) => fault === practiceCar({ ...allowed, seed: i + 1, two: false }).fault)).toBe(
       true,
     );

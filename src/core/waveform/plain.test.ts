@@ -8,7 +8,7 @@ import { readCaptureFile } from "../capture/read-file";
 import { analyseCapture } from "./analyse";
 import { isUsable } from "./usable";
 
-const EACH = 4;
+const EACH = 3;
 
 /** Faults named in a recording, what is explained and no fault left out. */
 function faultsIn(seed: number, defect: PlainDefect, isCounted = true): string[] {
