@@ -77,8 +77,8 @@ async function atHandOrOpened(job: CornerJob): Promise<Belief> {
   return current!.belief;
 }
 
-/** Shorter logs are weighed in no time. */
-const WORTH_KEEPING = 12;
+/** A single reading is weighed in no time. */
+const WORTH_KEEPING = 2;
 const QUIET_MS = 2000;
 let [keptAt, quiet]: [number, ReturnType<typeof setTimeout> | undefined] = [0, undefined];
 
