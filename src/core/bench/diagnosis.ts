@@ -66,7 +66,7 @@ export function diagnosisOf(posterior: Posterior, policy: Policy, progress: Prog
     ...ranking,
     next: proposals.map((proposal) => describeCheck(proposal, posterior, ranking.suspects)),
     guess: weighGuess(ranking.parts, proposals),
-    acts: proposeActs(ranking.suspects, proposals, posterior.setup),
+    acts: proposeActs(ranking.suspects, ranking.parts, proposals, posterior.setup),
   };
 }
 

@@ -4,7 +4,9 @@ import { stationsOf, type CornerSetup } from "../circuit/setup";
 import { type Hookup } from "./hookup";
 import { instrumentWords } from "./instruments";
 import { countTerminal } from "./count-terminal";
-import { pointWords, ridesOnSupply } from "./instruction";
+import { pointWords } from "./instruction";
+import { SECONDS_PER_DIVISION, scopeGround, scopeSetUp, type ScopeGround } from "./scope-set-up";
+import { leadEndAt, type LeadEnd } from "./lead-end";
 import { pointLabel } from "./words";
 
 /** How an instrument is set and where each lead goes, one line each. */
@@ -14,6 +16,10 @@ export interface HookupCard {
   dial: string;
   sockets: string;
   leads: Lead[];
+  /** A scope's range and time base, as its screen has them. */
+  screen: string | null;
+  /** Where a scope's ground goes. */
+  ground: ScopeGround | null;
 }
 
 /** Where one lead goes: in words, by its place, and by pin, colour and count where the pin map knows them. */
@@ -22,6 +28,8 @@ export interface Lead {
   where: string;
   short: string;
   terminal: string | null;
+  /** What the lead ends in; null for a clamp's loops. */
+  end: LeadEnd | null;
   /** The connector's face with the wanted terminal counted. */
   face: { rows: number; columns: number; row: number; column: number; say: string } | null;
 }
@@ -61,44 +69,41 @@ const DIALS: Partial<Record<Hookup["instrument"], Setting>> = {
   },
 };
 
-/**
- * Coupling and range by what stands at the point: a ripple on the supply, two levels of a volt or so, a pull-up's whole
- * swing, or the volts of a coil. Three turns of a hand spin take 3 s; the shape of a pulse 20 ms a division.
- */
-function scopeSetting(setup: CornerSetup, probe: Point): string {
-  const { family, pullUpV } = setup;
-  const range =
-    family === "passive"
-      ? t`AC or DC coupling, 0.5 V a division`
-      : family === "active-3wire"
-        ? t`DC coupling, ${(pullUpV ?? 12) > 6 ? 2 : 1} V a division`
-        : ridesOnSupply(setup, probe)
-          ? t`AC coupling, 0.2 V a division`
-          : t`DC coupling, 0.5 V a division`;
-  return t`${range}; 0.3 s a division for three turns, 20 ms for the shape; low-pass 10 kHz for a hand spin`;
+/** The shape of a pulse wants 20 ms a division. */
+function scopeDial(setup: CornerSetup, probe: Point): string {
+  const { coupling, voltsPerDivision } = scopeSetUp(setup, probe);
+  return t`${coupling}, ${voltsPerDivision} V a division; ${SECONDS_PER_DIVISION} s a division for three turns, 20 ms for the shape; low-pass 10 kHz for a hand spin`;
 }
 
 /** The set-up of a measured hook-up; null for looks. */
 export function hookupCard(hookup: Hookup, setup: CornerSetup): HookupCard | null {
   const set = DIALS[hookup.instrument];
   if (!set || !("red" in hookup)) return null;
-  const leads = [leadOf("red", hookup.red, setup)];
-  if ("black" in hookup) leads.push(leadOf("black", hookup.black, setup));
   const { instrument } = hookup;
+  const leads = [leadOf("red", hookup.red, setup, hookup)];
+  if ("black" in hookup) leads.push(leadOf("black", hookup.black, setup, hookup));
   const picture =
     instrument === "scope" ? "scope" : instrument === "amps-dc" ? "clamp" : instrument === "lamp" ? "lamp" : "meter";
-  const usual = hookup.instrument === "scope" ? scopeSetting(setup, hookup.red) : set[0];
+  const usual = hookup.instrument === "scope" ? scopeDial(setup, hookup.red) : set[0];
   const held = hookup.state.watched && instrument !== "scope";
   const dial = held ? t`${usual}, MIN/MAX hold on` : usual;
-  return { picture, dial: `${instrumentWords[hookup.instrument]}: ${dial}`, sockets: set[1], leads };
+  return {
+    picture,
+    dial: `${instrumentWords[hookup.instrument]}: ${dial}`,
+    sockets: set[1],
+    leads,
+    screen: hookup.instrument === "scope" ? screenWords(setup, hookup.red) : null,
+    ground: hookup.instrument === "scope" ? scopeGround(setup) : null,
+  };
 }
 
-function leadOf(colour: Lead["colour"], point: Point, setup: CornerSetup): Lead {
+function leadOf(colour: Lead["colour"], point: Point, setup: CornerSetup, hookup: Hookup): Lead {
   return {
     colour,
     where: pointWords(point, setup),
     short: pointLabel(point),
     terminal: terminalOf(point, setup),
+    end: hookup.instrument === "amps-dc" ? null : leadEndAt(point, hookup.state),
     face: faceOf(point, setup),
   };
 }
@@ -108,6 +113,10 @@ function faceOf(point: Point, setup: CornerSetup): Lead["face"] {
   const station = stationsOf(setup).find(({ station }) => station === point.station);
   const place = station?.face && countTerminal(station.face, station.pins?.[point.conductor]?.pin ?? "");
   return station?.face && place ? { ...station.face, ...place } : null;
+}
+
+function screenWords(setup: CornerSetup, probe: Point): string {
+  return t`${scopeSetUp(setup, probe).voltsPerDivision} V · ${SECONDS_PER_DIVISION} s`;
 }
 
 /** Pin and colour of a point where the pin map knows them. */

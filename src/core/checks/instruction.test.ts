@@ -57,6 +57,18 @@ describe.each(families)("%s", (family) => {
     }
   });
 
+  it("a lead ends in a fine probe at a joined plug, a fine pin in an open one, a clip at the battery", () => {
+    for (const { hookup, id } of checks)
+      for (const { end, where } of hookupCard(hookup, setup)?.leads ?? []) {
+        if (hookup.instrument === "amps-dc") expect(end, id).toBeNull();
+        else if (/battery|body/.test(where)) expect(end, id).toMatch(/clip|back-probe/);
+        else if (hookup.state.unplugged.length === 0 && !/insulation/.test(where)) expect(end, id).toBe("back-probe");
+        else if (/insulation/.test(where)) expect(end, id).toBe("piercing-probe");
+      }
+    const ends = new Set(checks.flatMap(({ hookup }) => hookupCard(hookup, setup)?.leads ?? []).map(({ end }) => end));
+    for (const end of ["back-probe", "fine-pin", "piercing-probe", "clip"] as const) expect(ends).toContain(end);
+  });
+
   it("labels tell checks apart, with the state of the car beside them", () => {
     const said = checks.map(
       ({ hookup }) => `${hookupLabel(hookup)} | ${stateWords(hookup.state)} | ${hookup.instrument}`,
@@ -133,4 +145,22 @@ describe.each(families)("%s", (family) => {
     const wires = new Set(both.map((point) => (point.at === "face" ? `${point.face} ${point.conductor}` : "")));
     expect(new Set(both.map(pointLabel)).size).toBe(wires.size);
   });
+});
+
+// Domain facts: a two-wire plug has no ground, a coil's other leg is none; a fine probe where a meter's tip spreads terminals.
+it.each([
+  [{ family: "active-2wire", sense: "low" }, /battery −, at the battery/, "clip", "0.5 V · 0.3 s"],
+  [{ family: "active-2wire", sense: "high" }, /battery −, at the battery/, "clip", "0.2 V · 0.3 s"],
+  [{ family: "active-3wire", pullUpV: 12 }, /own ground/, "back-probe", "2 V · 0.3 s"],
+  [{ family: "passive" }, /other leg/, "back-probe", "0.5 V · 0.3 s"],
+] as const)("a scope's ground and range are drawn as they are said: %j", (own, ground, end, screen) => {
+  const corner = cornerSetupSchema.parse({ corner: "RR", ...own, path });
+  const scopes = checkCatalogue(corner).filter(({ hookup }) => hookup.instrument === "scope");
+  expect(scopes.length).toBeGreaterThan(1);
+  for (const { hookup } of scopes) {
+    const card = hookupCard(hookup, corner)!;
+    expect(instruction(hookup, corner)).toMatch(ground);
+    expect(card.ground).toMatchObject({ where: expect.stringMatching(ground) as string, end });
+    expect(card.screen).toBe(screen);
+  }
 });

@@ -8,6 +8,7 @@ import { isToggleTest, type Hookup } from "./hookup";
 import { instrumentWords } from "./instruments";
 import type { LookCaution } from "./looks/look";
 import { lookOf } from "./looks/looks";
+import { scopeReference } from "./scope-set-up";
 import { motionWords } from "./words";
 
 /** What to do, in one sentence a person can follow without looking anything up. */
@@ -26,24 +27,6 @@ export function instruction(hookup: Hookup, setup: CornerSetup): string {
   if (hookup.instrument === "capacitance") return `${before} ${meter} ${NULLED()}`;
   if (isToggleTest(hookup)) return `${before} ${meter} ${TOGGLE()}`;
   return `${before} ${meter}${hookup.state.watched ? ` ${WATCH()}` : ""}`;
-}
-
-/** Where a scope's ground goes, and how it is coupled: a two-wire plug has no ground of its own (common practice). */
-export function scopeReference(setup: CornerSetup, probe: Point): string {
-  const { family } = setup;
-  if (family === "passive")
-    return t`DC- or AC-coupled, its reference on the other leg: isolated or differential input, never a mains-earthed scope's ground`;
-  if (family === "active-3wire") return t`DC-coupled, its ground on the sensor's own ground wire at the plug`;
-  return ridesOnSupply(setup, probe)
-    ? t`AC-coupled, its ground clipped to battery −, at the battery; never clip it to the supply`
-    : t`DC-coupled, its ground clipped to battery −, at the battery`;
-}
-
-/** Whether a two-wire signal is a ripple on the supply there; where nobody said which side is sensed, the wire tells. */
-export function ridesOnSupply({ family, sense }: CornerSetup, probe: Point): boolean {
-  if (family !== "active-2wire") return false;
-  if (sense !== "unknown") return sense === "high";
-  return "conductor" in probe && probe.conductor === "supply";
 }
 
 const TOGGLE = () => t`Ten small steps: type both levels (0.84 / 1.68), or one level twice if it never changes.`;

@@ -3,7 +3,8 @@ import { describe, expect, it } from "vitest";
 import { parsePoint } from "../circuit/point";
 import { conductorsOf, cornerSetupSchema, type CornerSetup, type families } from "../circuit/setup";
 import { findingKind, findingSays, leadingWord, scopeFindings } from "./findings/findings";
-import { pointWords, scopeReference } from "./instruction";
+import { pointWords } from "./instruction";
+import { scopeReference } from "./scope-set-up";
 
 const setup = cornerSetupSchema.parse({
   corner: "FL",

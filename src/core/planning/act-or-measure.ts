@@ -1,6 +1,7 @@
 import { habitOrder, repairCosts, type Part } from "../faults/parts/parts";
 import { LABOUR_RATE } from "../repair/usual-estimate";
 import type { PartShare } from "../verdict/suspects";
+import { minutesToProof } from "./minutes-to-proof";
 import type { Proposal } from "./next-check";
 
 export interface Guess {
@@ -54,12 +55,4 @@ export function sequenceCost(
     bill += share(part) * spent;
   }
   return bill;
-}
-
-/** Minutes still to go: what is left to learn about the part, at the rate the best checks tell it. */
-function minutesToProof(parts: readonly PartShare[], proposals: readonly Proposal[]): number {
-  const entropy = parts.reduce((sum, { share }) => sum - (share > 0 ? share * Math.log2(share) : 0), 0);
-  const best = proposals[0];
-  if (!best || entropy < 0.15) return 0;
-  return Math.min(180, Math.max(best.minutes, entropy / Math.max(best.worth, 0.005)));
 }

@@ -4,7 +4,8 @@ import { cheapestFirst } from "./act-or-measure";
 import { LABOUR_RATE } from "../repair/usual-estimate";
 import { spanAt } from "../repair/link-lead";
 import { repairPlan } from "../repair/repair-plan";
-import { LIKELY_SHARE, type Suspect } from "../verdict/suspects";
+import { LIKELY_SHARE, type PartShare, type Suspect } from "../verdict/suspects";
+import { minutesToProof } from "./minutes-to-proof";
 import { GATE_SHARE, type Proposal } from "./next-check";
 
 /** Something that is done instead of measured: a repair, tried as a check. */
@@ -38,6 +39,7 @@ const LEAST_SHARE = 0.05;
  */
 export function proposeActs(
   suspects: readonly Suspect[],
+  parts: readonly PartShare[],
   proposals: readonly Proposal[],
   setup: Pick<CornerSetup, "path">,
   rate = LABOUR_RATE,
@@ -69,7 +71,7 @@ export function proposeActs(
   }
   // What still lacks holds up no cheap repair where it was asked for, from the gate's share on, and no check is left to supply it.
   const isUnreadable = !proposals.some(({ needed }) => needed !== null);
-  const toProof = (minutesToProof(suspects, proposals) / 60) * rate;
+  const toProof = (minutesToProof(parts, proposals) / 60) * rate;
   const worthALine = [...byRepair.values()].filter(({ chancePct }) => chancePct >= 100 * LEAST_SHARE);
   return cheapestFirst(
     worthALine,
@@ -87,15 +89,3 @@ export function proposeActs(
     return { ...act, chancePct: Math.round(act.chancePct), now };
   });
 }
-
-/** Minutes of measuring until a part is proven, at the rate the best check tells; none once one is. */
-export function minutesToProof(suspects: readonly Suspect[], [best]: readonly Proposal[]): number {
-  if (!best || suspects.some(({ verdict }) => verdict === "proven")) return 0;
-  const byPart = new Map<Part, number>();
-  for (const { part, share } of suspects) byPart.set(part, (byPart.get(part) ?? 0) + share);
-  const bits = [...byPart.values()].reduce((sum, share) => sum - (share > 0 ? share * Math.log2(share) : 0), 0);
-  return Math.min(MOST_MINUTES, Math.max(best.minutes, bits / Math.max(best.worth, LEAST_WORTH)));
-}
-
-const MOST_MINUTES = 180;
-const LEAST_WORTH = 0.005;

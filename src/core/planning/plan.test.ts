@@ -251,7 +251,7 @@ describe("act or check", () => {
     const belief = new Belief(setupOf("passive"), complaintSchema.parse({}), { seed: 5, perGroup: 12 });
     const proposals = proposeChecks(belief, policy, { done: new Set(), skipped: new Set() });
     const actsOf = (...suspects: Suspect[]) =>
-      Object.fromEntries(proposeActs(suspects, proposals, belief.setup).map(({ act, now }) => [act, now]));
+      Object.fromEntries(proposeActs(suspects, suspects, proposals, belief.setup).map(({ act, now }) => [act, now]));
     const rest = suspect("ring", "ring-missing", 0.02);
     expect(actsOf(suspect("mounting", "mounting-gap", 0.98), rest)).toEqual({ "clean-reseat": true });
     expect(actsOf(suspect("mounting", "mounting-gap", 0.3), suspect("ring", "ring-missing", 0.7))).toEqual({

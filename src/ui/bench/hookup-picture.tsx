@@ -1,9 +1,11 @@
 import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import { hookupCard, type HookupCard, type Lead } from "@/core/checks/hookup-card";
+import { leadEndWords } from "@/core/checks/lead-end";
 import type { Hookup } from "@/core/checks/hookup";
 import type { Instrument } from "@/core/checks/instruments";
 import type { CornerSetup } from "@/core/circuit/setup";
+import { LeadLine } from "./lead-line";
 
 const SELECTOR: [Instrument, string][] = [
   ["volts-dc", "V DC"],
@@ -36,7 +38,6 @@ const STARTS: Record<HookupCard["picture"], [[number, number], [number, number]]
 };
 
 /** The instrument, its selector and sockets, and each lead to its terminal: drawn, with the words under it. */
-/** The two leads, the dial and the sockets of a measurement, drawn. */
 export function HookupPicture({ hookup, setup }: { hookup: Hookup; setup: CornerSetup }) {
   const card = hookupCard(hookup, setup);
   if (!card) return null;
@@ -51,21 +52,27 @@ export function HookupPicture({ hookup, setup }: { hookup: Hookup; setup: Corner
         aria-label={`${card.dial}. ${card.leads.map(({ colour, where }) => t`${colour} on ${where}`).join(", ")}`}
       >
         {card.picture === "meter" && <Meter instrument={instrument} />}
-        {card.picture === "scope" && <Scope />}
+        {card.picture === "scope" && <Scope screen={card.screen ?? ""} />}
         {card.picture === "clamp" && <Clamp />}
         {card.picture === "lamp" && <Lamp />}
-        <LeadLine from={STARTS[card.picture][0]} to={[330, 52]} dashed={false} letter="R" />
+        <LeadLine from={STARTS[card.picture][0]} to={[330, 52]} dashed={false} letter="R" end={red.end} />
         {black && card.picture !== "clamp" && (
-          <LeadLine from={STARTS[card.picture][1]} to={[330, 142]} dashed letter="B" />
+          <LeadLine from={STARTS[card.picture][1]} to={[330, 142]} dashed letter="B" end={black.end} />
         )}
-        {card.picture === "scope" && <LeadLine from={STARTS[card.picture][1]} to={[330, 142]} dashed letter="G" />}
+        {card.ground && (
+          <LeadLine from={STARTS[card.picture][1]} to={[330, 142]} dashed letter="G" end={card.ground.end} />
+        )}
         <Terminal lead={red} y={14} title={card.picture === "clamp" ? t`looped jumper` : t`red`} />
         {black && card.picture !== "clamp" && <Terminal lead={black} y={104} title={t`black`} />}
-        {card.picture === "scope" && (
+        {card.ground && (
           <g>
             <rect x="330" y="104" width="280" height="72" rx="9" fill="var(--card)" stroke="var(--muted)" />
-            <Words x={344} y={128} bold>{t`probe ground`}</Words>
-            <Words x={344} y={150}>{t`ground of the same connector, not body`}</Words>
+            <Words x={344} y={128} bold>
+              {card.ground.title}
+            </Words>
+            <Words x={344} y={150}>
+              {card.ground.where}
+            </Words>
           </g>
         )}
       </svg>
@@ -73,10 +80,10 @@ export function HookupPicture({ hookup, setup }: { hookup: Hookup; setup: Corner
         <ul className="pt-2 text-sm">
           <li>{card.dial}</li>
           <li>{card.sockets}</li>
-          {card.leads.map(({ colour, where, terminal, face }) => (
+          {card.leads.map(({ colour, where, terminal, face, end }) => (
             <li
               key={colour}
-            >{jt`${(<b>{colour}</b>)} on ${where}${terminal && <b className="font-mono"> · {terminal}</b>}${face && <> · {face.say}</>}`}</li>
+            >{jt`${(<b>{colour}</b>)} on ${where}${terminal && <b className="font-mono"> · {terminal}</b>}${face && <> · {face.say}</>}${end && <> · {leadEndWords[end]}</>}`}</li>
           ))}
         </ul>
       </figcaption>
@@ -153,7 +160,7 @@ function Meter({ instrument }: { instrument: Instrument }) {
   );
 }
 
-function Scope() {
+function Scope({ screen }: { screen: string }) {
   return (
     <g>
       <rect x="6" y="8" width="210" height="174" rx="14" fill="var(--card)" stroke="var(--ink)" strokeWidth="1.5" />
@@ -164,7 +171,9 @@ function Scope() {
         stroke="var(--ink)"
         strokeWidth="2.5"
       />
-      <Words x={20} y={134}>{t`0.5 V · 20 ms`}</Words>
+      <Words x={20} y={134}>
+        {screen}
+      </Words>
       <circle cx="186" cy="132" r="9" fill="var(--paper)" stroke="var(--ink)" strokeWidth="2" />
       <circle cx="150" cy="150" r="9" fill="var(--paper)" stroke="var(--ink)" strokeWidth="2" />
     </g>
@@ -208,35 +217,6 @@ function Lamp() {
       <circle cx="120" cy="142" r="26" fill="var(--marigold-wash)" stroke="var(--ink)" strokeWidth="2" />
       <path d="M 102 124 L 138 160 M 138 124 L 102 160" stroke="var(--ink)" strokeWidth="2" />
       <line x1="146" x2="186" y1="142" y2="142" stroke="var(--ink)" strokeWidth="4" strokeDasharray="9 5" />
-    </g>
-  );
-}
-
-function LeadLine({
-  from: [x1, y1],
-  to: [x2, y2],
-  dashed,
-  letter,
-}: {
-  from: [number, number];
-  to: [number, number];
-  dashed: boolean;
-  letter: string;
-}) {
-  const middle = (x1 + x2) / 2 + 10;
-  return (
-    <g>
-      <path
-        d={`M ${x1} ${y1} C ${middle} ${y1 + 20}, ${middle - 10} ${y2}, ${x2} ${y2}`}
-        fill="none"
-        stroke={dashed ? "var(--ink)" : "var(--brick)"}
-        strokeWidth="4"
-        strokeDasharray={dashed ? "9 5" : undefined}
-      />
-      <circle cx={x2 - 34} cy={y2} r="12" fill="var(--card)" stroke="var(--ink)" />
-      <text x={x2 - 34} y={y2 + 5} textAnchor="middle" fontSize="14" fontWeight="700" fill="var(--ink)">
-        {letter}
-      </text>
     </g>
   );
 }
