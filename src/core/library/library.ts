@@ -55,8 +55,8 @@ export function libraryItem(
       lowV: levelled ? channel.levels.lowV : null,
       highV: levelled ? channel.levels.highV : null,
       millivoltsPerKmh:
-        channel.inVolts && channel.signal === "sine" && channel.speedKmh
-          ? (1000 * channel.peakToPeakV) / channel.speedKmh.max
+        channel.inVolts && channel.size && channel.frequencyHz && channel.speedKmh
+          ? (1000 * channel.size.voltsPerHertz * channel.frequencyHz.median) / channel.speedKmh.median
           : null,
       dutyPct: channel.dutyPct,
     },

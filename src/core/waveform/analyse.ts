@@ -61,6 +61,8 @@ export interface ChannelAnalysis {
   /** How that count was come by. */
   countFrom: "given" | "signature" | "unknown";
   revolutions: number | null;
+  /** A coil's size for its speed; null where it is none, or was too short to tell. */
+  size: SizeForSpeed | null;
   /** Messages of the three-level protocol. */
   frames?: Frame[];
   /** Widths of a width-coded sensor. */
@@ -132,8 +134,8 @@ function endOf({ startS, sampleS, channels }: Capture): number {
   return startS + (channels[0]?.samples.length ?? 0) * sampleS;
 }
 
-/** A channel whose findings are not yet weighed, with a coil's size for its speed. */
-type Unweighed = Omit<ChannelAnalysis, "findings"> & { findings: Found[]; size: SizeForSpeed | null };
+/** A channel whose findings are not yet weighed. */
+type Unweighed = Omit<ChannelAnalysis, "findings"> & { findings: Found[] };
 
 function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOptions): Unweighed {
   const { name } = channel;
@@ -269,7 +271,9 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
       ...undecidedWarnings(isSlow, endS, still?.toggles ?? 0, sampleS),
       ...(gapsOpen
         ? [
-            t`Pulses are lost, and too few turns were recorded to tell a gap in the ring from a loose wire. Turn it two turns more without a stop, or set the pulses per turn.`,
+            options.pulses
+              ? t`Pulses are lost, and too few turns were recorded to tell a gap in the ring from a loose wire. Turn it two turns more without a stop.`
+              : t`Pulses are lost, and too few turns were recorded to tell a gap in the ring from a loose wire. Turn it two turns more without a stop, or set the pulses per turn.`,
           ]
         : []),
       ...(inVolts

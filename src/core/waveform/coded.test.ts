@@ -3,7 +3,6 @@ import { describe, expect, it } from "vitest";
 import type { Capture } from "../capture/capture";
 import { findingSays } from "../checks/findings/findings";
 import { analyseCapture } from "./analyse";
-import { compareCaptures, patternMatch } from "./compare";
 import { paintMark, ringRaster } from "./raster";
 
 let seed = 7;
@@ -142,25 +141,6 @@ describe("key-on, spike and raster", () => {
     );
     expect(mark.degreesOn).toBe(Math.round((360 * mark.teethOn) / 48));
     expect(ringRaster(of(rate, ["s", new Float32Array(500)]), 0, 48)).toBeNull();
-  });
-
-  it("two recordings of one ring match at some rotation; another ring does not", () => {
-    const analysed = (samples: Float32Array) => {
-      const capture = of(rate, ["s", samples]);
-      return { channel: analyseCapture(capture, { pulses: 48 })[0]!, raster: ringRaster(capture, 0, 48) };
-    };
-    const same = compareCaptures(analysed(ring(-1, 0.2)), analysed(ring(-1, 0.63)));
-    expect(same.find(({ what }) => what === "ring pattern")).toMatchObject({ agrees: true });
-    expect(same.every(({ agrees }) => agrees)).toBe(true);
-    const noise = Float32Array.from({ length: 48 }, () => hash(1));
-    expect(
-      patternMatch(
-        noise,
-        Float32Array.from({ length: 48 }, () => hash(1)),
-      ),
-    ).toBeLessThan(0.65);
-    const worn = compareCaptures(analysed(ring(-1, 0.2)), analysed(ring(12, 0.2)));
-    expect(worn.find(({ what }) => what === "pulses missing a turn")).toMatchObject({ agrees: false });
   });
 });
 

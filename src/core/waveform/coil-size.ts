@@ -35,6 +35,8 @@ const HARDLY_HIGHER = 1.15;
 /** A passive signal's height for its speed: RMS over the usual one, and the middle speed it was judged at. */
 export interface SizeForSpeed {
   rmsV: number;
+  /** Peak to peak over its frequency: the same at any speed and by any count of teeth. */
+  voltsPerHertz: number;
   share: number;
   speedKmh: number;
 }
@@ -53,15 +55,21 @@ export function sizeForSpeed(
   const own = [...periods.keys()].flatMap((i) => {
     const { heightV } = pulses[i]!;
     if (motion.aside[i] || motion.poles[i]! > 1 || !Number.isFinite(heightV)) return [];
-    const kmh = speedKmh(1 / (periods[i]! * sampleS), count ?? USUAL_COUNT, rollingCircumferenceM(tyre));
-    return [{ rmsV: heightV / (2 * Math.SQRT2), kmh }];
+    const hertz = 1 / (periods[i]! * sampleS);
+    const kmh = speedKmh(hertz, count ?? USUAL_COUNT, rollingCircumferenceM(tyre));
+    return [{ rmsV: heightV / (2 * Math.SQRT2), kmh, voltsPerHertz: heightV / hertz }];
   });
   if (own.length < 8) return null;
   const share = median(
     own.map(({ rmsV, kmh }) => (rmsV * PASSIVE_REFERENCE.speedKmh) / (PASSIVE_REFERENCE.volts * kmh)),
   );
   const speed = median(own.map(({ kmh }) => kmh));
-  return { rmsV: (share * PASSIVE_REFERENCE.volts * speed) / PASSIVE_REFERENCE.speedKmh, share, speedKmh: speed };
+  return {
+    rmsV: (share * PASSIVE_REFERENCE.volts * speed) / PASSIVE_REFERENCE.speedKmh,
+    voltsPerHertz: median(own.map(({ voltsPerHertz }) => voltsPerHertz)),
+    share,
+    speedKmh: speed,
+  };
 }
 
 /** A passive signal against the straight line of the trade, and the speed at which it falls out. */

@@ -1,6 +1,7 @@
 import { t } from "../words/words";
 import type { ChannelAnalysis } from "./analyse";
 import type { RingRaster } from "./raster";
+import { matchRings, turnsOf, type RingMatch } from "./ring-match";
 
 /** One line of a comparison: what, both values as numbers, and whether they agree within what is usual. */
 export interface Compared {
@@ -8,65 +9,105 @@ export interface Compared {
   unit: string;
   before: number;
   after: number;
-  agrees: boolean;
+  /** Digits behind the point that tell something. */
+  digits: 0 | 1 | 2;
+  /** Null where these two recordings cannot tell. */
+  agrees: boolean | null;
   say: string;
 }
 
-/** Two recordings held together: levels, duty, size for speed, and the ring's own pattern at its best alignment. */
-export function compareCaptures(
-  before: { channel: ChannelAnalysis; raster: RingRaster | null },
-  after: { channel: ChannelAnalysis; raster: RingRaster | null },
-): Compared[] {
+export interface Judged {
+  channel: ChannelAnalysis;
+  raster: RingRaster | null;
+}
+
+/** Levels of one car differ by no more from one day to the next, as a share of them; small ones in volts (judgement). */
+const LEVEL_SHARE = 0.08;
+const LEAST_LEVEL_V = 0.5;
+const DUTY_PCT = 6;
+/** Two coils of one axle, as a ratio (common practice, no source). */
+const COIL_RATIO = 1.3;
+/** Missing pulses are whole ones. */
+const HALF_A_PULSE = 0.5;
+/** Under that neither "missing" nor "none missing" was seen twice. */
+const FEWEST_TURNS = 1.5;
+
+/** Two recordings held together: levels, duty, a coil's volts per hertz, and the ring's own pattern at its best alignment. */
+export function compareCaptures(before: Judged, after: Judged): Compared[] {
   const list: Compared[] = [];
   const [a, b] = [before.channel, after.channel];
-  const add = (what: string, unit: string, one: number | null, other: number | null, within: number) => {
-    if (one === null || other === null || !Number.isFinite(one) || !Number.isFinite(other)) return;
-    const agrees = Math.abs(other - one) <= within;
-    list.push({ what, unit, before: one, after: other, agrees, say: agrees ? "alike" : "differs" });
-  };
+  const add = (what: string, unit: string, one: number, other: number, digits: Compared["digits"], agrees: boolean) =>
+    list.push({ what, unit, before: one, after: other, digits, agrees, say: agrees ? t`alike` : t`differs` });
+  const near = (one: number, other: number, within: number) => Math.abs(other - one) <= within;
   if (a.signal === "two-level" && b.signal === "two-level") {
-    add(t`low level`, "V", a.levels.lowV, b.levels.lowV, 0.08 * Math.max(0.5, Math.abs(a.levels.lowV)));
-    add(t`high level`, "V", a.levels.highV, b.levels.highV, 0.08 * Math.max(0.5, Math.abs(a.levels.highV)));
-    add(t`high share of a pulse`, "%", a.dutyPct, b.dutyPct, 6);
-  } else if (a.speedKmh && b.speedKmh) {
-    const size = (one: ChannelAnalysis) => (1000 * one.peakToPeakV) / one.speedKmh!.max;
-    add(t`size for speed`, t`mV per km/h`, size(a), size(b), 0.25 * size(a));
+    const level = (what: string, one: number, other: number) =>
+      add(what, "V", one, other, 2, near(one, other, LEVEL_SHARE * Math.max(LEAST_LEVEL_V, Math.abs(one))));
+    level(t`low level`, a.levels.lowV, b.levels.lowV);
+    level(t`high level`, a.levels.highV, b.levels.highV);
+    if (a.dutyPct !== null && b.dutyPct !== null)
+      add(t`high share of a pulse`, "%", a.dutyPct, b.dutyPct, 0, near(a.dutyPct, b.dutyPct, DUTY_PCT));
+  } else if (a.size && b.size) {
+    const [one, other] = [a.size.voltsPerHertz, b.size.voltsPerHertz];
+    const isNear = Math.abs(Math.log(other / one)) <= Math.log(COIL_RATIO);
+    add(t`size for speed`, t`mV per Hz`, 1000 * one, 1000 * other, 1, isNear);
   }
-  add(t`pulses missing a turn`, "", missingATurn(before.raster), missingATurn(after.raster), 0.5);
-  if (before.raster && after.raster && before.raster.columns === after.raster.columns) {
-    const match = patternMatch(before.raster.meanDeviation, after.raster.meanDeviation);
-    list.push({
-      what: t`ring pattern`,
-      unit: "",
-      before: 1,
-      after: match,
-      agrees: match > SAME_RING,
-      say: match > SAME_RING ? t`the same ring` : t`not the same ring, or too even to tell`,
-    });
-  }
+  if (!before.raster || !after.raster) return list;
+  list.push(...ringLines(before.raster, after.raster));
   return list;
 }
 
-/** Correlation from which two patterns are one ring's (judgement; chance alone gives about 3/√N). */
-const SAME_RING = 0.65;
-
-function missingATurn(raster: RingRaster | null): number | null {
-  return raster && raster.missingShare.reduce((sum, share) => sum + share, 0);
+/** Both values as they are shown. */
+export function formatCompared({ unit, before, after, digits }: Compared): { before: string; after: string } {
+  const text = (value: number) => `${value.toFixed(digits)}${unit ? ` ${unit}` : ""}`;
+  return { before: text(before), after: text(after) };
 }
 
-/** Largest correlation of two per-tooth patterns over all rotations. */
-export function patternMatch(one: Float32Array, other: Float32Array): number {
-  let best = -1;
-  for (let shift = 0; shift < one.length; shift++) {
-    let [dot, a, b] = [0, 0, 0];
-    for (let t = 0; t < one.length; t++) {
-      const [x, y] = [one[t]!, other[(t + shift) % one.length]!];
-      if (Number.isNaN(x) || Number.isNaN(y)) continue;
-      dot += x * y;
-      a += x * x;
-      b += y * y;
-    }
-    if (a > 0 && b > 0) best = Math.max(best, dot / Math.sqrt(a * b));
-  }
-  return best;
+function ringLines(one: RingRaster, other: RingRaster): Compared[] {
+  const turns = [turnsOf(one), turnsOf(other)] as const;
+  const lost = (raster: RingRaster) => raster.missingShare.reduce((sum, share) => sum + (share || 0), 0);
+  const [before, after] = [lost(one), lost(other)];
+  const isAlike = Math.abs(after - before) <= HALF_A_PULSE;
+  const match = matchRings(one, other);
+  return [
+    ...(Math.min(...turns) < FEWEST_TURNS
+      ? []
+      : [
+          {
+            ...{ what: t`pulses missing a turn`, unit: "", before, after, digits: 1 as const, agrees: isAlike },
+            say: isAlike ? t`alike` : t`differs`,
+          },
+        ]),
+    one.columns === other.columns
+      ? {
+          ...{ what: t`ring, over turns`, unit: "", before: turns[0], after: turns[1], digits: 1 },
+          ...{ agrees: isSame(match), say: matchWords[match] },
+        }
+      : {
+          ...{ what: t`pulses per turn`, unit: "", before: one.columns, after: other.columns, digits: 0 },
+          ...{ agrees: false, say: matchWords.another },
+        },
+  ];
 }
+
+function isSame(match: RingMatch): boolean | null {
+  if (match === "another") return false;
+  return match === "same" || match === "same-reversed" ? true : null;
+}
+
+const matchWords: Readonly<Record<RingMatch, string>> = {
+  get same() {
+    return t`the same ring`;
+  },
+  get "same-reversed"() {
+    return t`the same ring, turned the other way`;
+  },
+  get another() {
+    return t`another ring`;
+  },
+  get "too-few-turns"() {
+    return t`cannot tell: turn both twice or more`;
+  },
+  get "too-even"() {
+    return t`cannot tell: too even`;
+  },
+};

@@ -15,9 +15,7 @@ export interface RingRaster {
   aside: Uint8Array;
   /** When each row begins, seconds; one more than rows. */
   rowStartS: Float64Array;
-  /** Mean over all turns, per tooth. */
-  meanDeviation: Float32Array;
-  /** Share of turns on which the tooth is missing. */
+  /** Share of the turns that reached it on which the tooth is missing; NaN where none did. */
   missingShare: Float32Array;
   /** The tooth under the sensor at the last pulse. */
   lastTooth: number;
@@ -66,8 +64,11 @@ export function ringRaster(
     missing,
     aside,
     rowStartS,
-    meanDeviation: columnMeans(deviation, rows, columns),
-    missingShare: columnMeans(Float32Array.from(missing), rows, columns),
+    missingShare: columnMeans(
+      deviation.map((value, i) => missing[i] || (Number.isNaN(value) ? NaN : 0)),
+      rows,
+      columns,
+    ),
     lastTooth: teeth.at(-1)! % columns,
     endSpeedShare: fastest / (periods.at(-1) ?? Infinity),
   };

@@ -11,7 +11,7 @@ import { middlesBeside, type RingPattern } from "./ring-pattern";
  */
 export function lossFindings(
   pulses: readonly Pulse[],
-  { ratios, teeth }: Rhythm,
+  { ratios, teeth, motion }: Rhythm,
   ring: RingPattern | null,
   sampleS: number,
   startS: number,
@@ -21,7 +21,8 @@ export function lossFindings(
   const gaps = lostPulses(pulses, ratios, guard);
   if (gaps.length === 0) return [];
   const at = (i: number) => startS + pulses[i]!.at * sampleS;
-  if (gaps.length === 1 && ring && !leftItsLevels && couldBeTheRing(gaps[0]!, ratios, teeth, ring)) return [];
+  if (gaps.length === 1 && ring && !leftItsLevels && couldBeTheRing(gaps[0]!, ratios, teeth, motion.aside, ring))
+    return [];
   const locked = ring ? lockedPlace(gaps, ratios, teeth, ring) : null;
   if (locked) {
     const { own } = locked;
@@ -73,14 +74,21 @@ const MOST_ROCKING = 14;
 const SLOWED = 2;
 const STOOD = 3.5;
 
-/** Seen once alone, nothing tells the ring from a wire: unless its place came round again, or it is too long for a ring. */
+/**
+ * Seen once alone, nothing tells the ring from a wire: unless its place came round again, or it is too long for a ring. In the
+ * first pulls of a hand and the last pulses before a stop a gap could hide: there no place has come round.
+ */
 function couldBeTheRing(
   gap: number,
   ratios: Float64Array,
   teeth: Int32Array,
+  aside: ArrayLike<number>,
   { pulsesPerRevolution: N }: RingPattern,
 ): boolean {
-  const passedAgain = teeth[gap]! - N >= 0 || teeth[gap]! + N < teeth.at(-1)!;
+  const judged = teeth.filter((_, i) => i < aside.length && !aside[i]);
+  const [first, last] = [judged[0] ?? Infinity, judged.at(-1) ?? -Infinity];
+  const passed = (place: number) => place >= first && place + Math.round(ratios[gap]!) <= last;
+  const passedAgain = passed(teeth[gap]! - N) || passed(teeth[gap]! + N);
   return !passedAgain && ratios[gap]! < LONGEST_MISSING * N;
 }
 
@@ -127,7 +135,6 @@ function lockedPlace(
   ring: RingPattern,
 ): { tooth: number; own: number[]; strength: number } | null {
   const N = ring.pulsesPerRevolution;
-  if (ring.revolutions < 1.8) return null;
   const own = gaps
     .map((_, from) => comingRound(gaps.slice(from), ratios, teeth, N))
     .reduce((best, one) => (one.length > best.length ? one : best));
@@ -211,7 +218,7 @@ export function shapeFindings(
   );
   const worst = odd.indexOf(Math.max(...odd));
   const size = rest[worst]!;
-  const cracked = odd[worst]! > 1.8 && Math.abs(size) > LEAST_JUMP * edgesAPole;
+  const cracked = odd[worst]! > 1.8 && Math.abs(size) > LEAST_JUMP * edgesAPole && standsAlone(rest, worst);
   const half = isPassive ? null : oddHalf(ring);
   if (half !== null && (!cracked || nearTooth(half >> 1, worst, ring.pulsesPerRevolution))) {
     const wide = half >> 1;
@@ -268,6 +275,15 @@ export function shapeFindings(
     );
   return list;
 }
+
+/** A crack makes one space long and may make the next one short; a hand's push makes several long together. */
+function standsAlone(rest: Float64Array, tooth: number): boolean {
+  const own = rest[tooth]!;
+  const beside = [-1, 1].map((away) => rest[(tooth + away + rest.length) % rest.length]!);
+  return beside.every((value) => Number.isNaN(value) || value / own < ALIKE_BESIDE);
+}
+
+const ALIKE_BESIDE = 0.6;
 
 /**
  * The one half of a pole that is too long or too short on every turn, where those beside it make up for it: a damaged tooth

@@ -19,8 +19,10 @@ export function ringOf(
   const once = by(told);
   const isRings = ({ losses }: { losses: Found[] }) => losses.every(({ ringLocked }) => ringLocked);
   if (!told || isRings(once)) return once;
-  const others = [...(setUp && setUp !== told ? [setUp] : []), 2 * told];
-  return others.map(by).find(isRings) ?? once;
+  const others = [...(setUp && setUp !== told ? [setUp] : []), 2 * told].map(by);
+  const rings = others.find((one) => one.losses.length > 0 && isRings(one));
+  // By twice the count its place never came round again: then nothing is told of it, and the count stays what it is.
+  return rings ?? (others.some(isRings) ? { ...once, losses: [] } : once);
 }
 
 /**

@@ -72,11 +72,11 @@ export function foldRing(parts: readonly Turning[], pulsesPerRevolution: number)
     pulsesPerRevolution: N,
     revolutions: parts.reduce((turns, { rhythm: { teeth } }) => turns + (teeth.at(-1) ?? 0) / N, 0),
     periodMean,
+    // Seen once, a period is as well a hand's doing as the ring's.
     periodError: count.map((n, t) =>
-      n > 0
-        ? Math.max(pooled, 0.002, n > 1 ? Math.sqrt(Math.max(0, square[t]! / n - (sum[t]! / n) ** 2)) : 0.2) /
-          Math.sqrt(n)
-        : NaN,
+      n > 1
+        ? Math.max(pooled, 0.002, Math.sqrt(Math.max(0, square[t]! / n - (sum[t]! / n) ** 2))) / Math.sqrt(n)
+        : Infinity,
     ),
     heightMean: Float64Array.from(heightsOf, middleHeight),
     halfOff: turnAbout(...([highsOf, lowsOf].map((of) => againstThoseBeside(of.map(middleHalf))) as [Halves, Halves])),
@@ -213,8 +213,11 @@ const LOSS = 0.5;
 const FEWEST_LOSSES = 3;
 /** So many of the places one turn from a loss must be losses too, for them to be the ring's. */
 const COMES_BACK = 0.7;
-/** Two turns repeat as one does, a ring of half as many teeth hardly at all: between 1 and 0 the middle parts best. */
-const AS_GOOD = 0.5;
+/**
+ * Two turns repeat as one does; half of an uneven ring is like its other half by chance, to a fifth (one over the root of
+ * so many teeth) and once in a hundred and fifty to a half.
+ */
+const AS_GOOD = 0.7;
 
 /**
  * Pulses per revolution from the ring's own signature: the lag at which deviations of period, or of height, repeat best.

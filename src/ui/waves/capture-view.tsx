@@ -108,7 +108,9 @@ export function CaptureView({
     setComparedId(id);
     const other = (await loadCapture(id)) ?? (await loadShipped(id));
     if (!other) return;
-    const { pulsesPerRevolution: pulses, tyre, family } = job.setup;
+    const { pulsesPerRevolution, tyre, family } = job.setup;
+    // A ring kept in the library has its own count, whatever this job's is.
+    const pulses = library.find(({ captureId }) => captureId === id)?.pulses ?? pulsesPerRevolution;
     const read = await captureWorker.ask((remote) => remote.analyse(other, { pulses, tyre, family }, false));
     if (read.ok)
       setCompared({

@@ -3,8 +3,14 @@ import { gettext, t } from "@/core/words/words";
 import { useState } from "react";
 import { searchLibrary, type LibraryItem } from "@/core/library/library";
 import { Cap } from "../keys/cap";
-import { formatCompared } from "@/core/waveform/compare-words";
-import type { Compared } from "@/core/waveform/compare";
+import { formatCompared, type Compared } from "@/core/waveform/compare";
+
+/** Alike, different, or not to be told. */
+const AGREES = {
+  true: { sign: "✓", look: "text-verdigris" },
+  false: { sign: "≠", look: "text-brick" },
+  null: { sign: "–", look: "text-muted" },
+} as const;
 
 /** This recording against another: of the same job (other side, before, after), or kept in the library. */
 export function ComparePanel({
@@ -76,8 +82,8 @@ export function ComparePanel({
                   <td className="py-1">{row.what}</td>
                   <td className="text-right font-mono">{before}</td>
                   <td className="text-right font-mono">{after}</td>
-                  <td className={row.agrees ? "pl-2 text-verdigris" : "pl-2 text-brick"}>
-                    {row.agrees ? "✓" : "≠"} {row.say}
+                  <td className={`pl-2 ${AGREES[String(row.agrees) as keyof typeof AGREES].look}`}>
+                    {AGREES[String(row.agrees) as keyof typeof AGREES].sign} {row.say}
                   </td>
                 </tr>
               );
