@@ -143,3 +143,20 @@ it("rings of different counts are different rings", () => {
     agrees: false,
   });
 });
+
+it("of another car only what holds for every make is judged: the ratio of levels, the duty, what is missing", () => {
+  const random = seeded(11);
+  const of = (teeth: number, volts: number) =>
+    record(random, makeRing(random, teeth, 0.004), { family: "active-2wire", top: 1.7, volts });
+  const rows = compareCaptures(of(46, 0.4), of(48, 0.9), "another-car");
+  expect(rows.map(({ what, agrees }) => [what, agrees])).toEqual([
+    ["low level", null],
+    ["high level", null],
+    ["high over low", true],
+    ["high share of a pulse", true],
+    ["pulses missing a turn", true],
+  ]);
+  const model = compareCaptures(of(46, 0.4), of(48, 0.9), "this-model");
+  expect(model.find(({ what }) => what === "low level")!.agrees).toBe(false);
+  expect(model.find(({ what }) => what === "pulses per turn")!.agrees).toBe(false);
+});

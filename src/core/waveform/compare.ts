@@ -21,9 +21,14 @@ export interface Judged {
   raster: RingRaster | null;
 }
 
+/** Whose the other recording is: sizes are a make's own, and only a car's own ring can be known again. */
+export type Whose = "this-car" | "this-model" | "another-car";
+
 /** Levels of one car differ by no more from one day to the next, as a share of them; small ones in volts (judgement). */
 const LEVEL_SHARE = 0.08;
 const LEAST_LEVEL_V = 0.5;
+/** High over low of good sensors of any make: 1.9 to 2.2 (data sheets, from memory). */
+const RATIO_SPREAD = 0.3;
 const DUTY_PCT = 6;
 /** Two coils of one axle, as a ratio (common practice, no source). */
 const COIL_RATIO = 1.3;
@@ -33,26 +38,35 @@ const HALF_A_PULSE = 0.5;
 const FEWEST_TURNS = 1.5;
 
 /** Two recordings held together: levels, duty, a coil's volts per hertz, and the ring's own pattern at its best alignment. */
-export function compareCaptures(before: Judged, after: Judged): Compared[] {
+export function compareCaptures(before: Judged, after: Judged, whose: Whose = "this-car"): Compared[] {
   const list: Compared[] = [];
   const [a, b] = [before.channel, after.channel];
   const add = (what: string, unit: string, one: number, other: number, digits: Compared["digits"], agrees: boolean) =>
     list.push({ what, unit, before: one, after: other, digits, agrees, say: agrees ? t`alike` : t`differs` });
+  /** What makers choose as they like: no measure from one make to the next. */
+  const addOwn: typeof add = (...line) => {
+    const count = add(...line);
+    if (whose === "another-car") list[count - 1] = { ...list[count - 1]!, agrees: null, say: t`each make's own` };
+    return count;
+  };
   const near = (one: number, other: number, within: number) => Math.abs(other - one) <= within;
   if (a.signal === "two-level" && b.signal === "two-level") {
     const level = (what: string, one: number, other: number) =>
-      add(what, "V", one, other, 2, near(one, other, LEVEL_SHARE * Math.max(LEAST_LEVEL_V, Math.abs(one))));
+      addOwn(what, "V", one, other, 2, near(one, other, LEVEL_SHARE * Math.max(LEAST_LEVEL_V, Math.abs(one))));
     level(t`low level`, a.levels.lowV, b.levels.lowV);
     level(t`high level`, a.levels.highV, b.levels.highV);
+    const [one, other] = [a.levels.highV / a.levels.lowV, b.levels.highV / b.levels.lowV];
+    if (whose === "another-car" && a.levels.lowV > 0 && b.levels.lowV > 0)
+      add(t`high over low`, "", one, other, 2, near(one, other, RATIO_SPREAD));
     if (a.dutyPct !== null && b.dutyPct !== null)
       add(t`high share of a pulse`, "%", a.dutyPct, b.dutyPct, 0, near(a.dutyPct, b.dutyPct, DUTY_PCT));
   } else if (a.size && b.size) {
     const [one, other] = [a.size.voltsPerHertz, b.size.voltsPerHertz];
     const isNear = Math.abs(Math.log(other / one)) <= Math.log(COIL_RATIO);
-    add(t`size for speed`, t`mV per Hz`, 1000 * one, 1000 * other, 1, isNear);
+    addOwn(t`size for speed`, t`mV per Hz`, 1000 * one, 1000 * other, 1, isNear);
   }
   if (!before.raster || !after.raster) return list;
-  list.push(...ringLines(before.raster, after.raster));
+  list.push(...ringLines(before.raster, after.raster, whose));
   return list;
 }
 
@@ -62,31 +76,31 @@ export function formatCompared({ unit, before, after, digits }: Compared): { bef
   return { before: text(before), after: text(after) };
 }
 
-function ringLines(one: RingRaster, other: RingRaster): Compared[] {
+function ringLines(one: RingRaster, other: RingRaster, whose: Whose): Compared[] {
   const turns = [turnsOf(one), turnsOf(other)] as const;
   const lost = (raster: RingRaster) => raster.missingShare.reduce((sum, share) => sum + (share || 0), 0);
   const [before, after] = [lost(one), lost(other)];
   const isAlike = Math.abs(after - before) <= HALF_A_PULSE;
-  const match = matchRings(one, other);
-  return [
-    ...(Math.min(...turns) < FEWEST_TURNS
-      ? []
-      : [
-          {
-            ...{ what: t`pulses missing a turn`, unit: "", before, after, digits: 1 as const, agrees: isAlike },
-            say: isAlike ? t`alike` : t`differs`,
-          },
-        ]),
-    one.columns === other.columns
-      ? {
-          ...{ what: t`ring, over turns`, unit: "", before: turns[0], after: turns[1], digits: 1 },
-          ...{ agrees: isSame(match), say: matchWords[match] },
-        }
-      : {
-          ...{ what: t`pulses per turn`, unit: "", before: one.columns, after: other.columns, digits: 0 },
-          ...{ agrees: false, say: matchWords.another },
-        },
-  ];
+  const lines: Compared[] = [];
+  if (Math.min(...turns) >= FEWEST_TURNS)
+    lines.push({
+      ...{ what: t`pulses missing a turn`, unit: "", before, after, digits: 1, agrees: isAlike },
+      say: isAlike ? t`alike` : t`differs`,
+    });
+  if (one.columns !== other.columns && whose !== "another-car")
+    lines.push({
+      ...{ what: t`pulses per turn`, unit: "", before: one.columns, after: other.columns, digits: 0 },
+      ...{ agrees: false, say: matchWords.another },
+    });
+  // Another car has another ring: nothing to be told.
+  else if (whose === "this-car") {
+    const match = matchRings(one, other);
+    lines.push({
+      ...{ what: t`ring, over turns`, unit: "", before: turns[0], after: turns[1], digits: 1 },
+      ...{ agrees: isSame(match), say: matchWords[match] },
+    });
+  }
+  return lines;
 }
 
 function isSame(match: RingMatch): boolean | null {

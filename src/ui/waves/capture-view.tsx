@@ -6,7 +6,7 @@ import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { isUsable } from "@/core/waveform/usable";
-import { knownFrom, libraryItem, type LibraryItem } from "@/core/library/library";
+import { knownFrom, libraryItem, modelName, type LibraryItem } from "@/core/library/library";
 import { usualCounts } from "@/core/circuit/setup";
 import type { Job } from "@/core/job/schema";
 import { departing } from "@/core/waveform/departing";
@@ -110,12 +110,18 @@ export function CaptureView({
     if (!other) return;
     const { pulsesPerRevolution, tyre, family } = job.setup;
     // A ring kept in the library has its own count, whatever this job's is.
-    const pulses = library.find(({ captureId }) => captureId === id)?.pulses ?? pulsesPerRevolution;
+    const item = library.find(({ captureId }) => captureId === id);
+    const pulses = item?.pulses ?? pulsesPerRevolution;
+    const whose = !item ? "this-car" : item.model === modelName(job.car.name) ? "this-model" : "another-car";
     const read = await captureWorker.ask((remote) => remote.analyse(other, { pulses, tyre, family }, false));
     if (read.ok)
       setCompared({
         name: other.name,
-        rows: compareCaptures({ channel: read.channels[0]!, raster: read.rasters[0] ?? null }, { channel, raster }),
+        rows: compareCaptures(
+          { channel: read.channels[0]!, raster: read.rasters[0] ?? null },
+          { channel, raster },
+          whose,
+        ),
       });
   };
   return (
@@ -129,7 +135,7 @@ export function CaptureView({
         whole={whole}
         onView={setView}
       />
-      <div className="grid gap-4 p-4 lg:grid-cols-[minmax(0,1.6fr)_minmax(0,0.8fr)_minmax(0,1.1fr)]">
+      <div className="grid items-start gap-4 p-4 lg:grid-cols-[minmax(0,1.6fr)_minmax(0,0.8fr)_minmax(0,1.1fr)] lg:grid-rows-[auto_1fr]">
         <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Ring raster`}>
           <h2 className="flex flex-wrap justify-between gap-x-4 text-sm text-muted">
             <b className="font-semibold">{t`Ring raster`}</b>
@@ -173,7 +179,7 @@ export function CaptureView({
             <p className="py-8 text-center text-muted">{t`No ring to draw.`}</p>
           )}
         </section>
-        <div className="grid content-start gap-4">
+        <div className="grid content-start gap-4 lg:row-span-2">
           <FindingsPanel
             channel={channel}
             channelNames={result.channels.map(({ name }) => name)}
@@ -197,16 +203,16 @@ export function CaptureView({
             </section>
           )}
           <ChannelsPanel key={open.id} capture={result.capture} onApply={onRescale} />
-          {others.length + library.length > 0 && (
-            <ComparePanel
-              others={others}
-              library={library}
-              compared={compared}
-              onCompare={(id) => void compare(id)}
-              onTighten={known ? () => onTighten(known) : null}
-            />
-          )}
         </div>
+        {others.length + library.length > 0 && (
+          <ComparePanel
+            others={others}
+            library={library}
+            compared={compared}
+            onCompare={(id) => void compare(id)}
+            onTighten={known ? () => onTighten(known) : null}
+          />
+        )}
       </div>
       <footer className="flex flex-wrap gap-x-6 gap-y-1 border-t border-rule px-4 py-2 font-mono text-sm text-muted">
         {channel.speedKmh && (

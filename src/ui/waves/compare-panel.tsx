@@ -29,48 +29,53 @@ export function ComparePanel({
 }) {
   const [query, setQuery] = useState("");
   return (
-    <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Compare`}>
-      <h2 className="text-sm font-semibold text-muted">{t`Against another recording`}</h2>
-      {library.length > 0 && (
-        <input
-          type="search"
-          aria-label={t`Search the library`}
-          placeholder={t`search the library: model, good, bad, finding`}
-          className="mt-2 min-h-11 w-full rounded-lg border border-rule bg-paper px-3"
-          value={query}
-          onChange={(event) => setQuery(event.target.value)}
-        />
-      )}
-      <select
-        aria-label={t`Recording to compare with`}
-        className="mt-2 min-h-12 w-full rounded-lg border border-rule bg-paper px-3"
-        defaultValue=""
-        onChange={(event) => event.target.value && onCompare(event.target.value)}
-      >
-        <option value="">{t`choose…`}</option>
-        {others.map(({ id, name }) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-        {searchLibrary(library, query).map(({ captureId, model, kind, finding, simulated }) => (
-          <option key={captureId} value={captureId}>
-            {kind === "known-good" ? t`known-good` : t`known-bad`}: {gettext(model)},{" "}
-            {scopeAnswers().say[finding] ?? finding}
-            {simulated ? t` (simulated)` : ""}
-          </option>
-        ))}
-      </select>
-      {onTighten && (
-        <Cap className="mt-2 w-full" onClick={onTighten}>{t`tighten this job's ranges by this known-good`}</Cap>
-      )}
+    <section
+      className="grid gap-x-6 rounded-2xl border border-rule bg-card p-4 lg:col-span-2 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.4fr)]"
+      aria-label={t`Compare`}
+    >
+      <div>
+        <h2 className="text-sm font-semibold text-muted">{t`Against another recording`}</h2>
+        {library.length > 0 && (
+          <input
+            type="search"
+            aria-label={t`Search the library`}
+            placeholder={t`search the library: model, good, bad, finding`}
+            className="mt-2 min-h-11 w-full rounded-lg border border-rule bg-paper px-3"
+            value={query}
+            onChange={(event) => setQuery(event.target.value)}
+          />
+        )}
+        <select
+          aria-label={t`Recording to compare with`}
+          className="mt-2 min-h-12 w-full rounded-lg border border-rule bg-paper px-3"
+          defaultValue=""
+          onChange={(event) => event.target.value && onCompare(event.target.value)}
+        >
+          <option value="">{t`choose…`}</option>
+          {others.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+          {searchLibrary(library, query).map(({ captureId, model, kind, finding, simulated }) => (
+            <option key={captureId} value={captureId}>
+              {kind === "known-good" ? t`known-good` : t`known-bad`}: {gettext(model)},{" "}
+              {scopeAnswers().say[finding] ?? finding}
+              {simulated ? t` (simulated)` : ""}
+            </option>
+          ))}
+        </select>
+        {onTighten && (
+          <Cap className="mt-2 w-full" onClick={onTighten}>{t`tighten this job's ranges by this known-good`}</Cap>
+        )}
+      </div>
       {compared && (
-        <table className="mt-2 w-full text-sm">
+        <table className="mt-2 w-full self-start text-sm">
           <thead>
             <tr className="text-left text-muted">
               <th className="font-normal">{t`measure`}</th>
-              <th className="text-right font-normal">{t`that`}</th>
-              <th className="text-right font-normal">{t`this`}</th>
+              <th className="pl-3 text-right font-normal">{t`that`}</th>
+              <th className="pl-3 text-right font-normal">{t`this`}</th>
               <th />
             </tr>
           </thead>
@@ -80,9 +85,9 @@ export function ComparePanel({
               return (
                 <tr key={row.what} className="border-t border-rule">
                   <td className="py-1">{row.what}</td>
-                  <td className="text-right font-mono">{before}</td>
-                  <td className="text-right font-mono">{after}</td>
-                  <td className={`pl-2 ${AGREES[String(row.agrees) as keyof typeof AGREES].look}`}>
+                  <td className="pl-3 text-right font-mono whitespace-nowrap">{before}</td>
+                  <td className="pl-3 text-right font-mono whitespace-nowrap">{after}</td>
+                  <td className={`pl-3 ${AGREES[String(row.agrees) as keyof typeof AGREES].look}`}>
                     {AGREES[String(row.agrees) as keyof typeof AGREES].sign} {row.say}
                   </td>
                 </tr>
