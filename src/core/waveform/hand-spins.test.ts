@@ -47,6 +47,20 @@ describe("a wheel pushed by hand again and again", () => {
     expect(ringRaster(capture, 0, poles)!.rowStartS[0]).toBeCloseTo(read!.pulseTimesS[0]!, 9);
   });
 
+  // Springs and brake let it rock over some poles as it stops: which one stands at the sensor is told give or take some.
+  it("stands where the ring clock says, give or take what it says", () => {
+    const away = Array.from({ length: 12 }, (_, n) => n).flatMap((n) => {
+      const { channels, sampleS, poles, family, turns } = handSpin(600 + n, "rocked");
+      const raster = ringRaster({ name: "hand", sampleS, startS: 0, channels }, 0, poles, { family });
+      if (!raster) return [];
+      const off = (((Math.round(turns * poles) - raster.lastTooth) % poles) + poles) % poles;
+      return [{ teeth: Math.min(off, poles - off), within: raster.lastWithin + 1 }];
+    });
+    expect(away.length).toBeGreaterThan(9);
+    expect(away.filter(({ teeth, within }) => teeth > within)).toEqual([]);
+    expect(Math.max(...away.map(({ within }) => within))).toBeLessThan(12);
+  });
+
   it("runs out of true where its ring does, by what all stretches between pushes have in common", () => {
     expect(share(judged("eccentric", 300, 10), (codes) => codes.includes("eccentric"))).toBeGreaterThanOrEqual(0.7);
     // By the law itself: ω² falls in straight lines, each from its own push, over a ring 5 % out of true.

@@ -1,4 +1,5 @@
 import type { Capture } from "../capture/capture";
+import { cameToRest } from "./came-to-rest";
 import { pulseList } from "./pulse-list";
 import { countedThroughPushes, isMissing, rhythmOf } from "./pulses";
 import { sinceKeyOn } from "./supply";
@@ -17,8 +18,9 @@ export interface RingRaster {
   rowStartS: Float64Array;
   /** Share of the turns that reached it on which the tooth is missing; NaN where none did. */
   missingShare: Float32Array;
-  /** The tooth under the sensor at the last pulse. */
+  /** The tooth under the sensor where the wheel came to rest, and give or take how many. */
   lastTooth: number;
+  lastWithin: number;
   /** Pulses a second at the end over the fastest: near 0 when the wheel was let run out. */
   endSpeedShare: number;
 }
@@ -34,7 +36,7 @@ export function ringRaster(
 ): RingRaster | null {
   const { capture } = sinceKeyOn(recorded);
   const { sampleS, channels } = capture;
-  const { pulses, startS } = pulseList(channels[channel]!, capture, options);
+  const { pulses, startS, shape } = pulseList(channels[channel]!, capture, options);
   if (pulses.length < pulsesPerRevolution / 2 || pulses.length < 8) return null;
   const { ratios, deviations, teeth, periods, motion } = countedThroughPushes(rhythmOf(pulses), pulsesPerRevolution);
   const columns = pulsesPerRevolution;
@@ -56,6 +58,7 @@ export function ringRaster(
     while (pulse < pulses.length - 1 && teeth[pulse]! < row * columns) pulse++;
     rowStartS[row] = startS + pulses[pulse]!.at * sampleS;
   }
+  const rest = cameToRest(periods, teeth, shape.kind === "sine");
   const fastest = periods.reduce((least, period) => Math.min(least, period), Infinity);
   return {
     columns,
@@ -69,7 +72,8 @@ export function ringRaster(
       rows,
       columns,
     ),
-    lastTooth: teeth.at(-1)! % columns,
+    lastTooth: ((rest.teeth % columns) + columns) % columns,
+    lastWithin: rest.within,
     endSpeedShare: fastest / (periods.at(-1) ?? Infinity),
   };
 }
@@ -79,16 +83,19 @@ export interface PaintMark {
   /** Teeth to turn on, in the direction it was spun. */
   teethOn: number;
   degreesOn: number;
+  /** Give or take so many teeth. */
+  within: number;
   /** The wheel ran out and still stands where the recording left it. */
   fromStandstill: boolean;
 }
 
 /** @param tooth counted from 1, as findings name it */
-export function paintMark({ columns, lastTooth, endSpeedShare }: RingRaster, tooth: number): PaintMark {
+export function paintMark({ columns, lastTooth, lastWithin, endSpeedShare }: RingRaster, tooth: number): PaintMark {
   const fromStandstill = endSpeedShare < RAN_OUT;
   const from = fromStandstill ? lastTooth : 0;
   const teethOn = (tooth - 1 - from + columns) % columns;
-  return { teethOn, degreesOn: Math.round((360 * teethOn) / columns), fromStandstill };
+  const within = fromStandstill ? lastWithin : 0;
+  return { teethOn, degreesOn: Math.round((360 * teethOn) / columns), within, fromStandstill };
 }
 
 /** A spin that ends under this part of its fastest speed was let run out. */
