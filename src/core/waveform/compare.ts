@@ -34,8 +34,8 @@ const DUTY_PCT = 6;
 const COIL_RATIO = 1.3;
 /** Missing pulses are whole ones. */
 const HALF_A_PULSE = 0.5;
-/** Under that neither "missing" nor "none missing" was seen twice. */
-const FEWEST_TURNS = 1.5;
+/** Under that neither “missing” nor “none missing” was seen twice. */
+const FEWEST_TURNS = 2;
 
 /** Two recordings held together: levels, duty, a coil's volts per hertz, and the ring's own pattern at its best alignment. */
 export function compareCaptures(before: Judged, after: Judged, whose: Whose = "this-car"): Compared[] {
@@ -66,7 +66,8 @@ export function compareCaptures(before: Judged, after: Judged, whose: Whose = "t
     addOwn(t`size for speed`, t`mV per Hz`, 1000 * one, 1000 * other, 1, isNear);
   }
   if (!before.raster || !after.raster) return list;
-  list.push(...ringLines(before.raster, after.raster, whose));
+  const isCounted = a.countFrom === "given" && b.countFrom === "given";
+  list.push(...ringLines(before.raster, after.raster, whose, isCounted));
   return list;
 }
 
@@ -76,7 +77,8 @@ export function formatCompared({ unit, before, after, digits }: Compared): { bef
   return { before: text(before), after: text(after) };
 }
 
-function ringLines(one: RingRaster, other: RingRaster, whose: Whose): Compared[] {
+/** @param isCounted the counts are no guess out of the signal, which may be a tooth off */
+function ringLines(one: RingRaster, other: RingRaster, whose: Whose, isCounted: boolean): Compared[] {
   const turns = [turnsOf(one), turnsOf(other)] as const;
   const lost = (raster: RingRaster) => raster.missingShare.reduce((sum, share) => sum + (share || 0), 0);
   const [before, after] = [lost(one), lost(other)];
@@ -90,7 +92,9 @@ function ringLines(one: RingRaster, other: RingRaster, whose: Whose): Compared[]
   if (one.columns !== other.columns && whose !== "another-car")
     lines.push({
       ...{ what: t`pulses per turn`, unit: "", before: one.columns, after: other.columns, digits: 0 },
-      ...{ agrees: false, say: matchWords.another },
+      ...(isCounted
+        ? { agrees: false, say: matchWords.another }
+        : { agrees: null, say: t`cannot tell: set the pulses per turn` }),
     });
   // Another car has another ring: nothing to be told.
   else if (whose === "this-car") {
