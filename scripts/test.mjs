@@ -3,16 +3,13 @@ import { build, install, needChromium, tool } from "./run.mjs";
 await install();
 needChromium();
 // Two lanes, one core each and a little: what one leaves idle the other takes.
-await Promise.all([unitTests(), checksAndBuild().then(browserTests)]);
+await Promise.all([unitTests(), checksAndBuild()]);
+// Not beside the unit tests: both want both cores, and a browser kept waiting is what makes its tests doubtful.
+await tool("browser tests", "playwright", ["test"]);
 console.log("\nall steps passed");
 
 function unitTests() {
   return tool("unit tests", "vitest", ["run", "--reporter=dot"], { held: true });
-}
-
-/** Much of a browser test is waiting: what is left of the unit tests goes on meanwhile. */
-function browserTests() {
-  return tool("browser tests", "playwright", ["test"]);
 }
 
 async function checksAndBuild() {

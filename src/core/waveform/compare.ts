@@ -1,4 +1,5 @@
 import { t } from "../words/words";
+import { isCurrentRatio } from "../circuit/current-ratio";
 import type { ChannelAnalysis } from "./analyse";
 import type { RingRaster } from "./raster";
 import { matchRings, turnsOf, type RingMatch } from "./ring-match";
@@ -27,8 +28,6 @@ export type Whose = "this-car" | "this-model" | "another-car";
 /** Levels of one car differ by no more from one day to the next, as a share of them; small ones in volts (judgement). */
 const LEVEL_SHARE = 0.08;
 const LEAST_LEVEL_V = 0.5;
-/** High over low of good sensors of any make: 1.9 to 2.2 (data sheets, from memory). */
-const RATIO_SPREAD = 0.3;
 const DUTY_PCT = 6;
 /** Two coils of one axle, as a ratio (common practice, no source). */
 const COIL_RATIO = 1.3;
@@ -43,12 +42,11 @@ export function compareCaptures(before: Judged, after: Judged, whose: Whose = "t
   const [a, b] = [before.channel, after.channel];
   const add = (what: string, unit: string, one: number, other: number, digits: Compared["digits"], agrees: boolean) =>
     list.push({ what, unit, before: one, after: other, digits, agrees, say: agrees ? t`alike` : t`differs` });
-  /** What makers choose as they like: no measure from one make to the next. */
-  const addOwn: typeof add = (...line) => {
-    const count = add(...line);
-    if (whose === "another-car") list[count - 1] = { ...list[count - 1]!, agrees: null, say: t`each make's own` };
-    return count;
-  };
+  // What makers choose as they like is no measure from one make to the next.
+  const addOwn: typeof add = (what, unit, before, after, digits, agrees) =>
+    whose === "another-car"
+      ? list.push({ what, unit, before, after, digits, agrees: null, say: t`each make's own` })
+      : add(what, unit, before, after, digits, agrees);
   const near = (one: number, other: number, within: number) => Math.abs(other - one) <= within;
   if (a.signal === "two-level" && b.signal === "two-level") {
     const level = (what: string, one: number, other: number) =>
@@ -56,8 +54,9 @@ export function compareCaptures(before: Judged, after: Judged, whose: Whose = "t
     level(t`low level`, a.levels.lowV, b.levels.lowV);
     level(t`high level`, a.levels.highV, b.levels.highV);
     const [one, other] = [a.levels.highV / a.levels.lowV, b.levels.highV / b.levels.lowV];
-    if (whose === "another-car" && a.levels.lowV > 0 && b.levels.lowV > 0)
-      add(t`high over low`, "", one, other, 2, near(one, other, RATIO_SPREAD));
+    // A pulled-up output goes nearly to zero, and its ratio tells nothing.
+    if (whose === "another-car" && (isCurrentRatio(one) || isCurrentRatio(other)))
+      add(t`high over low`, "", one, other, 2, isCurrentRatio(one) && isCurrentRatio(other));
     if (a.dutyPct !== null && b.dutyPct !== null)
       add(t`high share of a pulse`, "%", a.dutyPct, b.dutyPct, 0, near(a.dutyPct, b.dutyPct, DUTY_PCT));
   } else if (a.size && b.size) {

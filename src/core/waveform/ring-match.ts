@@ -37,7 +37,7 @@ export function matchRings(one: RingRaster, other: RingRaster): RingMatch {
   return score(expected) >= WOULD_SHOW && score(best) < COULD_BE_CHANCE ? "another" : "too-even";
 }
 
-/** Turns a recording holds that can be judged: half of the teeth or more in each. */
+/** Turns a recording holds, by the teeth it shows or misses. */
 export function turnsOf({ rows, columns, deviation, missing }: RingRaster): number {
   let seen = 0;
   for (let i = 0; i < rows * columns; i++) if (missing[i] || !Number.isNaN(deviation[i]!)) seen++;
