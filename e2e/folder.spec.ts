@@ -85,6 +85,8 @@ test("two machines on one folder: a job goes over, both write in it, both have a
   await aMachine(anna!, "Anna");
   await aMachine(ben!, "Ben");
   await anna!.goto("/");
+  // Keys are heard once the page's own script has drawn its rows.
+  await expect(anna!.getByText("Osmund Drover 09").last()).toBeVisible();
   await anna!.keyboard.press("n");
   await expect(anna!.getByRole("heading", { name: "What is known" })).toBeVisible();
   await anna!.keyboard.press("4");
