@@ -4,6 +4,7 @@ import { typedText } from "../units/typed-text";
 import { isNarrowed } from "../car/tolerances";
 import { families, nominalPulses, type CornerSetup } from "../circuit/setup";
 import type { ChannelAnalysis } from "../waveform/analyse";
+import type { Whose } from "../waveform/compare";
 
 /** A recording kept for comparison, without the car's name or plate. */
 export const libraryItemSchema = z.object({
@@ -75,6 +76,12 @@ export function knownFrom(item: LibraryItem, setup: CornerSetup): NonNullable<Co
     ...(millivoltsPerKmh !== null ? { millivoltsPerKmh } : {}),
   };
   return isNarrowed({ ...setup, known }) ? known : null;
+}
+
+/** Whose a recording is that is compared with one of this car; none of the library is one of its own job. */
+export function whoseRecording(item: LibraryItem | undefined, carName: string): Whose {
+  if (!item) return "this-car";
+  return carName.trim() !== "" && item.model === modelName(carName) ? "this-model" : "another-car";
 }
 
 /** Items that fit a search: every word must be somewhere in what is shown. */

@@ -13,7 +13,7 @@ const MOST_ROCKING = 24;
 const SLOWED = 2;
 const SOONER = 0.7;
 
-/** The last poles pass too slowly for a coil to show them (domain of hand spins, judgement). */
+/** The last poles pass too slowly for a coil to show them (judgement, from wheels spun by hand). */
 const UNSEEN_OF_A_COIL = 3;
 /** An edge, and what is not seen between the last two. */
 const AN_EDGE = 1;

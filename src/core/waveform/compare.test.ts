@@ -5,6 +5,7 @@
 import { expect, describe, it } from "vitest";
 import { normal, seeded, type Random } from "../random/random";
 import type { Family } from "../circuit/setup";
+import { whoseRecording, type LibraryItem } from "../library/library";
 import { analyseCapture } from "./analyse";
 import { compareCaptures } from "./compare";
 import { ringRaster } from "./raster";
@@ -159,4 +160,12 @@ it("of another car only what holds for every make is judged: the ratio of levels
   const model = compareCaptures(of(46, 0.4), of(48, 0.9), "this-model");
   expect(model.find(({ what }) => what === "low level")!.agrees).toBe(false);
   expect(model.find(({ what }) => what === "pulses per turn")!.agrees).toBe(false);
+});
+
+it("a recording is this car's, its model's or another's; a car without a name has no model", () => {
+  const item = { model: "Halmer Teal" } as LibraryItem;
+  expect(whoseRecording(undefined, "Halmer Teal 05")).toBe("this-car");
+  expect(whoseRecording(item, "Halmer Teal 05")).toBe("this-model");
+  expect(whoseRecording(item, "Osmund Drover 09")).toBe("another-car");
+  expect(whoseRecording({ ...item, model: "car" }, "")).toBe("another-car");
 });

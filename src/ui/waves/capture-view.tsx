@@ -6,7 +6,7 @@ import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { isUsable } from "@/core/waveform/usable";
-import { knownFrom, libraryItem, modelName, type LibraryItem } from "@/core/library/library";
+import { knownFrom, libraryItem, whoseRecording, type LibraryItem } from "@/core/library/library";
 import { usualCounts } from "@/core/circuit/setup";
 import type { Job } from "@/core/job/schema";
 import { departing } from "@/core/waveform/departing";
@@ -112,7 +112,6 @@ export function CaptureView({
     // A ring kept in the library has its own count, whatever this job's is.
     const item = library.find(({ captureId }) => captureId === id);
     const pulses = item?.pulses ?? pulsesPerRevolution;
-    const whose = !item ? "this-car" : item.model === modelName(job.car.name) ? "this-model" : "another-car";
     const read = await captureWorker.ask((remote) => remote.analyse(other, { pulses, tyre, family }, false));
     if (read.ok)
       setCompared({
@@ -120,7 +119,7 @@ export function CaptureView({
         rows: compareCaptures(
           { channel: read.channels[0]!, raster: read.rasters[0] ?? null },
           { channel, raster },
-          whose,
+          whoseRecording(item, job.car.name),
         ),
       });
   };

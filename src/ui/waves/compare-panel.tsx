@@ -5,12 +5,9 @@ import { searchLibrary, type LibraryItem } from "@/core/library/library";
 import { Cap } from "../keys/cap";
 import { formatCompared, type Compared } from "@/core/waveform/compare";
 
-/** Alike, different, or not to be told. */
-const AGREES = {
-  true: { sign: "✓", look: "text-verdigris" },
-  false: { sign: "≠", look: "text-brick" },
-  null: { sign: "–", look: "text-muted" },
-} as const;
+const ALIKE = { sign: "✓", look: "text-verdigris" };
+const DIFFERENT = { sign: "≠", look: "text-brick" };
+const UNTOLD = { sign: "–", look: "text-muted" };
 
 /** This recording against another: of the same job (other side, before, after), or kept in the library. */
 export function ComparePanel({
@@ -82,13 +79,14 @@ export function ComparePanel({
           <tbody>
             {compared.rows.map((row) => {
               const { before, after } = formatCompared(row);
+              const { sign, look } = row.agrees === null ? UNTOLD : row.agrees ? ALIKE : DIFFERENT;
               return (
                 <tr key={row.what} className="border-t border-rule">
                   <td className="py-1">{row.what}</td>
                   <td className="pl-3 text-right font-mono whitespace-nowrap">{before}</td>
                   <td className="pl-3 text-right font-mono whitespace-nowrap">{after}</td>
-                  <td className={`pl-3 ${AGREES[String(row.agrees) as keyof typeof AGREES].look}`}>
-                    {AGREES[String(row.agrees) as keyof typeof AGREES].sign} {row.say}
+                  <td className={`pl-3 ${look}`}>
+                    {sign} {row.say}
                   </td>
                 </tr>
               );

@@ -52,7 +52,7 @@ export function RingClock({ raster, marked }: { raster: RingRaster; marked: read
       <p className="max-w-64 text-center text-sm text-muted">
         {mark
           ? mark.fromStandstill
-            ? t`Sensor at the top, wheel as it stopped. Turn it on by ${mark.degreesOn}° the way it was spun, ${mark.teethOn} teeth, and look ${mark.within} either way. Put the paint mark there.`
+            ? t`Sensor at the top, wheel as it stopped. Turn it on by ${mark.degreesOn}° the way it was spun: ${mark.teethOn} teeth, give or take ${mark.within}. Put the paint mark there.`
             : t`Tooth 1 is the one that passed the sensor first. The mark goes ${mark.degreesOn}° after it, in the direction of spin.`
           : t`Sensor at the top. No tooth stands out.`}
       </p>
