@@ -15,6 +15,8 @@ export const dialectSchema = z.object({
   remote: command,
   /** Asks for one reading as it stands. */
   read: command,
+  /** Asks what it is set to; empty where it does not say. */
+  function: z._default(command, "FUNC?"),
   /** Sets it to what a check reads; empty where that is done by hand. */
   set: z.object({
     "volts-dc": command,
@@ -28,12 +30,13 @@ export const dialectSchema = z.object({
 });
 export type Dialect = z.infer<typeof dialectSchema>;
 
-/** The commands of SCPI-1999, volume 2, CONFigure and READ? (from memory): what most bench meters understand. */
+/** The commands of SCPI-1999, volume 2, CONFigure, READ? and SENSe:FUNCtion? (from memory): what most bench meters understand. */
 export const usualDialect: Dialect = {
   baud: 9600,
   identify: "*IDN?",
   remote: "SYST:REM",
   read: "READ?",
+  function: "FUNC?",
   set: {
     "volts-dc": "CONF:VOLT:DC",
     "volts-ac": "CONF:VOLT:AC",

@@ -1,6 +1,6 @@
 import { t } from "@/core/words/words";
 import { linePattern } from "./line-pattern";
-import { Lines } from "./lines";
+import { isGarbled, Lines } from "./lines";
 import type { BytePort, Heard, Meter } from "./meter";
 
 /**
@@ -17,9 +17,15 @@ export function lineMeter(port: BytePort, pattern: string, name: string, heard: 
     for (;;) {
       const bytes = await port.read();
       if (!bytes) break;
-      for (const line of lines.push(bytes)) {
+      const whole = bytes === "garbled" ? [] : lines.push(bytes);
+      for (const line of whole) {
         const text = reads.read(line);
-        heard(text === null ? { kind: "line", text: line } : { kind: "reading", text, instrument: null });
+        if (text !== null) heard({ kind: "reading", text, instrument: null });
+        else heard(isGarbled(line) ? garbled() : { kind: "line", text: line });
+      }
+      if (bytes === "garbled" || lines.isGarbled) {
+        lines.drop();
+        heard(garbled());
       }
     }
     if (!closed) heard({ kind: "gone", say: t`The meter is gone: unplugged, or its line closed.` });
@@ -33,4 +39,8 @@ export function lineMeter(port: BytePort, pattern: string, name: string, heard: 
       return port.close();
     },
   };
+}
+
+function garbled(): Heard {
+  return { kind: "garbled", say: t`What arrives is no text. Is the speed (baud) the same as the meter's?` };
 }

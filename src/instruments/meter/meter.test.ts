@@ -6,7 +6,7 @@ import { lineMeter } from "./line-meter";
 import { linePattern } from "./line-pattern";
 import { Lines } from "./lines";
 import type { BytePort, Heard } from "./meter";
-import { identityOf, scpiNumber } from "./scpi";
+import { functionOf, identityOf, scpiNumber } from "./scpi";
 import { scpiMeter } from "./scpi-meter";
 import { bytePort } from "./serial-port";
 import { simulatedMeterPort } from "./simulated-meter";
@@ -37,6 +37,26 @@ describe("SCPI messages", () => {
       firmware: "1.02",
     });
     expect(identityOf("hello")).toBeNull();
+  });
+});
+
+describe("what a meter is set to", () => {
+  // The long and short forms of SCPI-1999 volume 2, FUNCtion and CONFigure? (from memory).
+  it.each([
+    ['"VOLT"', "volts-dc"],
+    ['"VOLT:DC"', "volts-dc"],
+    ["VOLTAGE:AC", "volts-ac"],
+    ['"RES +1.000000E+03,+1.000000E-03"', "ohms"],
+    ['"FRES"', "ohms"],
+    ["CONT", "continuity"],
+    ['"SENS:FREQ"', "hertz"],
+    ['"CURR"', "amps-dc"],
+    ['"CURR:AC"', "other"],
+    ["DIOD", "other"],
+    ['-113,"Undefined header"', null],
+    ["", null],
+  ] as const)("by its answer %j is %s", (answer, set) => {
+    expect(functionOf(answer)).toBe(set);
   });
 });
 
@@ -126,6 +146,96 @@ describe("a meter", () => {
     expect(heard.slice(before).filter(({ kind }) => kind !== "line")).toEqual([]);
   });
 
+  /** A port that answers as a list of questions and answers says, one line back for each line in. */
+  function talks(answers: (message: string) => string | null): BytePort {
+    const out: string[] = [];
+    let wake = (): void => undefined;
+    return {
+      read: async () => {
+        while (out.length === 0) await new Promise<void>((resolve) => (wake = resolve));
+        return new TextEncoder().encode(out.shift());
+      },
+      write: (bytes) => {
+        const answer = answers(new TextDecoder().decode(bytes).trim());
+        if (answer !== null) out.push(answer);
+        wake();
+        return Promise.resolve();
+      },
+      close: () => Promise.resolve(),
+    };
+  }
+
+  it("somebody turned by its knob says so: its volts are not taken for ohms", async () => {
+    let knob = "VOLT:AC";
+    const heard: Heard[] = [];
+    const meter = await scpiMeter(
+      talks((asked) => ({ "*IDN?": "A,B,C,D\n", "READ?": "12.1\n", "FUNC?": `"${knob}"\n` })[asked] ?? null),
+      usualDialect,
+      (one) => heard.push(one),
+    );
+    await meter.set("ohms");
+    await until(heard, (one) => one.kind === "reading" && one.instrument === "volts-ac" && one.text === "12.1 V");
+    knob = "TEMP";
+    await until(heard, (one) => one.kind === "reading" && one.instrument === "other");
+    expect(heard.filter((one) => one.kind === "reading" && one.instrument === "ohms")).toEqual([]);
+    await meter.close();
+  });
+
+  it("that echoes, answers with units or does not know what it is set to is read all the same", async () => {
+    const heard: Heard[] = [];
+    let asked = 0;
+    const meter = await scpiMeter(
+      talks((message) => {
+        if (message === "FUNC?") return `${message}\r\n${asked++ ? "" : "-113\r\n"}`;
+        return message === "READ?"
+          ? "READ?\r\n843.2 mVDC\r\n"
+          : message.endsWith("?")
+            ? `${message}\r\nmeter 7\r\n`
+            : null;
+      }),
+      usualDialect,
+      (one) => heard.push(one),
+    );
+    await meter.set("volts-dc");
+    await until(heard, (one) => one.kind === "reading" && one.text === "843.2 mVDC" && one.instrument === "volts-dc");
+    expect(meter.name).toBe("meter 7");
+    expect(asked).toBe(1);
+    await meter.close();
+  });
+
+  it("at another speed sends no text, and is told so; broken bytes do not end the line", async () => {
+    const sent: (Uint8Array | "broken")[] = [
+      Uint8Array.from({ length: 40 }, (_, i) => (i * 37) % 32),
+      "broken",
+      // "µ" as a meter without Unicode writes it.
+      Uint8Array.from([...new TextEncoder().encode("12.5 "), 0xb5, ...new TextEncoder().encode("A\r\n")]),
+    ];
+    const stream = () =>
+      new ReadableStream<Uint8Array>(
+        {
+          pull(sender) {
+            const next = sent.shift();
+            if (next === "broken") sender.error(new DOMException("framing", "FramingError"));
+            else if (next) sender.enqueue(next);
+          },
+        },
+        { highWaterMark: 0 },
+      );
+    const serial = { open: () => Promise.resolve(), close: () => Promise.resolve(), writable: new WritableStream() };
+    let readable = stream();
+    const heard: Heard[] = [];
+    const port = bytePort({
+      ...serial,
+      get readable() {
+        return readable.locked && sent.length === 1 ? (readable = stream()) : readable;
+      },
+    });
+    const meter = lineMeter(port, "{value} {unit}", "meter", (one) => heard.push(one));
+    await until(heard, (one) => one.kind === "reading" && one.text === "12.5 µA");
+    expect(heard.slice(0, 2).map(({ kind }) => kind)).toEqual(["garbled", "garbled"]);
+    await meter.close();
+  });
+
   it("has a command of its own for every quantity", () => {
     expect(new Set(settable.map((one) => usualDialect.set[one])).size).toBe(settable.length);
   });
@@ -146,6 +256,7 @@ describe("a meter", () => {
 
   it("that sends lines is read by its pattern; pulled out, it is said to be gone", async () => {
     let unplug!: (reason: Error) => void;
+    let gone = false;
     const readable = new ReadableStream<Uint8Array>({
       start(sender) {
         sender.enqueue(new TextEncoder().encode("DC 1.68 V\r\nbatt low\r\n"));
@@ -155,13 +266,16 @@ describe("a meter", () => {
     const port = bytePort({
       open: () => Promise.resolve(),
       close: () => Promise.resolve(),
-      readable,
+      get readable() {
+        return gone ? null : readable;
+      },
       writable: new WritableStream(),
     });
     const heard: Heard[] = [];
     const meter = lineMeter(port, "DC {value} {unit}", "meter", (one) => heard.push(one));
     await until(heard, (one) => one.kind === "reading" && one.text === "1.68 V");
     await until(heard, (one) => one.kind === "line" && one.text === "batt low");
+    gone = true;
     unplug(new Error("device lost"));
     await until(heard, (one) => one.kind === "gone");
     await meter.close();

@@ -1,9 +1,14 @@
 import type { Instrument } from "@/core/checks/instruments";
 
-/** What comes from a meter: a reading as somebody would type it, a line that could not be read, or that it has gone. */
+/**
+ * What comes from a meter: a reading as somebody would type it, a line that could not be read, bytes that are no text,
+ * or that it has gone.
+ */
 export type Heard =
-  | { kind: "reading"; text: string; instrument: Instrument | null }
+  /** `instrument`: what the meter says it is set to; "other" for what no check reads, null where it does not say. */
+  | { kind: "reading"; text: string; instrument: Instrument | "other" | null }
   | { kind: "line"; text: string }
+  | { kind: "garbled"; say: string }
   | { kind: "gone"; say: string };
 
 /** A meter that speaks for itself. */
@@ -17,8 +22,8 @@ export interface Meter {
 
 /** A line to a device, both ways. */
 export interface BytePort {
-  /** What arrives, until the line is closed or the device is gone. */
-  read(): Promise<Uint8Array | null>;
+  /** What arrives, "garbled" where the port says that bytes came broken, null once the line is closed or the device gone. */
+  read(): Promise<Uint8Array | "garbled" | null>;
   write(bytes: Uint8Array): Promise<void>;
   close(): Promise<void>;
 }

@@ -1,12 +1,15 @@
 import type { Instrument } from "@/core/checks/instruments";
 import { t } from "@/core/words/words";
 import { settable, type Dialect, type Settable } from "./dialect";
+import { linePattern } from "./line-pattern";
 import { Lines } from "./lines";
 import type { BytePort, Heard, Meter } from "./meter";
-import { identityOf, scpiNumber } from "./scpi";
+import { functionOf, identityOf, scpiNumber } from "./scpi";
 
 /** How often it is asked, and how long an answer may take, in milliseconds: slow ranges of bench meters take a second. */
 const [ASK_MS, ANSWER_MS] = [250, 4000];
+/** What it is set to is in its memory: no answer by then is none. */
+const MODE_ANSWER_MS = 1500;
 /** A continuity range answers in ohms; beepers fire under some 30 Ω (common practice). */
 const BEEPS_UNDER_OHMS = 30;
 
@@ -20,14 +23,19 @@ const UNIT: Record<Settable, string> = {
   capacitance: "F",
 };
 
+/** A number with its unit behind it, as some answer. */
+const withUnit = linePattern("{value} {unit}");
+
 /**
- * A meter that takes orders by SCPI: asked who it is, set to what the check reads, and read again and again.
+ * A meter that takes orders by SCPI: asked who it is, set to what the check reads, and read again and again. After each
+ * reading it is asked what it is set to: an order may have been refused, or somebody turned its knob.
  * @throws Error with a sentence where it does not answer
  */
 export async function scpiMeter(port: BytePort, dialect: Dialect, heard: (one: Heard) => void): Promise<Meter> {
   const talk = new Talk(port);
   const name = await introduced(talk, dialect, port);
-  let at: Settable | null = null;
+  let at: Settable | "other" | null = null;
+  let says = dialect.function !== "";
   let closed = false;
   let turn: Promise<unknown> = Promise.resolve();
   const order = <T>(work: () => Promise<T>): Promise<T> => {
@@ -37,17 +45,21 @@ export async function scpiMeter(port: BytePort, dialect: Dialect, heard: (one: H
   };
   void (async () => {
     for (;;) {
-      const said = await order(() => talk.ask(dialect.read)).catch(() => null);
+      const said = await order(async () => {
+        const answer = await talk.ask(dialect.read);
+        if (!says) return { answer, mode: at };
+        // One that does not know the question is not asked again: each time it would add an error to its list.
+        const mode = functionOf(await talk.ask(dialect.function, MODE_ANSWER_MS).catch(() => ""));
+        says = mode !== null;
+        return { answer, mode: mode ?? at };
+      }).catch(() => null);
       if (closed) return;
       if (said === null)
         return heard({
           kind: "gone",
           say: t`The meter no longer answers: unplugged, switched off, or taken out of remote control.`,
         });
-      const value = scpiNumber(said);
-      heard(
-        value === null ? { kind: "line", text: said } : { kind: "reading", text: typedText(value, at), instrument: at },
-      );
+      heard(heardOf(said.answer, said.mode));
       await new Promise((resolve) => setTimeout(resolve, ASK_MS));
     }
   })();
@@ -56,9 +68,15 @@ export async function scpiMeter(port: BytePort, dialect: Dialect, heard: (one: H
     simulated: false,
     async set(instrument: Instrument) {
       const wanted = settable.find((one) => one === instrument);
-      if (!wanted || dialect.set[wanted] === "") return false;
-      if (wanted !== at) await order(() => talk.tell(dialect.set[wanted]));
-      at = wanted;
+      if (!wanted || dialect.set[wanted] === "") {
+        // Turned by hand from here on: what it was set to by wire says no more.
+        at = null;
+        return false;
+      }
+      await order(async () => {
+        await talk.tell(dialect.set[wanted]);
+        at = wanted;
+      });
       return true;
     },
     async close() {
@@ -86,11 +104,21 @@ async function introduced(talk: Talk, dialect: Dialect, port: BytePort): Promise
   }
 }
 
+function heardOf(answer: string, mode: Settable | "other" | null): Heard {
+  const value = scpiNumber(answer);
+  if (value !== null) return { kind: "reading", text: typedText(value, mode), instrument: mode };
+  const text = withUnit.ok ? withUnit.read(answer) : null;
+  // A bare number that is none by the grammar stands for "no reading".
+  return text === null || /\d$/.test(text)
+    ? { kind: "line", text: answer }
+    : { kind: "reading", text, instrument: mode };
+}
+
 /** A number as somebody would type it: five digits, as most displays have. */
-function typedText(value: number, at: Settable | null): string {
+function typedText(value: number, at: Settable | "other" | null): string {
   if (at === "continuity") return Math.abs(value) < BEEPS_UNDER_OHMS ? "beep" : "no-beep";
   if (!Number.isFinite(value)) return "OL";
-  return `${scaled(value)}${at ? UNIT[at] : ""}`;
+  return `${scaled(value)}${at && at !== "other" ? UNIT[at] : ""}`;
 }
 
 const STEPS: readonly [number, string][] = [
@@ -128,12 +156,14 @@ class Talk {
   }
 
   /** @throws Error where no answer came in time, or the line is closed */
-  async ask(question: string): Promise<string> {
+  async ask(question: string, withinMs = ANSWER_MS): Promise<string> {
     this.waiting.length = 0;
     await this.tell(question);
-    const until = Date.now() + ANSWER_MS;
+    const until = Date.now() + withinMs;
     for (;;) {
       const line = this.waiting.shift();
+      // Some send back what they are told before they answer.
+      if (line === question) continue;
       if (line !== undefined) return line;
       const left = until - Date.now();
       if (this.ended || left <= 0) throw new Error("no answer");
@@ -148,7 +178,8 @@ class Talk {
     for (;;) {
       const bytes = await this.port.read();
       if (!bytes) break;
-      this.waiting.push(...this.lines.push(bytes));
+      if (bytes === "garbled") this.lines.drop();
+      else this.waiting.push(...this.lines.push(bytes));
       this.wake?.();
     }
     this.ended = true;

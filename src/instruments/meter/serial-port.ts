@@ -35,9 +35,12 @@ export async function serialPort(baudRate: number): Promise<BytePort> {
   return bytePort(port);
 }
 
-/** A serial port as bytes in and out; what fails while reading ends it. */
+/**
+ * A serial port as bytes in and out. After a broken byte (parity, framing, overrun) the port hands out a new stream and
+ * goes on; one that hands out none is gone (WICG Web Serial, section 4.5).
+ */
 export function bytePort(port: SerialPort): BytePort {
-  const reader = port.readable!.getReader();
+  let reader = port.readable!.getReader();
   const writer = port.writable!.getWriter();
   return {
     read: async () => {
@@ -45,8 +48,10 @@ export function bytePort(port: SerialPort): BytePort {
         const { value, done } = await reader.read();
         return done ? null : value;
       } catch {
-        // Pulled out, or a framing error: either way nothing more comes on this line.
-        return null;
+        const next = port.readable;
+        if (!next || next.locked) return null;
+        reader = next.getReader();
+        return "garbled";
       }
     },
     write: (bytes) => writer.write(bytes),

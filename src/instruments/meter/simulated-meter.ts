@@ -23,6 +23,7 @@ export function simulatedMeterPort(shows: (instrument: Settable) => Promise<numb
     if (message === usualDialect.identify) return answer("Tastatura,Simulated bench meter,0,1");
     const set = settable.find((one) => usualDialect.set[one] === message);
     if (set) at = set;
+    else if (message === usualDialect.function) answer(`"${usualDialect.set[at].replace("CONF:", "")}"`);
     else if (message === usualDialect.read) {
       await new Promise((resolve) => setTimeout(resolve, ANSWERS_MS));
       const value = await shows(at);

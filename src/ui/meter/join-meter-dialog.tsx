@@ -162,6 +162,7 @@ function DialectTable({ dialect, onChange }: { dialect: Dialect; onChange: (dial
           {line(t`who it is`, dialect.identify, (identify) => ({ ...dialect, identify }))}
           {line(t`take orders`, dialect.remote, (remote) => ({ ...dialect, remote }))}
           {line(t`one reading`, dialect.read, (read) => ({ ...dialect, read }))}
+          {line(t`what it is set to`, dialect.function, (text) => ({ ...dialect, function: text }))}
           {settable.map((one) =>
             line(instrumentWords[one], dialect.set[one], (text) => ({
               ...dialect,

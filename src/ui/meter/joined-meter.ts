@@ -1,7 +1,8 @@
 "use client";
 import { useSyncExternalStore } from "react";
-import { quantityOf, type Instrument } from "@/core/checks/instruments";
+import { instrumentWords, quantityOf, type Instrument } from "@/core/checks/instruments";
 import { parseReading } from "@/core/units/reading";
+import { t } from "@/core/words/words";
 import type { Heard, Meter } from "@/instruments/meter/meter";
 
 /** What the meter shows, as typed, with its value where it is a number of what the check reads. */
@@ -18,7 +19,9 @@ export interface Joined {
   setByWire: boolean;
   shown: Shown | null;
   /** Why what came last is no reading of this check, or is none at all. */
-  trouble: { kind: "refused" | "line" | "gone"; say: string } | null;
+  trouble: { kind: "refused" | "line" | "gone" | "set"; say: string } | null;
+  /** Readings on end of something else than the check's. */
+  astray: number;
   least: Shown | null;
   greatest: Shown | null;
 }
@@ -63,13 +66,28 @@ export async function turnMeterTo(wanted: Instrument): Promise<void> {
   if (joined?.meter === meter) set({ ...joined, setByWire });
 }
 
-const NOTHING_SHOWN = { wanted: null, setByWire: false, shown: null, trouble: null, least: null, greatest: null };
+const NOTHING_SHOWN = {
+  wanted: null,
+  setByWire: false,
+  shown: null,
+  trouble: null,
+  astray: 0,
+  least: null,
+  greatest: null,
+};
+/** The first may have been under way while the meter was turned. */
+const ASTRAY_TOLD = 2;
 
 function hear(now: Joined, said: Heard): void {
   if (said.kind === "gone") return set({ ...now, trouble: { kind: "gone", say: said.say } });
   if (said.kind === "line") return set({ ...now, trouble: { kind: "line", say: said.text } });
-  // A reading that was under way while the meter was turned to something else.
-  if (said.instrument && now.wanted && said.instrument !== now.wanted) return;
+  if (said.kind === "garbled") return set({ ...now, trouble: { kind: "refused", say: said.say } });
+  if (said.instrument && now.wanted && said.instrument !== now.wanted) {
+    const astray = now.astray + 1;
+    const trouble =
+      astray < ASTRAY_TOLD ? now.trouble : { kind: "set" as const, say: setOtherwise(said.instrument, now.wanted) };
+    return set({ ...now, shown: null, trouble, astray });
+  }
   const quantity = now.wanted === "continuity" ? "ohms" : now.wanted && quantityOf[now.wanted];
   if (!quantity) return set({ ...now, shown: { text: said.text, value: null }, trouble: null });
   const read = parseReading(said.text, quantity);
@@ -81,9 +99,16 @@ function hear(now: Joined, said: Heard): void {
     ...now,
     shown,
     trouble: null,
+    astray: 0,
     least: isNumber && (!least || shown.value! < least.value!) ? shown : least,
     greatest: isNumber && (!greatest || shown.value! > greatest.value!) ? shown : greatest,
   });
+}
+
+function setOtherwise(is: Instrument | "other", wanted: Instrument): string {
+  if (is === "other")
+    return t`The meter is set to something else; this check reads ${instrumentWords[wanted]}. Turn it there.`;
+  return t`The meter is set to ${instrumentWords[is]}; this check reads ${instrumentWords[wanted]}. Turn it there.`;
 }
 
 function set(next: Joined | null): void {

@@ -39,8 +39,10 @@ export function MeterBar({
   useEffect(
     () =>
       subscribe(() => {
-        const text = joinedMeter()?.shown?.text;
-        const next = text === undefined ? null : follow.current.next(newest.current.typed, text);
+        const now = joinedMeter();
+        // Unplugged, the last it showed may still be logged; set to something else, it may not.
+        if (!now || now.trouble?.kind === "gone") return;
+        const next = follow.current.next(newest.current.typed, now.shown?.text ?? null);
         if (next !== null) newest.current.onType(next);
       }),
     [],
