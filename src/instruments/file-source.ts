@@ -1,5 +1,5 @@
 import { UnusableInput, type Capture } from "@/core/capture/capture";
-import { parseCaptureCsv } from "@/core/capture/csv";
+import { GrowingCsv } from "@/core/capture/growing-csv";
 import { lastSeconds, ownCopy } from "@/core/capture/last-seconds";
 import { t } from "@/core/words/words";
 import type { LiveSource } from "./live-source";
@@ -10,10 +10,8 @@ export interface GrowingFile {
   getFile(): Promise<Blob & { readonly size: number }>;
 }
 
-/** How often it is looked at, in milliseconds, and how much of its end is kept, in signs. */
-const [LOOK_MS, KEPT_SIGNS] = [500, 4_000_000];
-/** Lines before the first row of numbers are few. */
-const HEAD_BYTES = 20_000;
+/** How often it is looked at, in milliseconds; how much of its end is kept, in signs; and how much is taken at once, in bytes. */
+const [LOOK_MS, KEPT_SIGNS, PIECE_BYTES] = [500, 4_000_000, 1_000_000];
 
 /** Whether this browser lets a page read a file again while it grows. */
 export function canFollowFiles(): boolean {
@@ -21,13 +19,17 @@ export function canFollowFiles(): boolean {
 }
 
 /**
- * Follows a logger's CSV while it is written: what has come is parsed as it comes, the last of it kept.
+ * Follows a logger's CSV while it is written: what has come is parsed as it comes, the last of it kept. A file that has
+ * no rows yet is waited for.
+ * @param parse reads a whole text, away from what draws the screen; rejects with UnusableInput
  * @throws UnusableInput where what is there so far cannot be read
  */
-export async function fileSource(file: GrowingFile): Promise<LiveSource> {
-  let seen = 0;
-  let head = "";
-  let rows = "";
+export async function fileSource(
+  file: GrowingFile,
+  parse: (text: string, name: string) => Promise<Capture>,
+  keptSigns = KEPT_SIGNS,
+): Promise<LiveSource> {
+  let csv = new GrowingCsv(file.name, keptSigns);
   let latest: Capture | null = null;
   let stopped = false;
   const source = {
@@ -37,6 +39,7 @@ export async function fileSource(file: GrowingFile): Promise<LiveSource> {
     simulated: false,
     lostS: 0,
     ended: null as string | null,
+    waiting: t`No rows of numbers in ${file.name} yet.` as string | null,
     last: (seconds: number) => latest && ownCopy(lastSeconds(latest, endOf(latest), seconds)),
     stop() {
       stopped = true;
@@ -45,32 +48,36 @@ export async function fileSource(file: GrowingFile): Promise<LiveSource> {
   };
   const grow = async (): Promise<void> => {
     const now = await file.getFile();
-    if (now.size === seen) return;
+    if (now.size === csv.seen) return;
     // Begun anew under the same name: what was there before is another recording.
-    if (now.size < seen) [seen, head, rows] = [0, "", ""];
-    if (head === "") head = headOf(await now.slice(0, HEAD_BYTES).text());
-    const from = Math.max(seen, now.size - KEPT_SIGNS);
-    const came = await now.slice(from, now.size).text();
-    if (seen === 0 && from === 0) rows = came.slice(head.length);
-    else rows = (from > seen ? "" : rows) + came;
-    seen = now.size;
-    if (rows.length > KEPT_SIGNS) rows = rows.slice(rows.indexOf("\n", rows.length - KEPT_SIGNS) + 1);
-    // The row being written is left for the next look.
-    const whole = rows.slice(0, rows.lastIndexOf("\n") + 1);
-    latest = parseCaptureCsv(head + whole, file.name);
+    if (now.size < csv.seen) [csv, latest] = [new GrowingCsv(file.name, keptSigns), null];
+    while (csv.seen < now.size) {
+      // Even, for letters of two bytes.
+      const from = now.size - (now.size % 2) - 2 * keptSigns;
+      if (!csv.isBeginning && from - csv.seen > PIECE_BYTES) csv.passOver(from);
+      csv.push(new Uint8Array(await now.slice(csv.seen, Math.min(now.size, csv.seen + PIECE_BYTES)).arrayBuffer()));
+    }
+    const text = csv.text();
+    if (text === null) return;
+    latest = csv.placed(await parse(text, file.name));
+    source.waiting = null;
     source.channels = latest.channels.map(({ name }) => name);
   };
-  await grow();
+  /** What has come is too little yet; the next look will tell. */
+  const isEarly = (error: unknown) => error instanceof UnusableInput && csv.seen < FEW_BYTES;
+  await grow().catch((error: unknown) => {
+    if (!isEarly(error)) throw error;
+    source.waiting = messageOf(error);
+  });
   let busy = false;
   const timer = setInterval(() => {
     if (busy || stopped) return;
     busy = true;
     grow()
       .catch((error: unknown) => {
-        // Too little has come since it was begun anew: the next look will tell.
-        if (error instanceof UnusableInput && rows.length < HEAD_BYTES) return;
+        if (isEarly(error)) return void (source.waiting = messageOf(error));
         source.ended =
-          error instanceof UnusableInput ? error.message : t`The file can no longer be read: ${String(error)}`;
+          error instanceof UnusableInput ? messageOf(error) : t`The file can no longer be read: ${String(error)}`;
         clearInterval(timer);
       })
       .finally(() => (busy = false));
@@ -78,17 +85,11 @@ export async function fileSource(file: GrowingFile): Promise<LiveSource> {
   return source;
 }
 
-/** All lines before the first that is numbers alone. */
-function headOf(text: string): string {
-  let at = 0;
-  while (at < text.length) {
-    const end = text.indexOf("\n", at);
-    const line = text.slice(at, end < 0 ? text.length : end).trim();
-    if (/^[-+\d.,;\t eE]+$/.test(line) && /\d/.test(line)) return text.slice(0, at);
-    if (end < 0) break;
-    at = end + 1;
-  }
-  return text.slice(0, at);
+/** A header and sixteen rows are written in this. */
+const FEW_BYTES = 4000;
+
+function messageOf(error: unknown): string {
+  return error instanceof Error ? error.message : String(error);
 }
 
 function endOf({ startS, sampleS, channels }: Capture): number {

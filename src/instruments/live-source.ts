@@ -12,6 +12,8 @@ export interface LiveSource {
   readonly lostS: number;
   /** The last seconds so far, samples its own; null before any. */
   last(seconds: number): Capture | null;
+  /** Why there is nothing to show yet, where it knows. */
+  readonly waiting?: string | null;
   /** Why it has stopped by itself, once it has. */
   readonly ended: string | null;
   stop(): void;

@@ -4,7 +4,7 @@ import type { LibraryItem } from "../core/library/library";
 import { packLibrary, unpackLibrary } from "../core/library/library-zip";
 import { expose } from "comlink";
 import { UnusableInput, type Capture } from "../core/capture/capture";
-import { LARGEST_FILE_BYTES } from "../core/capture/csv";
+import { LARGEST_FILE_BYTES, parseCaptureCsv } from "../core/capture/csv";
 import { readCaptureFile } from "../core/capture/read-file";
 import { analyseCapture, type AnalyseOptions, type ChannelAnalysis } from "../core/waveform/analyse";
 import type { Job } from "../core/job/schema";
@@ -47,6 +47,16 @@ const api = {
       };
     try {
       return api.analyse(readCaptureFile(new Uint8Array(await file.arrayBuffer()), file.name, onShare), options);
+    } catch (error) {
+      if (error instanceof UnusableInput) return { ok: false, say: error.message };
+      throw error;
+    }
+  },
+
+  /** Reads the text of a capture, and no more. */
+  parse(text: string, name: string): { ok: true; capture: Capture } | { ok: false; say: string } {
+    try {
+      return { ok: true, capture: parseCaptureCsv(text, name) };
     } catch (error) {
       if (error instanceof UnusableInput) return { ok: false, say: error.message };
       throw error;

@@ -72,6 +72,15 @@ export function parseCaptureCsv(
   return assemble(columns, format, name, lines);
 }
 
+/**
+ * How many lines stand before the first row of numbers. @param text the beginning of a file, or all of it
+ * @throws UnusableInput where there is none in as many lines as a header may have
+ */
+export function linesBeforeRows(text: string, name: string): number {
+  const written = text.replace(/^\uFEFF/, "");
+  return findFormat(firstLines(plainRows(written, firstLines(written, name)), name), name).firstRow;
+}
+
 /** As many lines as headers and the rows judged by can take. */
 function firstLines(text: string, name: string): string[] {
   const head = text.slice(0, Math.min(startOfLine(text, HEAD_LINES), HEAD_LINES * LONGEST_LINE));
@@ -86,7 +95,8 @@ function firstLines(text: string, name: string): string[] {
 
 const HEAD_LINES = LARGEST_HEADER_LINES + 60;
 
-function startOfLine(text: string, line: number): number {
+/** Where a line begins, counted from 0; the text's end where it has not so many. */
+export function startOfLine(text: string, line: number): number {
   const ends = /\r\n|\n|\r/g;
   for (let i = 0; i < line; i++) if (!ends.exec(text)) return text.length;
   return ends.lastIndex;

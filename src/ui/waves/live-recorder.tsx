@@ -107,7 +107,7 @@ export function LiveRecorder({
             {heard.speedKmh && <span className="font-mono">{say(t`${heard.speedKmh.median.toFixed(1)} km/h`)}</span>}
           </>
         ) : (
-          t`listening…`
+          (source.waiting ?? t`listening…`)
         )}
       </p>
       {state.clipped && (

@@ -9,7 +9,7 @@ import { captureReading } from "@/core/observation/read-observation";
 import { signalPoint } from "@/core/circuit/point";
 import { facePoints, parsePoint } from "@/core/circuit/point";
 import { pointLabel } from "@/core/checks/words";
-import type { Capture } from "@/core/capture/capture";
+import { UnusableInput, type Capture } from "@/core/capture/capture";
 import { voltsPerUnit } from "@/core/capture/sound-scale";
 import type { Caught } from "@/core/capture/watch";
 import { canFollowFiles, fileSource, type GrowingFile } from "@/instruments/file-source";
@@ -24,6 +24,7 @@ import { CAPTURE_FILES, useCapture, type OpenCapture } from "../captures/use-cap
 import { changeSetup } from "../jobs/change-setup";
 import { stamp, withEntry } from "../jobs/entries";
 import type { ChangeJob } from "../jobs/use-job";
+import { captureWorker } from "../query/workers";
 import { Cap } from "../keys/cap";
 import { FileCap } from "../keys/file-cap";
 
@@ -41,6 +42,13 @@ const LiveRecorder = dynamic(() => import("./live-recorder").then((module) => mo
 /** What the browser's own file picker hands out (WICG File System Access). */
 interface FilePicker {
   showOpenFilePicker(): Promise<GrowingFile[]>;
+}
+
+/** Megabytes of rows twice a second are read where they hold up nothing. @throws UnusableInput */
+async function parseElsewhere(text: string, name: string): Promise<Capture> {
+  const read = await captureWorker.ask((remote) => remote.parse(text, name));
+  if (!read.ok) throw new UnusableInput(read.say);
+  return read.capture;
 }
 
 /** A capture and what it says: trace, ring raster, ring clock, findings. */
@@ -82,7 +90,7 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
   };
   const followFile = async () => {
     const [handle] = await (window as unknown as FilePicker).showOpenFilePicker();
-    setRolling(await fileSource(handle!));
+    setRolling(await fileSource(handle!, parseElsewhere));
   };
   const keep = (capture: Capture) => {
     close();
