@@ -181,6 +181,18 @@ test("what the simulated car shows is drawn, its drive is judged, and the librar
       .getByText(/Rear right/)
       .first(),
   ).toBeVisible();
+  await page.getByRole("button", { name: "watch it live" }).click();
+  await expect(page.getByRole("region", { name: "Live from the simulated bus" }).getByText("rear right")).toBeVisible();
+  await page.getByRole("button", { name: "throw away" }).click();
+  await page.getByRole("button", { name: "log its bus" }).click();
+  const bus = page.getByRole("region", { name: "Bus log" });
+  await expect(bus.getByText(/These places move alike/)).toBeVisible();
+  await bus.getByLabel("The speedometer's highest was, km/h").fill("52");
+  await page.keyboard.press("Enter");
+  await expect(bus.getByText(/Highest: 5[12]\.\d km\/h/)).toBeVisible();
+  await bus.getByRole("button", { name: "judge these speeds" }).click();
+  await expect(bus).toHaveCount(0);
+  await expect(page.getByRole("button", { name: /Use this result: rear right/i })).toBeVisible();
   await page.goto("/library");
   await page.getByLabel("Search the library").fill("bad crack");
   await expect(page.getByText("Ring cracked")).toBeVisible();

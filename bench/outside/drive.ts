@@ -22,8 +22,8 @@ export const driveKinds = [
 ] as const;
 export type DriveKind = (typeof driveKinds)[number];
 
-const WHEELS = ["FL", "FR", "RL", "RR"] as const;
-type Wheel = (typeof WHEELS)[number];
+export const WHEELS = ["FL", "FR", "RL", "RR"] as const;
+export type Wheel = (typeof WHEELS)[number];
 type Speeds = Record<Wheel, number>;
 
 export interface Drive {
@@ -34,9 +34,15 @@ export interface Drive {
   csv: string;
 }
 
-const STEP_S = 0.02;
+export const STEP_S = 0.02;
 
 export function drive(seed: number, wanted?: DriveKind): Drive {
+  const { d, rows, ...told } = driven(seed, wanted);
+  return { ...told, csv: asked(d, rows, told.kind) };
+}
+
+/** The same drive before any scan tool: every wheel each 20 ms, and the dice as they lie. */
+export function driven(seed: number, wanted?: DriveKind): Omit<Drive, "csv"> & { rows: Row[]; d: Dice } {
   const d = dice(seed * 7919 + 31);
   const kind = wanted ?? d.pick(driveKinds);
   const corner = d.pick(WHEELS);
@@ -45,10 +51,10 @@ export function drive(seed: number, wanted?: DriveKind): Drive {
   if (kind === "wheelspin") spin(d, rows, driven);
   if (kind === "abs-stop") brakeHard(d, rows);
   spoil(d, rows, kind, corner);
-  return { kind, corner, driven, csv: asked(d, rows, kind) };
+  return { kind, corner, driven, rows, d };
 }
 
-interface Row {
+export interface Row {
   carKmh: number;
   wheels: Speeds;
 }

@@ -10,6 +10,10 @@ import { analyseCapture, type AnalyseOptions, type ChannelAnalysis } from "../co
 import type { Job } from "../core/job/schema";
 import { packJob, unpackJob, type KeptCapture } from "../core/job/zip";
 import { analyseScan, type ScanCar } from "../core/scanlog/analyse-scan";
+import { busSummary, type BusSummary } from "../core/scanlog/bus/bus-summary";
+import { busToScan } from "../core/scanlog/bus/bus-to-scan";
+import { isBusLog, parseBusLog, type BusFrames } from "../core/scanlog/bus/frames";
+import { signalsOf, type WheelMap } from "../core/scanlog/bus/wheel-map";
 import { textOf } from "../core/capture/text-of";
 import { parseScanCsv } from "../core/scanlog/scan-csv";
 import type { ScanFinding, ScanLog } from "../core/scanlog/scan-log";
@@ -29,9 +33,12 @@ export type ReadCapture =
   | { ok: false; say: string };
 
 export type ReadScan = { ok: true; log: ScanLog; findings: ScanFinding[] } | { ok: false; say: string };
+/** A log of bus frames is asked about first: where in them the wheels stand. */
+export type ReadSpeeds = ReadScan | { ok: "bus"; summary: BusSummary };
 
 const TRACE_POINTS = 1600;
 
+let heldFrames: BusFrames | null = null;
 let held: { name: string; pyramids: TracePyramid[] } = { name: "", pyramids: [] };
 
 const api = {
@@ -77,15 +84,24 @@ const api = {
     };
   },
 
-  /** Reads and analyses a four-wheel speed log. */
-  async readScan(file: File, car: ScanCar): Promise<ReadScan> {
+  /** Reads and analyses a four-wheel speed log, or reads a bus's frames and keeps them for `busSpeeds`. */
+  async readScan(file: File, car: ScanCar): Promise<ReadSpeeds> {
     if (file.size > LARGEST_FILE_BYTES) return { ok: false, say: t`${file.name} is too large. Cut the log shorter.` };
     try {
-      return api.analyseScan(parseScanCsv(textOf(new Uint8Array(await file.arrayBuffer())), file.name), car);
+      const text = textOf(new Uint8Array(await file.arrayBuffer()));
+      if (!isBusLog(text)) return api.analyseScan(parseScanCsv(text, file.name), car);
+      heldFrames = parseBusLog(text, file.name);
+      return { ok: "bus", summary: busSummary(heldFrames) };
     } catch (error) {
       if (error instanceof UnusableInput) return { ok: false, say: error.message };
       throw error;
     }
+  },
+
+  /** The bus's frames read last, as wheel speeds by a map. */
+  busSpeeds(name: string, map: WheelMap, car: ScanCar): ReadScan {
+    if (heldFrames?.name !== name) return { ok: false, say: t`${name} is no longer at hand. Open it again.` };
+    return api.analyseScan(busToScan(heldFrames, signalsOf(map)), car);
   },
 
   /** Analyses a log that is already at hand. */

@@ -11,7 +11,8 @@ import { speedReading } from "@/core/observation/read-observation";
 import type { Job } from "@/core/job/schema";
 import { liveSpeedWord } from "@/core/scanlog/analyse-scan";
 import { steadyLog } from "@/core/scanlog/steady-log";
-import type { ScanFinding } from "@/core/scanlog/scan-log";
+import type { BusSummary } from "@/core/scanlog/bus/bus-summary";
+import type { ScanFinding, ScanLog } from "@/core/scanlog/scan-log";
 import { decimal } from "@/core/units/decimal";
 import { fromLocal } from "@/core/units/local-units";
 import { corners, cornerWords } from "@/core/units/corner";
@@ -26,6 +27,8 @@ import { useUnits } from "../settings/use-units";
 import { FileCap } from "../keys/file-cap";
 import { toast } from "../keys/toast";
 
+const BusPanel = dynamic(() => import("./bus-panel").then((module) => module.BusPanel), { ssr: false });
+const LiveSpeeds = dynamic(() => import("./live-speeds").then((module) => module.LiveSpeeds), { ssr: false });
 const SpeedChart = dynamic(() => import("./speed-chart").then((module) => module.SpeedChart), {
   ssr: false,
   loading: () => <div className="h-64" />,
@@ -34,6 +37,9 @@ const SpeedChart = dynamic(() => import("./speed-chart").then((module) => module
 /** Four wheel speeds, from a file or typed, and what they say of this corner. */
 export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
   const [read, setRead] = useState<{ id: string; result: ReadScan; logged: boolean } | null>(null);
+  const [reading, setReading] = useState<string | null>(null);
+  const [driving, setDriving] = useState<ScanLog | null>(null);
+  const [bus, setBus] = useState<BusSummary | null>(null);
   const [shown, setShown] = useState<ScanFinding | null>(null);
   const car = job.setup;
   const say = useUnits();
@@ -60,11 +66,17 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
     setShown(null);
     if (result.ok) await saveScan(id, result.log);
   };
-  const take = (file: File) =>
-    captureWorker
+  const take = (file: File) => {
+    setReading(file.name);
+    return captureWorker
       .ask((remote) => remote.readScan(file, car))
-      .then(keep)
-      .catch((error: unknown) => toast.error(t`The log was not kept: ${String(error)}`));
+      .then((speeds) => {
+        if (speeds.ok !== "bus") return keep(speeds);
+        setBus(speeds.summary);
+      })
+      .catch((error: unknown) => toast.error(t`The log was not kept: ${String(error)}`))
+      .finally(() => setReading(null));
+  };
   const word = read?.result.ok ? liveSpeedWord(read.result.findings, job.setup.corner) : null;
   const weigh = () => {
     if (!read?.result.ok || !word) return;
@@ -84,6 +96,15 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
     const { driveSimulated } = await import("@/core/simulated/simulated-reading");
     const log = driveSimulated(job);
     if (log) await keep(await captureWorker.ask((remote) => remote.analyseScan(log, car)));
+  };
+  const driveLive = async () => {
+    const { driveSimulated } = await import("@/core/simulated/simulated-reading");
+    setDriving(driveSimulated(job));
+  };
+  const logBus = async () => {
+    const { simulatedBus } = await import("@/core/simulated/simulated-bus");
+    const text = simulatedBus(job);
+    if (text) await take(new File([text], "bus.log"));
   };
   const readCodes = async () => {
     const { simulatedCodes } = await import("@/core/simulated/simulated-codes");
@@ -111,14 +132,42 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
       <div className="flex flex-wrap items-end gap-3 py-3">
         <FileCap
           label={t`Speed log file`}
-          accept=".csv,.tsv,.txt"
+          accept=".csv,.tsv,.txt,.log"
           onFile={(file) => void take(file)}
         >{t`open a speed log`}</FileCap>
         {job.simulated && <Cap className="border-plum!" onClick={() => void drive()}>{t`drive the simulated car`}</Cap>}
+        {job.simulated && <Cap className="border-plum!" onClick={() => void driveLive()}>{t`watch it live`}</Cap>}
+        {job.simulated && <Cap className="border-plum!" onClick={() => void logBus()}>{t`log its bus`}</Cap>}
         {job.simulated && <Cap className="border-plum!" onClick={() => void readCodes()}>{t`read its codes`}</Cap>}
-        <p className="text-sm text-muted">{t`CSV with time and four speeds; or type the four at a steady speed, in ${units.speed}:`}</p>
+        <p className="text-sm text-muted">{t`CSV with time and four speeds, or a log of the bus's frames; or type the four at a steady speed, in ${units.speed}:`}</p>
         <FourSpeeds onSpeeds={(speeds) => void keep({ ok: true, ...steadyLog(speeds, car) })} />
       </div>
+      {reading && <p role="status" className="pb-2 text-muted">{t`Reading ${reading}…`}</p>}
+      {driving && (
+        <LiveSpeeds
+          drive={driving}
+          corner={job.setup.corner}
+          onStop={(log) => {
+            setDriving(null);
+            void captureWorker.ask((remote) => remote.analyseScan(log, car)).then(keep);
+          }}
+          onClose={() => setDriving(null)}
+        />
+      )}
+      {bus && (
+        <BusPanel
+          key={bus.name}
+          summary={bus}
+          model={job.car.name}
+          corner={job.setup.corner}
+          car={car}
+          onUse={(result) => {
+            setBus(null);
+            void keep(result);
+          }}
+          onClose={() => setBus(null)}
+        />
+      )}
       {read && !read.result.ok && (
         <p role="alert" className="rounded-lg border border-brick bg-brick-wash px-3 py-2">
           {read.result.say}

@@ -1,0 +1,25 @@
+import * as z from "zod/mini";
+import { wheelMapSchema, type WheelMap } from "@/core/scanlog/bus/wheel-map";
+import { keepText, keptJson } from "./small-texts";
+
+const KEY = "tastatura-bus-maps";
+/** As many models as a shop meets in a while; the oldest give way. */
+const MOST_KEPT = 40;
+
+const keptSchema = z.array(z.object({ model: z.string(), map: wheelMapSchema }));
+
+/** Where the bus of a car's model carries its wheel speeds, as it was set last on this machine. */
+export function keptBusMap(model: string): WheelMap | null {
+  return kept().find((one) => one.model === model)?.map ?? null;
+}
+
+/** @returns false where it will be gone once the page closes */
+export function keepBusMap(model: string, map: WheelMap): boolean {
+  const others = kept().filter((one) => one.model !== model);
+  return keepText(KEY, JSON.stringify([{ model, map }, ...others].slice(0, MOST_KEPT)));
+}
+
+function kept(): z.infer<typeof keptSchema> {
+  const parsed = keptSchema.safeParse(keptJson(KEY) ?? []);
+  return parsed.success ? parsed.data : [];
+}
