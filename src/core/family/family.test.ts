@@ -21,6 +21,9 @@ describe("telling the family", () => {
     expect(findFamily({}).next).toMatch(/Count the wires/);
     expect(findFamily({ wires: 2 }).next).toMatch(/battery negative/);
     expect(findFamily({ wires: 2, openVolts: [11, 0] }).next).toBeNull();
+    // Ohms across an active sensor mean nothing and are never asked for.
+    const all = { openVolts: [0.1, 0], ring: "smooth", tip: "pulls-pin" } as const;
+    expect(findFamily({ wires: 2, ...all }).next).toMatch(/model year/);
   });
 
   it("clues are typed as readings are", () => {
@@ -45,6 +48,8 @@ describe("telling the family", () => {
     expect(nameThreeWires(wires, 5.03)).toMatchObject({ supply: "red", ground: "brown", signal: "white" });
     expect(nameThreeWires(wires, 5.03)!.say).toMatch(/ground is good/);
     expect(nameThreeWires(wires, 4.03)!.groundDropV).toBeCloseTo(1, 9);
+    const lifted = wires.map((wire) => (wire.name === "brown" ? { ...wire, volts: 3.9 } : wire));
+    expect(nameThreeWires(lifted)!.say).toMatch(/brown the ground.*loses 3\.90 V/);
     expect(nameThreeWires(wires.map((wire) => ({ ...wire, switches: false })))).toBeNull();
   });
 });

@@ -121,7 +121,8 @@ function nextClue(clues: FamilyClues): string | null {
   if (!clues.openVolts) return t`Unplug the sensor, key on: each wire-side terminal to battery negative.`;
   if (!clues.ring) return t`Look at the ring: teeth, or a smooth face that pulls a steel pin.`;
   if (!clues.tip) return t`Hold a steel pin to the sensor's tip.`;
-  return clues.ohms === undefined ? t`Measure across the sensor's own pins, unplugged.` : null;
+  // Ohms across an active sensor mean nothing, and some makers forbid them: weighed where typed, never asked for.
+  return clues.afterYear2005 === undefined ? t`Look up the model year: from about 2005 on most are active.` : null;
 }
 
 /** One wire of three, back-probed with everything plugged in. */
@@ -153,11 +154,17 @@ export function nameThreeWires(wires: readonly WireReading[], supplyToOwnGroundV
   const [supply, ground] = [rest[0]!, rest[1]!];
   const groundDropV = supplyToOwnGroundV === undefined ? null : supply.volts - supplyToOwnGroundV;
   const ok = groundDropV !== null && Math.abs(groundDropV) < BAD_GROUND_V;
+  const lost = groundDropV ?? ground.volts;
+  const groundSays = ok
+    ? t` The ground is good: the same voltage both ways.`
+    : groundDropV !== null || ground.volts > BAD_GROUND_V
+      ? t` The ground loses ${lost.toFixed(2)} V.`
+      : "";
   return {
     supply: supply.name,
     ground: ground.name,
     signal: signal.name,
     groundDropV,
-    say: t`${supply.name} is the supply, ${ground.name} the ground, ${signal.name} the signal.${groundDropV === null ? "" : ok ? t` The ground is good: the same voltage both ways.` : t` The ground loses ${groundDropV.toFixed(2)} V.`}`,
+    say: t`${supply.name} is the supply, ${ground.name} the ground, ${signal.name} the signal.${groundSays}`,
   };
 }
