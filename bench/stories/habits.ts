@@ -26,6 +26,24 @@ const OPEN_C1 = { key: "on", unplugged: ["c1"] };
  */
 export const habits: readonly Story[] = [
   {
+    tells: "passive: 1.9 kΩ from the open module plug, then 1.15 kΩ at the sensor's own: corrosion on the way, no coil",
+    corner: corner("passive", [
+      ohms("module.out.a", "module.out.b", "1.9 kΩ", "module"),
+      ohms("plug.out.a", "plug.out.b", "1.15 kΩ", "plug"),
+    ]),
+    leads: ["connector", "harness"],
+    most: { sensor: 0.05, ring: 0.1 },
+  },
+  {
+    tells: "passive: 750 Ω along one wire with both its ends off, read twice",
+    corner: corner("passive", [
+      ohms("module.out.a", "plug.in.a", "750 Ω", "module", "plug"),
+      ohms("module.out.a", "plug.in.a", "755 Ω", "module", "plug"),
+    ]),
+    leads: ["connector", "harness"],
+    most: { sensor: 0.03, ring: 0.03 },
+  },
+  {
     tells: "plug undone, 11.9 V on the supply and 0 V on the return: it says nothing of the sensor",
     corner: corner("active-2wire", [
       volts("plug.in.supply", "11.9 V", OPEN_PLUG),

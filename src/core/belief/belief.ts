@@ -77,6 +77,8 @@ export class Belief implements Posterior {
   #slipSums = new Float64Array(0);
   #answered!: Answered;
   #unlisted = UNLISTED_PRIOR;
+  /** For each hypothesis, 1 where its fault can change one of the readings of the log. */
+  #touched = new Uint8Array(0);
 
   constructor(
     setup: CornerSetup,
@@ -105,6 +107,7 @@ export class Belief implements Posterior {
     this.#slipSums = new Float64Array(this.#candidates.count);
     this.#answered = new Answered(codesElsewhere(this.complaint.codes, this.setup.corner).length > 0);
     this.#unlisted = UNLISTED_PRIOR;
+    this.#touched = new Uint8Array(this.#candidates.groups.length);
     this.#initial = this.shares();
   }
 
@@ -151,6 +154,7 @@ export class Belief implements Posterior {
       this.#keepSlips(one, slips);
     });
     this.#answered.resume(log, checkpoint.stoodAt);
+    for (const one of log) this.#touch(one);
     this.#unlisted = checkpoint.unlisted;
     this.#initial = checkpoint.initial;
   }
@@ -213,6 +217,7 @@ export class Belief implements Posterior {
     );
     this.#weighUnlisted(observation, overall, table);
     this.#answered.note(observation, table, candidates.weight);
+    this.#touch(observation);
     this.#resampleThin();
     return weighed;
   }
@@ -296,6 +301,13 @@ export class Belief implements Posterior {
     return this.#candidates.weight.reduce((sum, weight, row) => sum + weight * this.#slipSums[row]!, 0);
   }
 
+  #touch({ hookup, value }: Observation): void {
+    if (value.kind === "word") return;
+    this.#localisation.sameValues(hookup).forEach((same, g) => {
+      if (!same) this.#touched[g] = 1;
+    });
+  }
+
   #keepSlips(weighed: Weighed, slips: Uint8Array): void {
     this.#slips.set(weighed, slips);
     for (let row = 0; row < slips.length; row++) this.#slipSums[row]! += slipOf(slips[row]!);
@@ -334,7 +346,7 @@ export class Belief implements Posterior {
   }
 
   #moment(hookup: Hookup, shares: Float64Array): Moment {
-    return { shares, readBefore: this.readBefore(hookup), turn: this.#log.length };
+    return { shares, readBefore: this.readBefore(hookup), turn: this.#log.length, touched: this.#touched };
   }
 
   #tables(forecasts: Forecasts, hookups: readonly Hookup[], shares: Float64Array): ForecastTable[] {

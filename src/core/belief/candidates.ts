@@ -164,16 +164,16 @@ function draw({ setup, perGroup, seed, pairs = [] }: Population, groups: Group[]
     Array.from({ length: dimensions - common }, () => stratified(perGroup, random)),
   );
   const watch = new SymptomWatch(setup);
-  const mild = takenAsDrawn(drawn[dimensionsOf(setup.family).indexOf("own0")]!);
+  const sizes = drawn[dimensionsOf(setup.family).indexOf("own0")]!;
+  const kinds = new Map([USUALLY_MILD, OFTEN_MILD].map((kind) => [kind, takenAsDrawn(sizes, kind.every)]));
   for (const group of groups) {
+    const mild = mildnessOf(group, setup);
     for (let k = 0; k < perGroup; k++) {
       const row = group.first + k;
       for (let d = 0; d < dimensions; d++) candidates.scores[row * dimensions + d] = scatter[d]! * drawn[d]![k]!;
       rebuildCar(candidates, group, row, sound[k]!);
       worth[row] =
-        group.fault.varies && !group.comesAndGoes && mild.has(k)
-          ? MILD
-          : makeNoticeable(candidates, group, k, sound[k]!, watch, again);
+        mild && kinds.get(mild)!.has(k) ? mild.worth : makeNoticeable(candidates, group, k, sound[k]!, watch, again);
     }
   }
   return { candidates, worth };
@@ -193,14 +193,28 @@ function soundCars(setup: CornerSetup, count: number, scatter: readonly number[]
 }
 
 /** Rows of a group whose fault is taken as it is drawn: by its size every so-many-th, so that they span it whatever the draw. */
-function takenAsDrawn(sizes: Float64Array): ReadonlySet<number> {
+function takenAsDrawn(sizes: Float64Array, every: number): ReadonlySet<number> {
   const bySize = [...sizes.keys()].sort((a, b) => sizes[a]! - sizes[b]!);
-  return new Set(bySize.filter((_, rank) => rank % MILD_EVERY === MILD_EVERY >> 1));
+  return new Set(bySize.filter((_, rank) => rank % every === every >> 1));
 }
 
-/** One in so many of the faults that vary is taken as it is drawn, however mild it is today, for so much (engineering judgement). */
-const MILD_EVERY = 8;
-const MILD = 0.25;
+/** One in `every` of the faults that vary is taken as it is drawn, however mild it is today, for `worth` (engineering judgement). */
+interface Mildness {
+  every: number;
+  worth: number;
+}
+const USUALLY_MILD: Mildness = { every: 8, worth: 0.25 };
+/**
+ * A passive signal gets through tens of kilohms: corrosion that has stopped it, wet or shaken, is measured dry and still
+ * at hundreds of ohms as often as not.
+ */
+const OFTEN_MILD: Mildness = { every: 4, worth: 0.5 };
+
+function mildnessOf({ fault, comesAndGoes }: Group, { family }: CornerSetup): Mildness | null {
+  if (!fault.varies || comesAndGoes) return null;
+  return family === "passive" && fault.flickers ? OFTEN_MILD : USUALLY_MILD;
+}
+
 const MOST_TRIES = 8;
 /** What a car is still worth when its fault cannot be made to show in the live speed. */
 const UNNOTICED = 0.05;

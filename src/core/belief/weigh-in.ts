@@ -33,6 +33,8 @@ export interface Moment {
   readBefore: Observed["value"] | null;
   /** How many observations came before. */
   turn: number;
+  /** For each group, 1 where one of them was a reading that its fault can change. */
+  touched: Uint8Array;
 }
 
 /** What an observation did. */
@@ -67,7 +69,7 @@ export function weighIn(observed: Observed, bench: Bench, moment: Moment): Weigh
   } else {
     for (const group of candidates.groups)
       weighAtom(observed, table, candidates, group, trusted, readBefore?.kind === "over-limit");
-    pool(bench.localisation.untouched(hookup), candidates, moment.shares, evenly);
+    pool(bench.localisation.untouched(hookup), moment.touched, candidates, moment.shares, evenly);
   }
   return { trusted, pulls, table };
 }
@@ -77,7 +79,7 @@ function weighNumbers(
   observed: Observed,
   read: NumberRead,
   bench: Bench,
-  { shares, turn }: Moment,
+  { shares, turn, touched }: Moment,
   trusted: Float64Array,
   numbers: NumberTable,
   plain: NumberTable,
@@ -121,7 +123,7 @@ function weighNumbers(
   const first = lead >= 0 ? weigh(lead) : null;
   const pulls = candidates.groups.map((_, g) => (g === lead ? first : weigh(g)));
   const before = Float64Array.from(candidates.groups, (group) => sumOf(was, group.first, group.size));
-  pool(same, candidates, before, bySlot(same, read, numbers, candidates, was, before, trusted));
+  pool(same, touched, candidates, before, bySlot(same, read, numbers, candidates, was, before, trusted));
   return pulls;
 }
 
@@ -180,27 +182,44 @@ function bySlot(
   return (g) => trust * times[g]! + 1 - trust;
 }
 
+/** A group that makes a reading e times more or less likely than the rest of its kind says so for a reason, and not by luck of the draw. */
+const BY_LUCK = 1;
+
 /**
  * Faults that cannot change what this reading may show share one likelihood, the mean over all of them by share, times how
- * often each shows it: what each group's own few candidates happen to say of it is noise.
- * @param times how much likelier a group makes it than others of them
+ * often each shows it: what each group's own few candidates happen to say of it is noise. Not so where a fault had its part
+ * in an earlier reading: with corrosion in the wire a coil read from afar may be as small as this reading finds it, without
+ * it not.
+ * @param touched groups with a part in an earlier reading @param times how much likelier a group makes it than others of them
  */
 function pool(
   same: Uint8Array,
+  touched: Uint8Array,
   { groups, weight }: Candidates,
   before: Float64Array,
   times: (g: number) => number,
 ): void {
   const after = groups.map(({ first, size }) => sumOf(weight, first, size));
-  let [held, left] = [0, 0];
-  for (let g = 0; g < groups.length; g++)
-    if (same[g]) {
+  const over = (counts: (g: number) => boolean): [held: number, left: number] => {
+    let [held, left] = [0, 0];
+    for (let g = 0; g < groups.length; g++) {
+      if (!same[g] || !counts(g)) continue;
       held += before[g]! * times(g);
       left += after[g]!;
     }
+    return [held, left];
+  };
+  const [usualHeld, usualLeft] = over((g) => !touched[g]);
+  const ownWay = (g: number): boolean => {
+    if (!touched[g] || !(usualHeld > 0) || !(usualLeft > 0) || !(before[g]! > 0)) return false;
+    const own = after[g]! / (before[g]! * times(g));
+    return Math.abs(Math.log((own * usualHeld) / usualLeft)) > BY_LUCK;
+  };
+  const apart = groups.map((_, g) => ownWay(g));
+  const [held, left] = over((g) => !apart[g]);
   if (!(held > 0)) return;
   groups.forEach(({ first, size }, g) => {
-    if (!same[g] || !(after[g]! > 0)) return;
+    if (!same[g] || apart[g] || !(after[g]! > 0)) return;
     const factor = ((left / held) * before[g]! * times(g)) / after[g]!;
     for (let row = first; row < first + size; row++) weight[row]! *= factor;
   });
