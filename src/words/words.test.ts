@@ -45,9 +45,13 @@ const NEVER_SAID = [
   ...[/in question/i, /\bundone\b/i, /let in new wire/i, /draw the sensor/i, /ordinary brakes/i, /would say/i],
 ];
 
+/** A bus's signal list counts bits, and so does who reads it: those of information are meant above. */
+const AS_SIGNAL_LISTS_SAY = /^(first bit|bits|Bits are counted from 0 .*)$/;
+
 it("nothing is said that a foreman would not say", () => {
   expect(found.size).toBeGreaterThan(1500);
-  expect([...found.keys()].filter((sentence) => NEVER_SAID.some((word) => word.test(sentence)))).toEqual([]);
+  const said = [...found.keys()].filter((sentence) => !AS_SIGNAL_LISTS_SAY.test(sentence));
+  expect(said.filter((sentence) => NEVER_SAID.some((word) => word.test(sentence)))).toEqual([]);
 });
 
 describe("a tongue, once spoken", () => {
