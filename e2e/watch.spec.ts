@@ -29,6 +29,12 @@ test("what comes and goes is caught, kept with what was being done, and used aft
     .poll(async () => ((await storedJob(page, "demo-plover")) as Job).entries.at(-1))
     .toMatchObject({ kind: "capture", reading: { instrument: "scope", finding: "signal-lost" } });
   expect(((await storedJob(page, "demo-plover")) as Job).entries).toHaveLength(before + 1);
+  // The watch itself goes on as well, and says what it has not seen.
+  await page.keyboard.press("g");
+  await page.getByRole("button", { name: "watch for hours" }).click();
+  const rolling = page.getByRole("region", { name: "Rolling recorder" });
+  await expect(rolling.getByText(/Goes on with the watch before: 00:00:\d\d/)).toBeVisible();
+  await expect(rolling.getByRole("status").filter({ hasText: /caught: [1-9]/ })).toBeVisible();
 });
 
 test("a logger's file is followed while it is written", async ({ page }) => {

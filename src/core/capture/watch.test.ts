@@ -47,6 +47,20 @@ describe("a watch", () => {
     expect(watch.caught).toEqual([]);
   });
 
+  it("is gone on with by another page: what went by in between was missed", () => {
+    const first = new Watch(CODES);
+    first.look(window(3, 4, 0.1, 1), [{ code: "random-dropout", confidence: 0.9, startS: 5, endS: 5.2 }]);
+    first.look(window(3, 4, 0.1, 1), [{ code: "random-dropout", confidence: 0.9, startS: 5, endS: 5.2 }]);
+    const second = new Watch(CODES, { kept: structuredClone(first.keep()), gapS: 10 });
+    expect([second.watchedS, second.count]).toEqual([expect.closeTo(4, 6) as number, 1]);
+    // A new page's source counts from nought again.
+    second.look(window(0, 2, 0.1, 7), []);
+    expect(second.watchedS).toBeCloseTo(16, 6);
+    expect(second.missedS).toBeCloseTo(10, 6);
+    expect(second.least.slice(0, 16)).toEqual([1, 1, 1, 1, ...Array<number>(10).fill(NaN), 7, 7]);
+    expect(second.keep().caught).toBe(1);
+  });
+
   it("keeps least and greatest of every second, and says what it missed", () => {
     const watch = new Watch(CODES);
     watch.look(window(0, 3, 0.1, 1), []);

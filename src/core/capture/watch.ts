@@ -18,6 +18,16 @@ export interface Caught {
   endS: number;
 }
 
+/** A watch as it is kept, to be gone on with by another page. */
+export interface KeptWatch {
+  watchedS: number;
+  missedS: number;
+  /** How many moments it has caught. */
+  caught: number;
+  least: Float32Array;
+  greatest: Float32Array;
+}
+
 /** Losses that turn with nothing: what only a watch of hours catches. */
 export const worthCatching: readonly FindingCode[] = ["random-dropout", "supply-dip", "noise-at-rest"];
 /** A finding less sure than this is looked at once more before it counts. */
@@ -44,15 +54,41 @@ export class Watch {
   private pending: Caught[] = [];
   private beganS: number | null = null;
   private untilS = 0;
+  /** Seconds watched by an earlier page, and those since it. */
+  private readonly beforeS: number;
+  private readonly gapS: number;
+  private readonly caughtBefore: number;
 
-  /** @param codes findings worth catching */
-  constructor(codes: readonly string[] = worthCatching) {
+  /** @param codes findings worth catching @param before what another page has watched, and how long ago it ended, in seconds */
+  constructor(codes: readonly string[] = worthCatching, before?: { kept: KeptWatch; gapS: number }) {
     this.codes = new Set(codes);
+    this.beforeS = before?.kept.watchedS ?? 0;
+    this.gapS = Math.max(0, before?.gapS ?? 0);
+    this.missedS = before?.kept.missedS ?? 0;
+    this.caughtBefore = before?.kept.caught ?? 0;
+    this.least.push(...(before?.kept.least ?? []));
+    this.greatest.push(...(before?.kept.greatest ?? []));
+  }
+
+  /** How many moments it has caught, those of earlier pages included. */
+  get count(): number {
+    return this.caughtBefore + this.caught.length;
+  }
+
+  /** All that another page needs to go on with it. */
+  keep(): KeptWatch {
+    return {
+      watchedS: this.watchedS,
+      missedS: this.missedS,
+      caught: this.count,
+      least: Float32Array.from(this.least),
+      greatest: Float32Array.from(this.greatest),
+    };
   }
 
   /** Seconds since the first sample. */
   get watchedS(): number {
-    return this.beganS === null ? 0 : this.untilS - this.beganS;
+    return this.beganS === null ? this.beforeS : this.untilS - this.beganS;
   }
 
   /** Takes the last seconds and what was found in them. @returns the moments caught by this look */
@@ -76,7 +112,11 @@ export class Watch {
 
   private lay({ startS, sampleS, channels }: Capture, endS: number): void {
     const { samples } = channels[0]!;
-    if (this.beganS === null) [this.beganS, this.untilS] = [startS, startS];
+    if (this.beganS === null) {
+      // What went by since the page before is as missed as what a sleeping one misses.
+      this.beganS = startS - this.beforeS - this.gapS;
+      this.untilS = this.beganS + this.beforeS;
+    }
     if (startS > this.untilS + sampleS) {
       this.missedS += startS - this.untilS;
       this.untilS = startS;

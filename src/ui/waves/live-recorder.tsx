@@ -26,6 +26,7 @@ const [SHOWN_S, KEPT_S, LOOK_MS] = [4, 20, 500];
 
 /** What a source records, rolling: analysed as it rolls, the last of it kept when it is stopped. */
 export function LiveRecorder({
+  jobId,
   source,
   options,
   onCalibrate,
@@ -33,6 +34,7 @@ export function LiveRecorder({
   onKeep,
   onClose,
 }: {
+  jobId: string;
   source: LiveSource;
   options: AnalyseOptions;
   /** Told what a meter shows of the same signal, and the RMS of it as recorded; where the source's volts are not its own. */
@@ -132,7 +134,7 @@ export function LiveRecorder({
           {state.ended} {t`What was recorded so far is still here: stop and keep.`}
         </p>
       )}
-      {watching && <WatchPanel source={source} options={options} onCaught={onCaught} />}
+      {watching && <WatchPanel jobId={jobId} source={source} options={options} onCaught={onCaught} />}
       {onCalibrate && <Calibrate rms={state.rms} onGive={onCalibrate} />}
     </section>
   );

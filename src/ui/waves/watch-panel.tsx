@@ -10,24 +10,31 @@ import type { AnalyseOptions } from "@/core/waveform/analyse";
 import type { LiveSource } from "@/instruments/live-source";
 import { colourAt } from "../chart/chart-style";
 import { useDraft } from "../keys/use-draft";
+import { dropWatch, keepWatch, keptWatch } from "@/store/watches";
 import { captureWorker } from "../query/workers";
 import { toast } from "../keys/toast";
 
 /** Seconds looked at each time, seconds kept about a moment, and how often it looks, in milliseconds. */
 const [LOOKED_S, KEPT_S, LOOK_MS] = [5, 20, 1000];
+/** How often it is written down how far the watch has come, in milliseconds: as much is lost with a page that dies. */
+const KEEP_MS = 5000;
 
 /** Watches a source for hours: an envelope of all of it, and every moment caught kept as a recording of its own. */
 export function WatchPanel({
+  jobId,
   source,
   options,
   onCaught,
 }: {
+  /** A watch on the same job that a page before this one has left is gone on with. */
+  jobId: string;
   source: LiveSource;
   options: AnalyseOptions;
   onCaught: (capture: Capture, caught: Caught, mark: string) => Promise<void>;
 }) {
   const strip = useRef<HTMLCanvasElement>(null);
-  const [state, setState] = useState({ watchedS: 0, missedS: 0, caught: 0 });
+  const [state, setState] = useState(NOTHING_YET);
+  const [round, setRound] = useState(0);
   const { draft, type } = useDraft("watch/mark");
   const mark = draft ?? "";
   const newest = useRef({ mark, onCaught });
@@ -36,10 +43,15 @@ export function WatchPanel({
   });
   const { pulses, tyre, family } = options;
   useEffect(() => {
-    const watch = new Watch();
-    let [busy, live] = [false, true];
+    let watch: Watch | null = null;
+    let [busy, live, keptAt] = [false, true, 0];
     const awake = stayAwake();
     const look = async () => {
+      if (!watch) {
+        const before = await keptWatch(jobId).catch(() => null);
+        watch = new Watch(undefined, before ?? undefined);
+        if (live) setState((now) => ({ ...now, beforeS: before?.kept.watchedS ?? 0 }));
+      }
       const window = source.last(LOOKED_S);
       if (!window || window.channels[0]!.samples.length * window.sampleS < 1) return;
       const read = await captureWorker.ask((remote) =>
@@ -50,7 +62,13 @@ export function WatchPanel({
         window,
         read.channels.flatMap(({ findings }) => findings),
       );
-      setState({ watchedS: watch.watchedS, missedS: watch.missedS, caught: watch.caught.length });
+      const { watchedS, missedS, count } = watch;
+      setState(({ beforeS }) => ({ watchedS, missedS, caught: count, beforeS }));
+      if (performance.now() - keptAt > KEEP_MS) {
+        keptAt = performance.now();
+        // A store that refuses says so where it is asked for more than a watch's envelope.
+        void keepWatch(jobId, watch.keep()).catch(() => undefined);
+      }
       if (strip.current) draw(strip.current, watch);
       for (const one of caught) {
         const kept = source.last(KEPT_S);
@@ -71,7 +89,12 @@ export function WatchPanel({
       clearInterval(timer);
       awake();
     };
-  }, [source, pulses, tyre, family]);
+  }, [source, pulses, tyre, family, jobId, round]);
+  const beginAnew = () =>
+    void dropWatch(jobId).then(() => {
+      setState(NOTHING_YET);
+      setRound(round + 1);
+    });
   return (
     <div className={clsx("mt-3 rounded-xl border p-3", state.caught > 0 ? "border-brick" : "border-rule")}>
       <p className="flex flex-wrap gap-x-6 gap-y-1">
@@ -83,6 +106,12 @@ export function WatchPanel({
           <span className="text-brick">{t`not seen for ${Math.round(state.missedS)} s: the page or the machine slept`}</span>
         )}
       </p>
+      {state.beforeS > 0 && (
+        <p className="text-sm text-muted">
+          {t`Goes on with the watch before: ${clock(state.beforeS)}.`}{" "}
+          <button type="button" className="min-h-11 underline" onClick={beginAnew}>{t`begin anew`}</button>
+        </p>
+      )}
       <canvas
         ref={strip}
         className="mt-2 h-16 w-full"
@@ -103,6 +132,8 @@ export function WatchPanel({
     </div>
   );
 }
+
+const NOTHING_YET = { watchedS: 0, missedS: 0, caught: 0, beforeS: 0 };
 
 /** Keeps the screen on while it watches, where the browser lets it. @returns how to let go */
 function stayAwake(): () => void {

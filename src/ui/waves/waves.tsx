@@ -199,6 +199,7 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
       )}
       {rolling && (
         <LiveRecorder
+          jobId={job.id}
           source={rolling}
           {...(!rolling.simulated && job.setup.family === "passive" ? { onCalibrate: calibrate } : {})}
           options={{ pulses: job.setup.pulsesPerRevolution, tyre: job.setup.tyre, family: job.setup.family }}

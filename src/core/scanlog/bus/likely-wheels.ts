@@ -1,3 +1,4 @@
+import { mean, sampleCorrelation } from "simple-statistics";
 import type { BusFrames } from "./frames";
 import { rawIn, type BusSignal } from "./signal";
 
@@ -155,17 +156,7 @@ function withTheOdd(group: readonly Moving[], length: number): Place[] {
 }
 
 function areAlike(a: Float64Array, b: Float64Array): boolean {
-  const [meanA, meanB] = [mean(a), mean(b)];
-  if (Math.max(meanA, meanB) > ALIKE_SIZE * Math.min(meanA, meanB)) return false;
-  let [both, ofA, ofB] = [0, 0, 0];
-  for (let i = 0; i < a.length; i++) {
-    both += (a[i]! - meanA) * (b[i]! - meanB);
-    ofA += (a[i]! - meanA) ** 2;
-    ofB += (b[i]! - meanB) ** 2;
-  }
-  return both / Math.sqrt(ofA * ofB) > ALIKE;
-}
-
-function mean(values: Float64Array): number {
-  return values.reduce((sum, value) => sum + value, 0) / values.length;
+  const [one, other] = [[...a], [...b]];
+  const [least, most] = [mean(one), mean(other)].sort((x, y) => x - y) as [number, number];
+  return most <= ALIKE_SIZE * least && sampleCorrelation(one, other) > ALIKE;
 }
