@@ -44,7 +44,7 @@ export function WatchPanel({
   const { pulses, tyre, family } = options;
   useEffect(() => {
     let watch: Watch | null = null;
-    let [busy, live, keptAt] = [false, true, 0];
+    let [busy, live, keptAt] = [false, true, -Infinity];
     const awake = stayAwake();
     const look = async () => {
       if (!watch) {
@@ -64,7 +64,7 @@ export function WatchPanel({
       );
       const { watchedS, missedS, count } = watch;
       setState(({ beforeS }) => ({ watchedS, missedS, caught: count, beforeS }));
-      if (performance.now() - keptAt > KEEP_MS) {
+      if (caught.length > 0 || performance.now() - keptAt > KEEP_MS) {
         keptAt = performance.now();
         // A store that refuses says so where it is asked for more than a watch's envelope.
         void keepWatch(jobId, watch.keep()).catch(() => undefined);
