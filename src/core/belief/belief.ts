@@ -124,6 +124,7 @@ export class Belief implements Posterior {
         slips: this.#slips.get(one)!.slice(),
       })),
       unlisted: this.#unlisted,
+      touched: this.#touched.slice(),
       stoodAt: this.#answered.stoodAt,
       initial: this.#initial,
     };
@@ -131,13 +132,14 @@ export class Belief implements Posterior {
 
   /** @throws RangeError for a checkpoint of another line-up */
   #goOn({ checkpoint, log }: Resume): void {
-    const { pairs, scores, weight, covariances, weighed } = checkpoint;
+    const { pairs, scores, weight, covariances, weighed, touched } = checkpoint;
     if (pairs.length > 0) this.#begin(pairsNamed(pairs, this.hypotheses));
     const candidates = this.#candidates;
     const fits =
       scores.length === candidates.scores.length &&
       weight.length === candidates.count &&
       weighed.length === log.length &&
+      touched.length === this.hypotheses.length &&
       covariances.length === this.#clouds.length &&
       covariances.every(({ length }, g) => length === this.#clouds[g]!.covariance.length) &&
       weighed.every(
@@ -154,7 +156,7 @@ export class Belief implements Posterior {
       this.#keepSlips(one, slips);
     });
     this.#answered.resume(log, checkpoint.stoodAt);
-    for (const one of log) this.#touch(one);
+    this.#touched.set(touched);
     this.#unlisted = checkpoint.unlisted;
     this.#initial = checkpoint.initial;
   }

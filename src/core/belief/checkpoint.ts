@@ -20,6 +20,8 @@ export const checkpointSchema = z.object({
   /** For each observation, in order: what each hypothesis made of it, what all did, each candidate's chance of a slip. */
   weighed: z.array(z.object({ byHypothesis: numbers, overall: z.number(), slips: bytes })),
   unlisted: z.number(),
+  /** For each hypothesis, 1 where its fault can change a reading of the log. */
+  touched: bytes,
   stoodAt: z.nullable(z.union([z.literal(0), z.literal(1)])),
   initial: numbers,
 });

@@ -1,5 +1,4 @@
 import type { Corner } from "../units/corner";
-import { median } from "../units/median";
 
 /** Four wheel speeds over time as a scan tool shows them: sparse, uneven, empty where the car sends none. */
 export interface ScanLog {
@@ -7,12 +6,6 @@ export interface ScanLog {
   timeS: Float64Array;
   /** km/h; NaN where nothing was sent. */
   speedKmh: Record<Corner, Float64Array>;
-}
-
-/** The highest speed of the car, km/h: the middle of what its wheels show at most, one at fault left aside. */
-export function highestSpeedKmh({ speedKmh }: ScanLog): number {
-  const each = Object.values(speedKmh).map((speeds) => speeds.reduce((most, one) => (one > most ? one : most), 0));
-  return median(each.filter((most) => most > 0));
 }
 
 export const scanCodes = [

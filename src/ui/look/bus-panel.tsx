@@ -14,11 +14,10 @@ import {
   withStep,
   type WheelMap,
 } from "@/core/scanlog/bus/wheel-map";
-import { highestSpeedKmh } from "@/core/scanlog/scan-log";
+import { highestSpeedKmh } from "@/core/scanlog/highest-speed";
 import { corners, cornerWords, type Corner } from "@/core/units/corner";
-import type { NumberField } from "@/core/units/number-field";
 import { fromLocal, toLocal } from "@/core/units/local-units";
-import { positiveField } from "@/core/units/number-field";
+import { positiveField, type NumberField } from "@/core/units/number-field";
 import { t } from "@/core/words/words";
 import { keepBusMap, keptBusMap } from "@/store/bus-map";
 import type { ReadScan } from "@/workers/capture.worker";
@@ -63,10 +62,16 @@ export function BusPanel({
   });
   const highest = read?.ok ? highestSpeedKmh(read.log) : NaN;
   const change = (part: Partial<WheelMap>) => setMap({ ...map, ...part });
-  const number = (label: string, of: NumberField, value: number, onTake: (value: number) => void) => (
+  const number = (field: string, label: string, of: NumberField, value: number, onTake: (value: number) => void) => (
     <label className="text-sm text-muted">
       {label}
-      <NumberInput of={of} field={`bus/${label}`} value={value} onTake={onTake} className={`${FIELD} text-right`} />
+      <NumberInput
+        of={of}
+        field={`bus/${summary.name}/${field}`}
+        value={value}
+        onTake={onTake}
+        className={`${FIELD} text-right`}
+      />
     </label>
   );
   return (
@@ -111,7 +116,7 @@ export function BusPanel({
                 ))}
               </select>
             </label>
-            {number(t`first bit`, firstBitField, map.wheels[one]?.firstBit ?? 0, (firstBit) =>
+            {number(`first-bit/${one}`, t`first bit`, firstBitField, map.wheels[one]?.firstBit ?? 0, (firstBit) =>
               change({
                 wheels: { ...map.wheels, [one]: { id: map.wheels[one]?.id ?? summary.messages[0]!.id, firstBit } },
               }),
@@ -127,7 +132,7 @@ export function BusPanel({
         ))}
       </div>
       <div className="mt-2 grid gap-x-3 gap-y-2 sm:grid-cols-2">
-        {number(t`bits`, bitsField, map.bits, (bits) => change({ bits }))}
+        {number("bits", t`bits`, bitsField, map.bits, (bits) => change({ bits }))}
         <label className="text-sm text-muted">
           {t`order of its bytes`}
           <select
@@ -139,8 +144,8 @@ export function BusPanel({
             <option value="low-first">{t`low byte first`}</option>
           </select>
         </label>
-        {number(t`km/h a step`, stepField, map.scale, (scale) => change({ scale }))}
-        {number(t`km/h at nought`, offsetField, map.offsetKmh, (offsetKmh) => change({ offsetKmh }))}
+        {number("step", t`km/h a step`, stepField, map.scale, (scale) => change({ scale }))}
+        {number("offset", t`km/h at nought`, offsetField, map.offsetKmh, (offsetKmh) => change({ offsetKmh }))}
       </div>
       <p className="mt-1 text-sm text-muted">{t`Bits are counted from 0 through all bytes, the lowest of each first. The first bit is the lowest of a number with its low byte first, the highest of one with its high byte first.`}</p>
       {read && !read.ok && (
@@ -157,7 +162,7 @@ export function BusPanel({
               {t`The speedometer's highest was, ${units.speed}`}
               <NumberInput
                 of={topSpeedField}
-                field="bus/top"
+                field={`bus/${summary.name}/top`}
                 optional
                 value={undefined}
                 onTake={(said) => said !== undefined && setMap(withStep(map, highest, fromLocal(said, "km/h", units)))}

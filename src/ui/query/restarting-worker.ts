@@ -1,4 +1,4 @@
-import { wrap, type Remote } from "comlink";
+import type { Remote, wrap } from "comlink";
 import { languageTag, t } from "@/core/words/words";
 import { toast } from "../keys/toast";
 
@@ -21,7 +21,9 @@ export class RestartingWorker<Api extends Speaks> {
 
   /** Asks the worker. @throws Error when it dies before it has answered */
   async ask<Answer>(question: (remote: Remote<Api>) => Answer): Promise<Awaited<Answer>> {
-    const running = (this.#running ??= this.#start());
+    // No part of the first view: nothing is asked before there is something to ask about.
+    const comlink = await import("comlink");
+    const running = (this.#running ??= this.#start(comlink.wrap));
     if (running.tag !== languageTag()) {
       running.tag = languageTag();
       running.spoken = running.remote.speak(languageTag()) as Promise<void>;
@@ -35,9 +37,9 @@ export class RestartingWorker<Api extends Speaks> {
     this.#running?.give(new WorkerStopped());
   }
 
-  #start(): Running<Api> {
+  #start(wrapped: typeof wrap): Running<Api> {
     const worker = this.#make();
-    const remote = wrap<Api>(worker);
+    const remote = wrapped<Api>(worker);
     let refuse: (why: Error) => void = () => undefined;
     const died = new Promise<never>((_, reject) => (refuse = reject));
     died.catch(() => undefined); // It is those who asked that are told.

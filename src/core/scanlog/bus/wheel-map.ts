@@ -1,12 +1,12 @@
 import * as z from "zod/mini";
 import { corners, type Corner } from "../../units/corner";
-import { numberField, wholeField } from "../../units/number-field";
+import { numberField, positiveField, wholeField } from "../../units/number-field";
 import type { WheelSignals } from "./bus-to-scan";
 import type { Place } from "./likely-wheels";
 
 export const firstBitField = wholeField(0, 511);
 export const bitsField = wholeField(8, 32);
-export const stepField = numberField(-1000, 1000);
+export const stepField = positiveField(1000);
 export const offsetField = numberField(-10_000, 10_000);
 
 const wheelSchema = z.object({
@@ -63,7 +63,7 @@ export function mapOf(places: readonly Place[]): WheelMap {
 export function withStep(map: WheelMap, shownKmh: number, saidKmh: number): WheelMap {
   const raw = (shownKmh - map.offsetKmh) / map.scale;
   const scale = (saidKmh - map.offsetKmh) / raw;
-  return Number.isFinite(scale) && scale !== 0 ? { ...map, scale: Number(scale.toPrecision(4)) } : map;
+  return Number.isFinite(scale) && scale > 0 ? { ...map, scale: Number(scale.toPrecision(4)) } : map;
 }
 
 /** Two wheels change places. */
