@@ -158,7 +158,7 @@ export function BusPanel({
           <SpeedChart log={read.log} corner={corner} shown={null} units={units} />
           <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
             <p>{t`Highest: ${toLocal(highest, "km/h", units).toFixed(1)} ${units.speed}.`}</p>
-            <label className="text-sm text-muted">
+            <label className="grid gap-1 text-sm text-muted">
               {t`The speedometer's highest was, ${units.speed}`}
               <NumberInput
                 of={topSpeedField}
