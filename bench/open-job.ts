@@ -7,6 +7,7 @@ import { progressOf } from "../src/core/bench/progress";
 import { checkpointOf, resumeFrom } from "../src/core/job/checkpoint";
 import { observationsOf } from "../src/core/job/observations";
 import { replay } from "../src/core/job/replay";
+import { importJob } from "../src/core/job/file";
 import { jobSchema } from "../src/core/job/schema";
 import { freshSeed } from "./shards";
 import { seeded } from "../src/core/random/random";
@@ -14,8 +15,8 @@ import { seeded } from "../src/core/random/random";
 const random = seeded(freshSeed(undefined));
 const counts = process.argv.slice(2).map(Number);
 for (const count of counts.length > 0 ? counts : [30, 300]) {
-  const stored = jobOf(count);
-  const job = jobSchema.parse(stored);
+  const job = importJob(JSON.stringify(jobOf(count)), "long.json");
+  const stored: unknown = JSON.parse(JSON.stringify(job));
   const { read } = observationsOf(job);
   const [belief, anewMs] = timed(() => replay(job));
   const [checkpoint] = timed(() => structuredClone(checkpointOf(job, "bench", belief, read)));
