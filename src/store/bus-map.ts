@@ -10,11 +10,14 @@ const keptSchema = z.array(z.object({ model: z.string(), map: wheelMapSchema }))
 
 /** Where the bus of a car's model carries its wheel speeds, as it was set last on this machine. */
 export function keptBusMap(model: string): WheelMap | null {
+  // A car without a name is of no model.
+  if (model.trim() === "") return null;
   return kept().find((one) => one.model === model)?.map ?? null;
 }
 
 /** @returns false where it will be gone once the page closes */
 export function keepBusMap(model: string, map: WheelMap): boolean {
+  if (model.trim() === "") return false;
   const others = kept().filter((one) => one.model !== model);
   return keepText(KEY, JSON.stringify([{ model, map }, ...others].slice(0, MOST_KEPT)));
 }

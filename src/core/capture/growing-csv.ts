@@ -1,12 +1,11 @@
 import { t } from "../words/words";
 import { UnusableInput, type Capture } from "./capture";
+import { pastMidnight } from "./clock";
 import { linesBeforeRows, startOfLine } from "./csv";
 import { encodingOf } from "./text-of";
 
 /** Signs in which a header must be over; no logger writes as many before its first row. */
 const LONGEST_HEAD = 20_000;
-/** A clock that goes back by more than this has passed midnight. */
-const HALF_A_DAY_S = 43_200;
 
 /**
  * A capture's file while another program goes on writing it: its header and the last of its rows are kept, whole rows
@@ -26,8 +25,7 @@ export class GrowingCsv {
   private gone = 0;
   private cutFirst = false;
   private bytesARow = 0;
-  private dayS = 0;
-  private latestS = -Infinity;
+  private readonly onward = pastMidnight();
 
   /** @param keptSigns so much of its end is kept */
   constructor(name: string, keptSigns: number) {
@@ -69,10 +67,7 @@ export class GrowingCsv {
   placed(capture: Capture): Capture {
     // Without times of its own a capture begins at nought, wherever it was cut.
     const fromS = capture.startS === 0 ? this.gone * capture.sampleS : capture.startS;
-    const lengthS = capture.channels[0]!.samples.length * capture.sampleS;
-    if (fromS + this.dayS + lengthS < this.latestS - HALF_A_DAY_S) this.dayS += 2 * HALF_A_DAY_S;
-    this.latestS = fromS + this.dayS + lengthS;
-    return { ...capture, startS: fromS + this.dayS };
+    return { ...capture, startS: this.onward(fromS) };
   }
 
   private get lineEnd(): string {

@@ -5,11 +5,10 @@ import { CLOCK, clockSeconds, pastMidnight } from "../capture/clock";
 import { intervalS } from "../capture/csv";
 import { corners, type Corner } from "../units/corner";
 import { KMH_PER_MPH } from "../units/quantity";
-import type { ScanLog } from "./scan-log";
+import { LEAST_ROWS, type ScanLog } from "./scan-log";
 import { cleanLabel, namesWheel } from "./wheel-names";
 
 const LARGEST_HEADER_LINES = 120;
-const LEAST_ROWS = 4;
 const MOST_ROWS = 2_000_000;
 const KMH_PER_MS = 3.6;
 

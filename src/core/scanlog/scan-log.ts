@@ -8,6 +8,9 @@ export interface ScanLog {
   speedKmh: Record<Corner, Float64Array>;
 }
 
+/** Fewer rows say nothing of a drive. */
+export const LEAST_ROWS = 4;
+
 export const scanCodes = [
   "zero",
   "drops-out",

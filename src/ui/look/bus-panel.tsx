@@ -15,6 +15,7 @@ import {
   type WheelMap,
 } from "@/core/scanlog/bus/wheel-map";
 import { highestSpeedKmh } from "@/core/scanlog/highest-speed";
+import { LEAST_ROWS } from "@/core/scanlog/scan-log";
 import { corners, cornerWords, type Corner } from "@/core/units/corner";
 import { fromLocal, toLocal } from "@/core/units/local-units";
 import { positiveField, type NumberField } from "@/core/units/number-field";
@@ -52,16 +53,24 @@ export function BusPanel({
   onClose: () => void;
 }) {
   const { units } = useSettings().settings;
-  const known = keptBusMap(model);
-  const fits = known && Object.values(known.wheels).every((one) => summary.messages.some(({ id }) => id === one?.id));
-  const [map, setMap] = useState<WheelMap>(() => (fits ? known : mapOf(summary.likely[0] ?? [])));
+  // Where it was on this model last time, if those messages are here too.
+  const [fits] = useState(() => {
+    const known = keptBusMap(model);
+    const isHere = (id?: number) => summary.messages.some((message) => message.id === id);
+    return known && Object.values(known.wheels).every((one) => isHere(one?.id)) ? known : null;
+  });
+  const [map, setMap] = useState<WheelMap>(() => fits ?? mapOf(summary.likely[0] ?? []));
+  const take = (next: WheelMap) => {
+    setMap(next);
+    keepBusMap(model, next);
+  };
   const { data: read } = useQuery({
     queryKey: ["bus speeds", summary.name, map, car],
     queryFn: () => captureWorker.ask((remote) => remote.busSpeeds(summary.name, map, car)),
     placeholderData: keepPreviousData,
   });
   const highest = read?.ok ? highestSpeedKmh(read.log) : NaN;
-  const change = (part: Partial<WheelMap>) => setMap({ ...map, ...part });
+  const change = (part: Partial<WheelMap>) => take({ ...map, ...part });
   const number = (field: string, label: string, of: NumberField, value: number, onTake: (value: number) => void) => (
     <label className="text-sm text-muted">
       {label}
@@ -125,7 +134,7 @@ export function BusPanel({
               <button
                 type="button"
                 className="col-span-2 min-h-9 text-left text-sm underline"
-                onClick={() => setMap(swapped(map, one, corners[i + 1]!))}
+                onClick={() => take(swapped(map, one, corners[i + 1]!))}
               >{t`swap with ${corners[i + 1]!}`}</button>
             )}
           </fieldset>
@@ -145,7 +154,7 @@ export function BusPanel({
           </select>
         </label>
         {number("step", t`km/h a step`, stepField, map.scale, (scale) => change({ scale }))}
-        {number("offset", t`km/h at nought`, offsetField, map.offsetKmh, (offsetKmh) => change({ offsetKmh }))}
+        {number("offset", t`offset, km/h`, offsetField, map.offsetKmh, (offsetKmh) => change({ offsetKmh }))}
       </div>
       <p className="mt-1 text-sm text-muted">{t`Bits are counted from 0 through all bytes, the lowest of each first. The first bit is the lowest of a number with its low byte first, the highest of one with its high byte first.`}</p>
       {read && !read.ok && (
@@ -153,7 +162,7 @@ export function BusPanel({
           {read.say}
         </p>
       )}
-      {read?.ok && read.log.timeS.length > 1 && (
+      {read?.ok && read.log.timeS.length >= LEAST_ROWS && (
         <>
           <SpeedChart log={read.log} corner={corner} shown={null} units={units} />
           <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
@@ -165,7 +174,7 @@ export function BusPanel({
                 field={`bus/${summary.name}/top`}
                 optional
                 value={undefined}
-                onTake={(said) => said !== undefined && setMap(withStep(map, highest, fromLocal(said, "km/h", units)))}
+                onTake={(said) => said !== undefined && take(withStep(map, highest, fromLocal(said, "km/h", units)))}
                 className={`${FIELD} max-w-40 text-right`}
               />
             </label>
@@ -176,7 +185,7 @@ export function BusPanel({
       <div className="mt-3 flex flex-wrap gap-2">
         <Cap
           lead
-          disabled={!read?.ok || read.log.timeS.length < 2}
+          disabled={!read?.ok || read.log.timeS.length < LEAST_ROWS}
           onClick={() => {
             keepBusMap(model, map);
             onUse(read!);

@@ -2,7 +2,7 @@
 import clsx from "clsx";
 import { useEffect, useState } from "react";
 import { logUntil } from "@/core/scanlog/log-until";
-import type { ScanLog } from "@/core/scanlog/scan-log";
+import { LEAST_ROWS, type ScanLog } from "@/core/scanlog/scan-log";
 import { corners, cornerWords, type Corner } from "@/core/units/corner";
 import { toLocal } from "@/core/units/local-units";
 import { t } from "@/core/words/words";
@@ -57,7 +57,7 @@ export function LiveSpeeds({
         })}
       </ul>
       <div className="mt-2 flex flex-wrap gap-2">
-        <Cap lead disabled={so.timeS.length < 10} onClick={() => onStop(so)}>{t`stop and judge`}</Cap>
+        <Cap lead disabled={so.timeS.length < LEAST_ROWS} onClick={() => onStop(so)}>{t`stop and judge`}</Cap>
         <Cap onClick={onClose}>{t`throw away`}</Cap>
       </div>
     </section>

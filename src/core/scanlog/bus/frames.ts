@@ -44,6 +44,8 @@ export function parseBusLog(text: string, name: string): BusFrames {
   const frames = new Gathered();
   if (table) readTable(text, table, frames);
   else readLines(text, name, frames);
+  if (frames.count >= MOST_FRAMES)
+    throw new UnusableInput(t`${name} holds over ${MOST_FRAMES / 1e6} million frames. Cut the recording shorter.`);
   if (frames.count < FEWEST_FRAMES)
     throw new UnusableInput(
       t`${name} holds ${frames.count} frames that could be read; at least ${FEWEST_FRAMES} are needed. Record the bus through a drive.`,
