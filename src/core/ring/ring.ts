@@ -1,3 +1,4 @@
+import { normalCdf } from "../random/normal-cdf";
 /** A toothed ring or magnetic encoder and how the sensor stands to it. */
 export interface RingCondition {
   pulses: number;
@@ -95,9 +96,3 @@ export function lostPoleShare(ring: RingCondition, thresholdField: number): numb
 
 /** Poles of a moulded encoder differ in strength by this part of it (standard deviation; from memory, 5 to 10 %). */
 const POLE_SPREAD = 0.07;
-
-/** Normal distribution function by the logistic-cubic fit of Page (Applied Statistics 26, 1977), error under 1.5e-4. */
-function normalCdf(z: number): number {
-  const y = 0.7988 * z * (1 + 0.04417 * z * z);
-  return y > 30 ? 1 : y < -30 ? 0 : 1 / (1 + Math.exp(-2 * y));
-}

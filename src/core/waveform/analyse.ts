@@ -2,7 +2,7 @@ import { t } from "../words/words";
 import type { Capture, Channel } from "../capture/capture";
 import { isCurrentRatio } from "../circuit/current-ratio";
 import { tyreOf, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
-import { isPassive, passiveSize, sizeForSpeed, type SizeForSpeed } from "./coil-size";
+import { isPassive, passiveSize, ridesOnBias, sizeForSpeed, twiceOf, type SizeForSpeed } from "./coil-size";
 import { besideOtherSide } from "./other-side";
 import { disturbances, keyOnFinding } from "./disturbances";
 import { widthCoding, type Frame, type WidthClass } from "./protocol";
@@ -93,8 +93,7 @@ export function analyseCapture(recorded: Capture, options: AnalyseOptions = {}):
     ...analysis,
     findings: [
       ...(feeds[i] && keyOn > 0 ? [keyOnFinding(keyOn, capture.sampleS, recorded.startS)] : []),
-      ...analysis.findings,
-      ...(small[i] && !analysis.findings.some(({ code }) => code === "low-amplitude") ? [small[i]] : []),
+      ...bySides(analysis.findings, small[i]!),
     ],
   }));
   const losses = analysed.flatMap(({ findings }) => findings.filter(({ code }) => code === "random-dropout"));
@@ -115,13 +114,32 @@ export function analyseCapture(recorded: Capture, options: AnalyseOptions = {}):
   });
 }
 
+/** A coil's findings where the other side was recorded along: that is the better measure of its size, whichever way it tells. */
+function bySides(own: readonly Found[], beside: Found | "alike" | null): readonly Found[] {
+  if (beside === null) return own;
+  if (beside === "alike") return own.filter(({ most }) => most === undefined || most > FOR_ANY_MAKE);
+  return [...own.filter(({ code }) => code !== beside.code), beside];
+}
+
+/** Both sides as small as this are too small for any make. */
+const FOR_ANY_MAKE = 0.95;
+
+const ONE_WIRE = (meanV: number) =>
+  t`The wave stands on ${meanV.toFixed(1)} V: this is one wire of a coil against ground, which carries half of its voltage. Clip the scope across both wires to judge its size.`;
+
 const NO_PULSE = () => t`No pulse in it: that tells of a fault only if the wheel was turned.`;
 
 /** Findings of one channel with how much each is to be believed. */
 function believed(findings: readonly Found[], turns: number | null): Finding[] {
+  const likely = findings.filter(({ most }) => most === undefined || most > 0.5);
   return findings.map((one) => ({
     ...one,
-    confidence: confidenceOf(one.code, { strength: one.strength, turns, beside: findings.length - 1 }),
+    confidence: confidenceOf(one.code, {
+      strength: one.strength,
+      turns,
+      beside: likely.filter((other) => other !== one).length,
+      most: one.most,
+    }),
   }));
 }
 
@@ -230,6 +248,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   }
   // Tops that are cut off flat are no height.
   const size = isClipped(recorded) ? null : sizeForSpeed(pulses, rhythm, found, tyre, sampleS);
+  const isOneWire = inVolts && ridesOnBias(shape) && isPassive(shape, pulses, options.family);
   if (!coded) {
     findings.push(...disturbances(list, sampleS));
     findings.push(
@@ -276,6 +295,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
               : t`Pulses are lost, and too few turns were recorded to tell a gap in the ring from a loose wire. Turn it two turns more without a stop, or set the pulses per turn.`,
           ]
         : []),
+      ...(isTurning && isOneWire ? [ONE_WIRE(shape.meanV)] : []),
       ...(inVolts
         ? scaleWarnings(channel.unit, shape, findings)
         : [t`Not calibrated: the numbers are no volts. Times are judged, and sizes only against each other.`]),
@@ -322,7 +342,7 @@ function levelFindings(
   if (shape.kind === "noise" && inVolts) return [found("noise-at-rest", {}, { strength: 0.8, ...whole })];
   if (!turning) return [];
   const list: Found[] = [];
-  if (inVolts && isPassive(shape, pulses, options.family) && size) list.push(...passiveSize(size, whole));
+  if (inVolts && isPassive(shape, pulses, options.family) && size) list.push(...passiveSize(ridesOnBias(shape) ? twiceOf(size) : size, whole));
   // A ratio needs no volts, but both levels above nothing: a sound input stops what stands.
   const inWindow = shape.lowV > (inVolts ? 0.05 : 0.05 * shape.highV) && shape.highV < 7.5;
   if (shape.kind === "two-level" && isTwoWire(shape, options) && inWindow) {

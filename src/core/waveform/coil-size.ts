@@ -1,6 +1,7 @@
 import type { Family } from "../circuit/setup";
 import { dropOutSpeedKmh, PASSIVE_REFERENCE } from "../ring/ring";
 import { rollingCircumferenceM, speedKmh, type TyreSize } from "../tyre/tyre";
+import { normalCdf } from "../random/normal-cdf";
 import { median } from "../units/median";
 import { found, type Found } from "./finding";
 import type { Pulse, Rhythm } from "./pulses";
@@ -8,8 +9,15 @@ import type { SignalShape } from "./signal";
 
 /** Passive module thresholds are commonly 100–200 mV (from memory). */
 const PASSIVE_THRESHOLD_V = 0.15;
-/** A passive signal under this part of the usual one for its speed is too small. */
+/** A passive signal under this part of one maker's figure may be too small. */
 const LOW_AMPLITUDE = 0.45;
+/**
+ * What sound coils give, as parts of one maker's 0.65 V at 5 mph, log-normal: others accept 0.1 V at one turn a second, which
+ * is 0.18 of it (from memory), so that one in forty gives less.
+ */
+const SOUND_COILS = { middle: 0.65, spread: 0.65 } as const;
+/** What a gap too wide or a weak coil leaves of its own, evenly over the logarithm (the spacing law over 0.5 to 2.5 mm). */
+const LEFT_OF_IT = [0.05, 0.5] as const;
 /** Falling out above this speed a module takes the wheel for locked (judgement from the 5 mph of the trade). */
 const EARLY_DROP_OUT_KMH = 5;
 
@@ -72,16 +80,38 @@ export function sizeForSpeed(
   };
 }
 
+/** Whether a wave swings about a bias rather than about nothing: a module holds each wire of its coil at one. */
+export function ridesOnBias({ kind, meanV, peakToPeakV }: SignalShape): boolean {
+  return kind === "sine" && meanV > LEAST_BIAS_V && meanV > peakToPeakV / 2;
+}
+
+const LEAST_BIAS_V = 0.3;
+
+/** What a coil gives across both its wires, of which one was measured: up to twice as much. */
+export function twiceOf({ rmsV, voltsPerHertz, share, speedKmh }: SizeForSpeed): SizeForSpeed {
+  return { rmsV: 2 * rmsV, voltsPerHertz: 2 * voltsPerHertz, share: 2 * share, speedKmh };
+}
+
+/** Chance that a coil of this size is too small and not of a make that gives so little, where as many are one as the other. */
+export function chanceTooSmall(share: number): number {
+  const away = (of: number) => (Math.log(of) - Math.log(SOUND_COILS.middle)) / SOUND_COILS.spread;
+  const sound = Math.exp(-(away(share) ** 2) / 2) / (SOUND_COILS.spread * Math.sqrt(2 * Math.PI));
+  const [least, most] = LEFT_OF_IT;
+  const small = (normalCdf(away(share / least)) - normalCdf(away(share / most))) / Math.log(most / least);
+  return small / (small + sound);
+}
+
 /** A passive signal against the straight line of the trade, and the speed at which it falls out. */
 export function passiveSize(
   { rmsV, share, speedKmh: kmh }: SizeForSpeed,
   whole: { startS: number; endS: number },
 ): Found[] {
   const list: Found[] = [];
+  const most = chanceTooSmall(share);
   if (share < LOW_AMPLITUDE)
-    list.push(found("low-amplitude", { rmsV, kmh, share }, { strength: 0.9, ...whole, size: share }));
+    list.push(found("low-amplitude", { rmsV, kmh, share }, { strength: 0.9, most, ...whole, size: share }));
   const dropOut = dropOutSpeedKmh(rmsV * Math.SQRT2, kmh, PASSIVE_THRESHOLD_V);
   if (dropOut > EARLY_DROP_OUT_KMH)
-    list.push(found("drop-out-speed", { kmh: dropOut }, { strength: 0.8, ...whole, size: dropOut }));
+    list.push(found("drop-out-speed", { kmh: dropOut }, { strength: 0.8, most, ...whole, size: dropOut }));
   return list;
 }

@@ -9,6 +9,8 @@ export interface Grounds {
   turns: number | null;
   /** Other findings of the same channel: where one is wrong, others often are. */
   beside: number;
+  /** What sound parts differ by allows no more. */
+  most?: number | undefined;
 }
 
 /**
@@ -20,7 +22,7 @@ export function confidenceOf(code: FindingCode, grounds: Grounds): number {
   // A finding that is new goes by all of them until the table is made anew.
   const weights = CONFIDENCE[code] ?? ALL_ALIKE;
   const sum = groundsAsNumbers(grounds).reduce((all, one, i) => all + one * weights[i]!, 0);
-  return Math.min(MOST, 1 / (1 + Math.exp(-sum)));
+  return Math.min(grounds.most ?? MOST, MOST, 1 / (1 + Math.exp(-sum)));
 }
 
 /** No generator makes all that is met: of 215 findings on another maker's recordings 98.1 in 100 were so (95.3 to 99.3). */

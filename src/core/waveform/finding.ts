@@ -5,6 +5,8 @@ import type { SignalKind } from "./signal";
 interface Whereabouts {
   /** How far over its own limit it stands, as its detector has it, 0–1. */
   strength: number;
+  /** However plain it stands there, the chance that something is wrong is no more than this, for sound ones differ as much. */
+  most?: number;
   /** Counted from 1 round the ring. */
   tooth?: number;
   count?: number;

@@ -1,3 +1,5 @@
+import { median } from "../units/median";
+
 /**
  * How the wheel moved, told from its pulses alone. Under any torque that is nearly steady over a few poles the square of
  * the speed runs straight over the angle (v² = v₀² + 2·a·θ), from standstill, through a push, to the stop. A pulse that
@@ -42,6 +44,11 @@ export function motionOf(periods: Float64Array): Motion {
       Side | null,
       Side | null,
     ];
+    const few = lostAmongFew(periods, long, i);
+    if (few) {
+      poles[i] = few;
+      continue;
+    }
     if (!left || !right || (left.stops && right.stops)) {
       aside[i] = 1;
       continue;
@@ -50,6 +57,12 @@ export function motionOf(periods: Float64Array): Motion {
     const goesOn =
       !left.stops && !right.stops && Math.abs(Math.log(left.square / right.square)) < 2 * Math.log(GOES_ON);
     if ((left.standsNext || right.standsNext) && !goesOn) {
+      aside[i] = 1;
+      continue;
+    }
+    const inRun = long[i - 1] === 1 || long[i + 1] === 1;
+    const stood = stoodBetween(left, right, periods[i]!, inRun) || stoodBetween(right, left, periods[i]!, inRun);
+    if (stood || standsInMiddle(periods, long, i)) {
       aside[i] = 1;
       continue;
     }
@@ -62,7 +75,46 @@ export function motionOf(periods: Float64Array): Motion {
     if (isPush || faster > ALIKE ** 2 * slower) aside[i] = 1;
     else poles[i] = Math.round(ratio);
   }
+  turnedBitByBit(periods, poles, aside);
+  besideStops(periods, poles, aside);
   return { poles, aside };
+}
+
+/** The period beside a stop holds the last of the way to it, or the first away from it: long, and nothing lost. */
+function besideStops(periods: Float64Array, poles: Int32Array, aside: Uint8Array): void {
+  const stopped = HOLDS_STOP * median([...periods]);
+  const isStop = (i: number) => aside[i] === 1 && periods[i]! > stopped;
+  const beside = [...poles.keys()].filter((i) => poles[i]! > 1 && (isStop(i - 1) || isStop(i + 1)));
+  for (const i of beside) {
+    poles[i] = 1;
+    aside[i] = 1;
+  }
+}
+
+/** From so many poles on nothing tells how long a wheel stood from how much was lost. */
+const NO_TELLING = 5;
+/** A period so many times as long as those beside it holds a stop. */
+const HOLDS_STOP = 3;
+/** A hand takes a wheel from its usual speed, within this, to rest and back within so many poles; a car's brake does not. */
+const BY_HAND_WITHIN = 3;
+const USUAL_SPEED = 1.8;
+
+/** Who turns a wheel by hand, a part at a time, lets it stand between: there a long period is one stop more, not a loss. */
+function turnedBitByBit(periods: Float64Array, poles: Int32Array, aside: Uint8Array): void {
+  const atSpeed = USUAL_SPEED * median([...periods]);
+  const isHandsStop = (i: number) =>
+    aside[i] === 1 &&
+    periods[i]! > HOLDS_STOP * Math.max(periods[i - 1] ?? Infinity, periods[i + 1] ?? Infinity) &&
+    [-BY_HAND_WITHIN, BY_HAND_WITHIN].every((away) => (periods[i + away] ?? Infinity) < atSpeed);
+  const long = [...poles].filter((passed) => passed >= NO_TELLING);
+  // What broke out of a ring is as many poles each time; who turns it by hand never waits as long twice.
+  const isChunk = long.length > 2 && Math.max(...long) - Math.min(...long) <= 2;
+  if (long.length === 0 || isChunk || !periods.some((_, i) => isHandsStop(i))) return;
+  poles.forEach((passed, i) => {
+    if (passed < NO_TELLING) return;
+    poles[i] = 1;
+    aside[i] = 1;
+  });
 }
 
 /** The wheel on one side of a period: its speed squared so many poles away, and whether it runs out toward the period. */
@@ -72,6 +124,70 @@ interface Side {
   stops: boolean;
   /** From one pole to the next it lost so much that it stood, or turned back, within the next one or two. */
   standsNext: boolean;
+  /** v² of the four poles nearest to the period, from the nearest outward. */
+  nearest: readonly number[];
+}
+
+/**
+ * From rest v² grows pole by pole (v² = 2·a·θ): n poles on, one pole has n/(n + 1) of what the next one has. Of the next pole
+ * the first has so much at most where it was begun within some five poles, and the second so much; the third falls by no
+ * more than coarse sampling makes of it.
+ */
+const FROM_REST = [0.84, 0.94, 1.06] as const;
+/** The same where two long periods adjoin, as they do where a wheel comes to stand between two poles and starts from there. */
+const FROM_REST_IN_RUN = [0.88, 0.965, 1.06] as const;
+/** A wheel that gains so much of v² over two poles toward a period was being pushed there all along. */
+const PUSHED_TOWARD = 1.1;
+
+/** On its one side the wheel comes from rest, though on the other it turned and was not being pushed: it stood between. */
+function stoodBetween({ nearest }: Side, other: Side, period: number, inRun: boolean): boolean {
+  const [next, , behind] = other.nearest;
+  if (nearest.length < 4 || behind === undefined || next! > PUSHED_TOWARD * behind) return false;
+  const isFromRest = (inRun ? FROM_REST_IN_RUN : FROM_REST).every((share, k) => nearest[k]! < share * nearest[k + 1]!);
+  return isFromRest && hadTimeToStand(nearest, next!, period);
+}
+
+/** A push that still goes on four poles later is steady. */
+const STEADY_PUSH = 0.7;
+
+/** Under a steady push the way from rest takes 2·n poles of the first one's time, and the stop before it at least one of its own. */
+function hadTimeToStand([first, second, third, fourth]: readonly number[], other: number, period: number): boolean {
+  const perPole = second! - first!;
+  if (fourth! - third! < STEADY_PUSH * perPole) return true;
+  return period > (2 * first!) / perPole / Math.sqrt(first!) + 1 / Math.sqrt(other);
+}
+
+/** Of three long periods the middle one is so much longer than either: the wheel ran out, stood, and came on again. */
+const STOOD_IN_MIDDLE = 1.5;
+
+function standsInMiddle(periods: Float64Array, long: Uint8Array, i: number): boolean {
+  return [i - 1, i, i + 1].some(
+    (at) =>
+      long[at - 1] === 1 &&
+      long[at] === 1 &&
+      long[at + 1] === 1 &&
+      periods[at]! > STOOD_IN_MIDDLE * Math.max(periods[at - 1]!, periods[at + 1]!),
+  );
+}
+
+/** On a screen of a few pulses: how alike they are, and how near a lost one's period is to so many of them. */
+const ALIKE_FEW = 1.03;
+const WHOLE = 0.08;
+
+/** Poles in a period near an end of a recording, where all the few pulses about it are alike; null where they are not. */
+function lostAmongFew(periods: Float64Array, long: Uint8Array, i: number): number | null {
+  const evens = ([-1, 1] as const).map((away) => {
+    const own: number[] = [];
+    for (let at = i + away; at in periods && long[at] !== 1 && own.length < 2 * TOGETHER; at += away)
+      own.push(periods[at]!);
+    return own;
+  });
+  const all = evens.flat();
+  const isFew = evens.some(({ length }) => length < 2 * TOGETHER) && evens.every(({ length }) => length > 1);
+  if (!isFew || Math.max(...all) > ALIKE_FEW * Math.min(...all)) return null;
+  const ratio = (periods[i]! * all.length) / all.reduce((sum, one) => sum + one, 0);
+  const count = Math.round(ratio);
+  return count > 1 && Math.abs(ratio - count) < WHOLE ? count : null;
 }
 
 /** Of v², what a wheel about to stand keeps from one pole to the next at most; a ring's own errors come to a tenth of it. */
@@ -85,13 +201,14 @@ function sideOf(squares: Float64Array, long: Uint8Array, i: number, away: -1 | 1
     if (!long[at]) trusted.push(at);
   if (trusted.length < TOGETHER) return null;
   const near = middleOf(squares, trusted.slice(0, TOGETHER));
+  const nearest = trusted.slice(0, 4).map((at) => squares[at]!);
   const standsNext = squares[trusted[0]!]! < LOSES * squares[trusted[1]!]!;
   if (trusted.length < 2 * TOGETHER)
-    return { square: near.square, apart: Math.abs(near.at - i), stops: true, standsNext };
+    return { square: near.square, apart: Math.abs(near.at - i), stops: true, standsNext, nearest };
   const far = middleOf(squares, trusted.slice(TOGETHER, 2 * TOGETHER));
   const apart = Math.abs(near.at - i);
   const perPole = (far.square - near.square) / Math.abs(far.at - near.at);
-  return { square: near.square, apart, stops: near.square < (apart + STOPS_WITHIN) * perPole, standsNext };
+  return { square: near.square, apart, stops: near.square < (apart + STOPS_WITHIN) * perPole, standsNext, nearest };
 }
 
 function middleOf(squares: Float64Array, places: readonly number[]): { square: number; at: number } {

@@ -116,9 +116,15 @@ function ringsOwn(speedSquared: Float64Array, N: number, heavyRad2: number): Tur
   const fit = inverse.map((line) => line.reduce((sum, one, j) => sum + one * right[j]!, 0));
   const left = rows.map(({ value, x }) => value - x.reduce((sum, one, j) => sum + one * fit[j]!, 0));
   const error = widened(Math.sqrt(variance * (inverse[0]![0]! + inverse[1]![1]!)), left, N);
+  // At one speed ring and heavy side are one column twice: the ring's wave is no larger than what is there, and as much of a
+  // heavy side as is met could hide.
+  const most = amplitudeAt(wave, 1 / N) + HIDES * (heavyRad2 / median(wave.trends));
   // A square swings by twice the share its root does.
-  return { size: Math.hypot(fit[0]!, fit[1]!) / 2, error: error / 2 };
+  return { size: Math.min(Math.hypot(fit[0]!, fit[1]!), most) / 2, error: error / 2 };
 }
+
+/** In standard deviations of what heavy sides come to. */
+const HIDES = 2;
 
 /** No edge is timed better than to some 1e-5 of a period: without noise the heavy side and the ring are one column twice. */
 const LEAST_VARIANCE = 1e-9;

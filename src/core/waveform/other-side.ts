@@ -14,16 +14,19 @@ interface Coil {
 /**
  * Coils recorded together, each against the other side of its axle at its own speed: where nobody knows what a make's coil
  * should give, the other side does. Which is whose is told by the names; two alone belong together.
- * @returns for each the finding that it is too small, or null
+ * @returns for each the finding that it is too small, "alike" where it is as large as the other, or null where none is beside it
  */
-export function besideOtherSide(coils: readonly Coil[], whole: { startS: number; endS: number }): (Found | null)[] {
+export function besideOtherSide(
+  coils: readonly Coil[],
+  whole: { startS: number; endS: number },
+): (Found | "alike" | null)[] {
   const sized = coils.filter(({ size }) => size !== null).length;
   return coils.map((coil) => {
     const { size, inVolts } = coil;
     const other = coils.find((one) => one !== coil && one.size !== null && areSides(coil.name, one.name, sized === 2));
     if (!size || !other?.size) return null;
     const ofOther = size.share / other.size.share;
-    if (!(ofOther < OTHER_SIDE)) return null;
+    if (!(ofOther < OTHER_SIDE)) return "alike";
     const { rmsV, share, speedKmh: kmh } = size;
     return found(
       "low-amplitude",

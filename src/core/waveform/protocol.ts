@@ -23,6 +23,9 @@ const MIDDLE_AT = 1 / 3;
 const MOST_LOST = 0.4;
 /** A speed pulse of 50 µs (from memory) fills a tenth of a pole's time at motorway speed; a level in its own right fills half. */
 const MOST_TOP = 0.25;
+/** An open wire takes the signal from 7 mA to none, a third of the step; a coil that stood first swings as far down as up. */
+const UNDER_LOWEST = 0.5;
+const HARDLY_ANY = 0.002;
 /** A level's own samples stand within this part of the whole step about it. */
 const NEAR = 0.12;
 const BITS = 9;
@@ -58,7 +61,7 @@ export function threeLevel(
   };
   const [low, middle, top] = [share(-NEAR, NEAR), share(MIDDLE_AT - NEAR, MIDDLE_AT + NEAR), share(0.85, 1.05)];
   const lost = share(-Infinity, -NEAR);
-  if (top > MOST_TOP) return null;
+  if (top > MOST_TOP || share(-Infinity, -UNDER_LOWEST) > HARDLY_ANY) return null;
   if (low < 0.2 || lost > MOST_LOST || middle < 0.002 || top < 0.0005 || low + middle + top + lost < 0.9) return null;
   if (!hasModeAt(some, lowV, step)) return null;
   const middleV = lowV + MIDDLE_AT * step;

@@ -48,7 +48,10 @@ export function pulseList(
   const stillShape = bursts ? signalShape(still) : asRecorded;
   const steady = standsAtLevels(still, stillShape) ? null : withoutHum(still, sampleS);
   const quiet = steady?.samples ?? still;
-  const { samples: straight, found: ready } = levelled(quiet, steady ? signalShape(quiet) : stillShape);
+  const level = levelled(quiet, steady ? signalShape(quiet) : stillShape);
+  // A wire that opens for moments is no wander of the whole: put straight, its third level would be gone.
+  const opens = level.samples !== quiet && excursions(quiet) !== null;
+  const { samples: straight, found: ready } = opens ? { samples: quiet, found: null } : level;
   const keyOn = options.family === "passive" || straight !== quiet ? 0 : keyOnEnd(quiet);
   const recorded = straight.subarray(keyOn);
   const startS = capture.startS + keyOn * sampleS;

@@ -1,7 +1,7 @@
 import { msgid, ngettext, t } from "../words/words";
 import type { Hum } from "./hum";
 import { FEWEST_SAMPLES_A_PULSE } from "./pulses";
-import type { SignalShape } from "./signal";
+import { quantum, type SignalShape } from "./signal";
 import { someSamples } from "./some-samples";
 
 /** This share of samples on one and the same outermost value is a flat top, not a peak. */
@@ -86,14 +86,22 @@ export function isClipped(recorded: Float32Array): boolean {
     if (value > most) most = value;
   }
   if (!(most > least)) return false;
-  const near = 1e-4 * (most - least);
-  let [low, high] = [0, 0];
-  for (const value of samples) {
-    if (value - least < near) low++;
-    if (most - value < near) high++;
-  }
-  return Math.max(low, high) > CLIPPED_SHARE * samples.length;
+  const within = (near: number) => {
+    let [low, high] = [0, 0];
+    for (const value of samples) {
+      if (value - least < near) low++;
+      if (most - value < near) high++;
+    }
+    return Math.max(low, high) / samples.length;
+  };
+  const [flat, nearlyFlat] = [1e-4 * (most - least), NOISY_TOP * (most - least)];
+  // With a converter of a few steps a round top is one of them.
+  return within(flat) > CLIPPED_SHARE || (quantum(samples) < nearlyFlat / 3 && within(nearlyFlat) > NOISY_SHARE);
 }
+
+/** A flat top with the instrument's noise on it: the crest of a wave is within so much of its range for a twelfth of its time. */
+const NOISY_TOP = 0.015;
+const NOISY_SHARE = 0.13;
 
 const LONGEST_LAG = 60;
 /** A tone repeats itself this well; noise does not. */

@@ -11,19 +11,20 @@ import { middlesBeside, type RingPattern } from "./ring-pattern";
  */
 export function lossFindings(
   pulses: readonly Pulse[],
-  { ratios, teeth, motion }: Rhythm,
+  rhythm: Rhythm,
   ring: RingPattern | null,
   sampleS: number,
   startS: number,
   guard: number,
   leftItsLevels: boolean,
 ): Found[] {
+  const { ratios, teeth, motion } = rhythm;
   const gaps = lostPulses(pulses, ratios, guard);
   if (gaps.length === 0) return [];
   const at = (i: number) => startS + pulses[i]!.at * sampleS;
   if (gaps.length === 1 && ring && !leftItsLevels && couldBeTheRing(gaps[0]!, ratios, teeth, motion.aside, ring))
     return [];
-  const locked = ring ? lockedPlace(gaps, ratios, teeth, ring) : null;
+  const locked = ring ? lockedPlace(gaps, rhythm, ring) : null;
   if (locked) {
     const { own } = locked;
     const lost = median(own.map((i) => Math.round(ratios[i]!) - 1));
@@ -45,7 +46,24 @@ export function lossFindings(
     const others = gaps.filter((i) => !own.includes(i));
     return others.length > Math.max(1, 0.15 * gaps.length) ? [finding, scattered(others, ratios, at)] : [finding];
   }
+  if (ring && !leftItsLevels && couldAllBeTheRing(gaps, rhythm, ring)) return [];
   return [scattered(gaps, ratios, at)];
+}
+
+/**
+ * A gap met once or twice between stops, as many pulses each time and never at two places of one turn: the ring could be all
+ * of it, and nothing shows that it is.
+ */
+function couldAllBeTheRing(gaps: readonly number[], rhythm: Rhythm, { pulsesPerRevolution: N }: RingPattern): boolean {
+  const { ratios, teeth, motion } = rhythm;
+  const stops = stopsBefore(rhythm, gaps);
+  if (new Set(gaps.map((i) => Math.round(ratios[i]!))).size > 1) return false;
+  if (new Set(gaps.map((i) => stops[i])).size === 1) return false;
+  return gaps.every((gap, k) => {
+    const next = gaps[k + 1];
+    const meetsItself = next === undefined || stops[next] !== stops[gap] || nearTooth(teeth[next]!, teeth[gap]! % N, N);
+    return meetsItself && couldBeTheRing(gap, ratios, teeth, motion.aside, { pulsesPerRevolution: N });
+  });
 }
 
 /** The periods that hold lost pulses, those apart at which the signal sinks away as the wheel stops. */
@@ -74,19 +92,19 @@ const MOST_ROCKING = 14;
 const SLOWED = 2;
 const STOOD = 3.5;
 
-/**
- * Seen once alone, nothing tells the ring from a wire: unless its place came round again, or it is too long for a ring. In the
- * first pulls of a hand and the last pulses before a stop a gap could hide: there no place has come round.
- */
+/** Seen once alone, nothing tells the ring from a wire: unless its place came round again, or it is too long for a ring. */
 function couldBeTheRing(
   gap: number,
   ratios: Float64Array,
   teeth: Int32Array,
   aside: ArrayLike<number>,
-  { pulsesPerRevolution: N }: RingPattern,
+  { pulsesPerRevolution: N }: Pick<RingPattern, "pulsesPerRevolution">,
 ): boolean {
-  const judged = teeth.filter((_, i) => i < aside.length && !aside[i]);
-  const [first, last] = [judged[0] ?? Infinity, judged.at(-1) ?? -Infinity];
+  // Beyond a stop, or a grip of the hand, nobody knows which tooth it is.
+  let [from, to] = [gap, gap + 1];
+  while (from > 0 && !aside[from - 1]) from--;
+  while (to < aside.length && !aside[to]) to++;
+  const [first, last] = [teeth[from]!, teeth[to]!];
   const passed = (place: number) => place >= first && place + Math.round(ratios[gap]!) <= last;
   const passedAgain = passed(teeth[gap]! - N) || passed(teeth[gap]! + N);
   return !passedAgain && ratios[gap]! < LONGEST_MISSING * N;
@@ -130,30 +148,61 @@ function scattered(gaps: number[], ratios: Float64Array, at: (i: number) => numb
 /** The tooth at which most gaps sit, when they come nearly every turn, and those gaps. */
 function lockedPlace(
   gaps: number[],
-  ratios: Float64Array,
-  teeth: Int32Array,
+  rhythm: Rhythm,
   ring: RingPattern,
 ): { tooth: number; own: number[]; strength: number } | null {
+  const { teeth } = rhythm;
   const N = ring.pulsesPerRevolution;
-  const own = gaps
-    .map((_, from) => comingRound(gaps.slice(from), ratios, teeth, N))
-    .reduce((best, one) => (one.length > best.length ? one : best));
+  const stops = stopsBefore(rhythm, gaps);
+  const { own, anchors } = gaps
+    .map((_, from) => comingRound(gaps.slice(from), rhythm, stops, N))
+    .reduce((best, one) => (one.own.length - one.anchors > best.own.length - best.anchors ? one : best));
   const seen = own.length / Math.max(1, Math.floor(ring.revolutions));
   const share = own.length / gaps.length;
-  if (own.length < 2 || seen < 0.6 || share < 0.3) return null;
+  if (own.length < anchors + 1 || seen < 0.6 || share < 0.3) return null;
   const limit = share > 0.95 ? BY_CHANCE_IF_ALL : BY_CHANCE;
-  if (chanceOfMeeting(gaps.length, own.length, N) > limit) return null;
+  if (chanceOfMeeting(gaps.length, own.length - anchors + 1, N) > limit) return null;
   return { tooth: teeth[own[0]!]! % N, own, strength: Math.min(0.99, 0.7 + 0.3 * share * Math.min(1, seen)) };
 }
 
-/** The gaps that come at the place of the first. How many pulses a long one lost is not sure to one: it moves what follows. */
-function comingRound(gaps: readonly number[], ratios: Float64Array, teeth: Int32Array, N: number): number[] {
+/**
+ * The gaps that come at the place of the first. How many pulses a long one lost is not sure to one: it moves what follows.
+ * Through a stop the count may be lost: where the next gap is off its place, it is taken up again there.
+ */
+function comingRound(
+  gaps: readonly number[],
+  { ratios, teeth }: Pick<Rhythm, "ratios" | "teeth">,
+  stops: readonly number[],
+  N: number,
+): { own: number[]; anchors: number } {
   let place = teeth[gaps[0]!]! % N;
-  return gaps.filter((i) => {
-    if (!nearTooth(teeth[i]!, place, N)) return false;
+  let run = stops[gaps[0]!]!;
+  let anchors = 1;
+  const own = gaps.filter((i) => {
+    const isNear = nearTooth(teeth[i]!, place, N);
+    const afterStop = stops[i] !== run;
+    run = stops[i]!;
+    if (afterStop && !isNear) {
+      place = teeth[i]! % N;
+      anchors++;
+      return true;
+    }
+    if (!isNear) return false;
     if (ratios[i]! >= LONG_GAP) place = teeth[i]! % N;
     return true;
   });
+  return { own, anchors };
+}
+
+/**
+ * How often the count was lost before each period: what is set aside in a row is one stop, and so is a stretch that the
+ * signal was too small for.
+ */
+function stopsBefore({ periods, motion: { aside, poles } }: Rhythm, gaps: readonly number[]): number[] {
+  const isGap = new Set(gaps);
+  const breaks = (i: number) => aside[i] === 1 || (poles[i]! > 1 && !isGap.has(i));
+  let stops = 0;
+  return [...periods.keys()].map((i) => (breaks(i) && !breaks(i - 1) ? ++stops : stops));
 }
 
 const LONG_GAP = 3;
@@ -218,7 +267,11 @@ export function shapeFindings(
   );
   const worst = odd.indexOf(Math.max(...odd));
   const size = rest[worst]!;
-  const cracked = odd[worst]! > 1.8 && Math.abs(size) > LEAST_JUMP * edgesAPole && standsAlone(rest, worst);
+  // Against those beside it: what waves once a turn leaves nothing.
+  const besideIt = middlesBeside(ring.heightMean, 2, 1);
+  const heightRest = ring.heightMean.map((height, t) => height / besideIt[t]! - 1);
+  const jumps = odd[worst]! > 1.8 && Math.abs(size) > LEAST_JUMP * edgesAPole && standsAlone(rest, worst);
+  const cracked = jumps && !(isPassive && isOneToothsHeight(ring, heightRest, worst, size));
   const half = isPassive ? null : oddHalf(ring);
   if (half !== null && (!cracked || nearTooth(half >> 1, worst, ring.pulsesPerRevolution))) {
     const wide = half >> 1;
@@ -244,9 +297,6 @@ export function shapeFindings(
       ),
     );
   }
-  // Against those beside it: what waves once a turn leaves nothing.
-  const besideIt = middlesBeside(ring.heightMean, 2, 1);
-  const heightRest = ring.heightMean.map((height, t) => height / besideIt[t]! - 1);
   if (isPassive) {
     const usualHeight = medianAbsolute(heightRest);
     const deviations = heightRest.map((value, t) => (ring.heightSeen[t]! > 1 ? Math.abs(value) : 0));
@@ -275,6 +325,27 @@ export function shapeFindings(
     );
   return list;
 }
+
+/**
+ * A bent or chipped tooth is off in height first and moves its crossing only a little; a crack moves the crossing, and the
+ * height with it only as far as the space is longer.
+ */
+function isOneToothsHeight(
+  { heightSeen }: RingPattern,
+  heightRest: ArrayLike<number>,
+  tooth: number,
+  jump: number,
+): boolean {
+  const N = heightRest.length;
+  return [-1, 0, 1].some((away) => {
+    const at = (tooth + away + N) % N;
+    const off = Math.abs(heightRest[at]!);
+    return heightSeen[at]! > 1 && off > LEAST_BENT && off > HEIGHT_OF_JUMP * Math.abs(jump);
+  });
+}
+
+const LEAST_BENT = 0.25;
+const HEIGHT_OF_JUMP = 2.5;
 
 /** A crack makes one space long and may make the next one short; a hand's push makes several long together. */
 function standsAlone(rest: Float64Array, tooth: number): boolean {

@@ -246,8 +246,11 @@ export function findPulsesPerRevolution(
     const byLoss = [-2, -1, 0, 1].some((away) => isMissing(ratios[i + away] ?? 1));
     if (Number.isFinite(duty) && !byLoss && !motion.aside[i]) widths[teeth[i]!] = duty - beside[i]!;
   });
+  const single = withoutTurnAbout(againstNeighbours(spacing));
+  const calmed = asCalmThroughout(single, grid);
   const found = [
-    bestLag(withoutTurnAbout(againstNeighbours(spacing)), grid),
+    bestLag(single, grid),
+    calmed && surelyRepeats(bestLag(calmed, grid), last),
     bySize ? null : bestLag(withoutTurnAbout(widths), grid),
     bySize ? bestLag(heights, leastHeight(pulses, median([...periods]))) : null,
   ].filter((one) => one !== null);
@@ -271,6 +274,32 @@ function againstNeighbours(series: Float64Array): Float64Array {
 const BESIDE = 3;
 /** What is further off is odd itself, and no measure for those beside it. */
 const CALM = 0.15;
+
+/**
+ * Each deviation by the inverse of the power where it stands, as a weighted sum has it: a clutch that judders as the axle
+ * starts leaves more in one turn than a crack in ten. Null where the recording is much alike throughout.
+ */
+function asCalmThroughout(series: Float64Array, floor: number): Float64Array | null {
+  const usual = Float64Array.from({ length: Math.ceil(series.length / STRETCH) }, (_, k) => {
+    const own = series.subarray(k * STRETCH, (k + 1) * STRETCH);
+    return Math.max(floor / 2, Math.sqrt(own.reduce((sum, value) => sum + value * value, 0) / own.length));
+  });
+  const calm = median([...usual]);
+  if (!usual.some((size) => size > RESTLESS * calm)) return null;
+  return series.map((value, i) => value * Math.min(1, calm / usual[Math.floor(i / STRETCH)]!) ** 2);
+}
+
+/** What was weighed by its own power must come back oftener, and be more alike, than what was not. */
+function surelyRepeats(found: { lag: number; score: number } | null, last: number) {
+  return found && found.lag * TURNS_IF_CALMED <= last && found.score >= SCORE_IF_CALMED ? found : null;
+}
+
+const TURNS_IF_CALMED = 4;
+const SCORE_IF_CALMED = 0.5;
+
+/** Half a turn of a common ring. */
+const STRETCH = 24;
+const RESTLESS = 2.5;
 
 /** Where each edge makes a pulse, poles of unequal width come long and short by turns: that tells of no turn of the wheel. */
 function withoutTurnAbout(series: Float64Array): Float64Array {
@@ -343,10 +372,21 @@ function apartFrom(at: number, lag: number): boolean {
 
 const FEW = 3;
 
+/** Whether one tooth stands out so far, turn after turn, that no edge between samples makes it, however even the others are. */
+function hasOneOdd(series: Float64Array, lag: number, score: number, floor: number): boolean {
+  if (lag === 0 || series.length < TURNS_FOR_ONE * lag || score < SCORE_FOR_ONE) return false;
+  const folded = Array.from({ length: lag }, (): number[] => []);
+  series.forEach((value, i) => folded[i % lag]!.push(value));
+  return Math.max(...folded.map((values) => Math.abs(median(values)))) > OVER_FLOOR * floor;
+}
+
+const TURNS_FOR_ONE = 5;
+const SCORE_FOR_ONE = 0.5;
+const OVER_FLOOR = 1.6;
+
 function repeats(series: Float64Array, floor: number): { lag: number; score: number } | null {
   const last = series.length - 1;
   const power = series.reduce((sum, value) => sum + value * value, 0);
-  if (power <= floor ** 2 * Math.max(1, last)) return null;
   const most = Math.min(160, Math.floor(last / FEWEST_TURNS));
   const scores = new Float64Array(most + 1);
   let lag = 0;
@@ -359,6 +399,7 @@ function repeats(series: Float64Array, floor: number): { lag: number; score: num
   for (const parts of [3, 2])
     if (lag % parts === 0 && lag / parts >= FEWEST_TEETH && scores[lag / parts]! > AS_GOOD * scores[lag]!) lag /= parts;
   const score = scores[lag]!;
+  if (power <= floor ** 2 * Math.max(1, last) && !hasOneOdd(series, lag, score, floor)) return null;
   // A wave once a turn alone falls together nearly as well a tooth off: it tells of a turn, not of its count.
   if (Math.max(scores[lag - 1] ?? 0, scores[lag + 1] ?? 0) > BLUNT * score) return null;
   // What repeats nearly as well at another distance is chance: hum, hash, a trend.

@@ -52,6 +52,7 @@ export function standing(
   const atHome = Math.max(above, samples.length - above) / samples.length;
   if (pulses.length >= FEWEST_PULSES && !isSteps(pulses, sampleS) && (atHome < AT_HOME || turns(pulses, undefined, 2)))
     return null;
+  if (isScreenOfWheel(pulses, atHome, sampleS)) return null;
   const usual = family ?? (highV < LEAST_PULL_UP_V ? "active-2wire" : "active-3wire");
   const isOwn = (volts: number) => volts > OWN_V[0] && volts < OWN_V[1];
   // What is no volts has no level of its own; a small step high up is a signal that rides on its supply.
@@ -101,6 +102,20 @@ export function standing(
       : [];
   return { findings, toggles: both ? back.length - lost.length : 0 };
 }
+
+/** A few pulses of a wheel at speed fill a screen: too even, and too fast for a hand that turns pole by pole. */
+function isScreenOfWheel(pulses: readonly Pulse[], atHome: number, sampleS: number): boolean {
+  const periods = pulses.slice(1).map(({ at }, i) => at - pulses[i]!.at);
+  return (
+    periods.length >= FEWEST_ON_SCREEN &&
+    atHome < AT_HOME &&
+    median(periods) * sampleS < 2 * BRIEFEST_POLE_S &&
+    turns(pulses, EVEN_SCREEN, 1)
+  );
+}
+
+const FEWEST_ON_SCREEN = 2;
+const EVEN_SCREEN = 0.15;
 
 /** So few and so slow that they are steps of a wheel turned on by hand. */
 function isSteps(pulses: readonly Pulse[], sampleS: number): boolean {

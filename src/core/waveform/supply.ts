@@ -49,7 +49,9 @@ export function supplies(recorded: readonly Pick<Channel, "samples" | "scale">[]
   const channels = recorded.map(({ samples }) => samples);
   const tops = channels.map((samples) => someSamples(samples, 5000).reduce((most, one) => Math.max(most, one), 0));
   const like = recorded.map(({ samples, scale }) =>
-    supplyLike(samples, scale === "unknown" ? LEAST_OF_OTHERS * Math.max(...tops) : LEAST_SUPPLY_V),
+    switches(samples)
+      ? null
+      : supplyLike(samples, scale === "unknown" ? LEAST_OF_OTHERS * Math.max(...tops) : LEAST_SUPPLY_V),
   );
   const others = <T>(of: readonly T[], at: number) => of.filter((_, other) => other !== at);
   const aboveOthers = (at: number) => like[at]!.usualV > ABOVE_SIGNALS * Math.max(...others(tops, at));
@@ -58,6 +60,27 @@ export function supplies(recorded: readonly Pick<Channel, "samples" | "scale">[]
     others(channels, at).some((signal) => isFedBy(signal, one, channels[at]!));
   return like.map((one, at) =>
     one && (one.near >= STEADY_SHARE || aboveOthers(at) || besideSignal(one, at)) ? one : null,
+  );
+}
+
+/** A signal picked up on the supply side: two levels a fifth of a volt apart and more, hardly anything between, again and again. */
+const LEAST_SWITCHED_V = 0.2;
+const BETWEEN = 0.08;
+const AT_EACH = 0.15;
+const RISES_OF_SIGNAL = 8;
+
+function switches(samples: Float32Array): boolean {
+  const sorted = someSamples(samples, 5000).slice().sort();
+  const at = (share: number) => sorted[Math.floor(share * (sorted.length - 1))] ?? 0;
+  const [least, greatest] = [at(0.02), at(0.98)];
+  const third = (greatest - least) / 3;
+  if (3 * third < LEAST_SWITCHED_V) return false;
+  const share = (from: number, to: number) =>
+    sorted.reduce((sum, value) => sum + (value >= from && value < to ? 1 : 0), 0) / sorted.length;
+  return (
+    share(least + third, greatest - third) < BETWEEN &&
+    Math.min(share(-Infinity, least + third), share(greatest - third, Infinity)) > AT_EACH &&
+    risings(samples).length >= RISES_OF_SIGNAL
   );
 }
 

@@ -28,19 +28,30 @@ export function turnByLosses(
     const own = gaps.filter((i) => i >= from && i < to).map((i) => teeth[i]!);
     return { own, from: teeth[from]!, to: teeth[Math.min(to, teeth.length - 1)]! };
   });
-  // What is lost where the wheel hardly turned belongs to no stretch, and counts for nothing here.
-  if (turned.every(({ own }) => own.length === 0)) return null;
+  // What is lost where the wheel hardly turned belongs to no stretch: once or twice alone it tells nothing either way.
+  if (turned.every(({ own }) => own.length === 0)) return gaps.length <= TOO_SELDOM ? { kind: "unsure" } : null;
   const apart = turned.flatMap(({ own }) => own.slice(1).map((at, k) => at - own[k]!));
   const without = Math.max(
     ...turned.map(({ own, from, to }) => (own.length === 0 ? to - from : Math.max(own[0]! - from, to - own.at(-1)!))),
   );
   if (apart.length === 0) return without <= MOST_USUAL ? { kind: "unsure" } : null;
   const count = median(apart);
-  const isTurn = apart.every((one) => Math.abs(one - count) <= 1) && without <= count + 1;
+  const isOne = (one: number) => Math.abs(one - count) <= 1;
+  // Where a hand pushed just there it was not counted.
+  const passed = apart.filter((one) => !isOne(one));
+  const isTurn =
+    passed.length <= HIDDEN * apart.length &&
+    passed.every((one) => Math.abs(one - 2 * count) <= 2) &&
+    without <= (apart.length >= MANY_TURNS ? 2 : 1) * count + 1;
   if (!isTurn || count < FEWEST || count > MOST) return null;
   if (apart.length === 1 && (count < FEWEST_USUAL || count > MOST_USUAL)) return { kind: "unsure" };
   return { kind: "ring", count: Math.round(count), seen: apart.length };
 }
+
+const TOO_SELDOM = 2;
+/** Of the turns, those on which a gap may not have been counted. */
+const HIDDEN = 0.2;
+const MANY_TURNS = 5;
 
 /** Pulses of a turn that are met at all, and that are met mostly: 43 to 52, 48 typical (common practice). */
 const [FEWEST, MOST] = [18, 130];

@@ -4,6 +4,9 @@ import type { FindingKind } from "./finding-kind";
 /** A signal under this part of a good one is seen to be small (engineering judgement). */
 const SMALL = 0.6;
 
+/** Under 0.05 V at one turn a second, which is this part of one maker's figure, a coil is too small for any (from memory). */
+const ANY_MAKE = 0.09;
+
 /** A passive signal too small for its speed. */
 export const lowAmplitude = {
   code: "low-amplitude",
@@ -13,7 +16,9 @@ export const lowAmplitude = {
       ? t`${Math.round(100 * (ofOther ?? share))} % of the other side at the same speed: too large a gap, or a weak coil. The ring itself is even.`
       : ofOther !== undefined
         ? t`${rmsV.toFixed(2)} V RMS at ${kmh.toFixed(1)} km/h is ${Math.round(100 * ofOther)} % of the other side: too large a gap, or a weak coil. The ring itself is even.`
-        : t`${rmsV.toFixed(2)} V RMS at ${kmh.toFixed(1)} km/h is ${Math.round(100 * share)} % of the usual: too large a gap, or a weak coil. The ring itself is even.`,
+        : share > ANY_MAKE
+          ? t`${rmsV.toFixed(2)} V RMS at ${kmh.toFixed(1)} km/h is ${Math.round(100 * share)} % of one maker's figure, and others accept less. Measure the other side: if it gives more, the gap is too large or the coil weak.`
+          : t`${rmsV.toFixed(2)} V RMS at ${kmh.toFixed(1)} km/h is ${Math.round(100 * share)} % of the usual: too large a gap, or a weak coil. The ring itself is even.`,
   ringLocked: false,
   rank: 5,
   answer: { say: () => t`good shape but too small`, short: () => t`low amplitude` },
