@@ -77,7 +77,7 @@ function analyse({ sensor, poles, sampleS, channels }: Recording): string {
     { name: "outside", sampleS, startS: 0, channels },
     { family: sensor, tyre: "205/55R16", pulses: poles },
   );
-  const faults = channel!.findings.filter(({ code }) => !findingKind(code).innocent);
+  const faults = channel!.findings.filter(({ code, confidence }) => !findingKind(code).innocent && confidence > 0.5);
   const surest = faults.toSorted((a, b) => b.confidence - a.confidence)[0]?.code ?? "clean";
   // What the level does meanwhile is told by the word the recording is logged under.
   return surest === "random-dropout" ? channel!.leading : surest;

@@ -2,7 +2,15 @@ import { t } from "../words/words";
 import type { Capture, Channel } from "../capture/capture";
 import { isCurrentRatio } from "../circuit/current-ratio";
 import { tyreOf, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
-import { isPassive, passiveSize, ridesOnBias, sizeForSpeed, twiceOf, type SizeForSpeed } from "./coil-size";
+import {
+  isPassive,
+  passiveSize,
+  ridesOnBias,
+  sizeForSpeed,
+  stopsGrowing,
+  twiceOf,
+  type SizeForSpeed,
+} from "./coil-size";
 import { besideOtherSide } from "./other-side";
 import { disturbances, keyOnFinding } from "./disturbances";
 import { widthCoding, type Frame, type WidthClass } from "./protocol";
@@ -10,7 +18,7 @@ import { endsAbruptly, endsAway } from "./ends-abruptly";
 import { standing } from "./standing";
 import { sinceKeyOn, supplyFinding } from "./supply";
 import { confidenceOf } from "./confidence";
-import { found, leadingFinding, type Finding, type Found } from "./finding";
+import { found, leadingFinding, LIKELIER_THAN_NOT, type Finding, type Found } from "./finding";
 import { runningOut, turningStretches } from "./motion";
 import { turnByLosses } from "./turn-by-losses";
 import { pulseList } from "./pulse-list";
@@ -78,6 +86,7 @@ export interface ChannelAnalysis {
 
 /** Of unknown volts two levels nearer than that may be a small signal on a standing one, as sensed on the supply side. */
 const RIDES_ON_SUPPLY = 1.4;
+const FEWEST_ON_SCREEN = 5;
 /** A tooth that stands out must have been seen twice. */
 const FEWEST_TURNS = 1.3;
 const DUTY_LIMITS = [36, 64] as const;
@@ -131,7 +140,7 @@ const NO_PULSE = () => t`No pulse in it: that tells of a fault only if the wheel
 
 /** Findings of one channel with how much each is to be believed. */
 function believed(findings: readonly Found[], turns: number | null): Finding[] {
-  const likely = findings.filter(({ most }) => most === undefined || most > 0.5);
+  const likely = findings.filter(({ most }) => most === undefined || most > LIKELIER_THAN_NOT);
   return findings.map((one) => ({
     ...one,
     confidence: confidenceOf(one.code, {
@@ -183,7 +192,9 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const endS = isTurning
     ? ((away && endsAway(recorded, away.samples, sampleS)) ?? endsAbruptly(pulses, samples.length, sampleS))
     : null;
-  const gaps = isTurning ? lostPulses(pulses, rhythm.ratios, guardV(shape)) : [];
+  // Too few for a wheel to be judged by, a screen of pulses still shows that one is gone.
+  const isScreen = !isTurning && !still && !isSlow && pulses.length >= FEWEST_ON_SCREEN && shape.kind !== "noise";
+  const gaps = isTurning || isScreen ? lostPulses(pulses, rhythm.ratios, guardV(shape)) : [];
   const byLosses =
     signature || options.pulses ? null : turnByLosses(gaps, rhythm, turningStretches(rhythm.periods, rhythm.motion));
   const lossesTurn = byLosses?.kind === "ring" ? byLosses : null;
@@ -217,7 +228,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const tyre = tyreOf(options.tyre);
   const speed = hertz && found ? mapRange(hertz, (value) => speedKmh(value, found, rollingCircumferenceM(tyre))) : null;
   // Met once alone, or too seldom to tell its distance, a gap may be the ring's or a wire's.
-  const gapsOpen = !away && gaps.length > 0 && (ring ? losses.length === 0 : byLosses?.kind === "unsure");
+  const gapsOpen = !away && gaps.length > 0 && (isScreen || (ring ? losses.length === 0 : byLosses?.kind === "unsure"));
   const undecided =
     gapsOpen || isSlow || isAliased(rhythm.periods) || endS !== null || (still !== null && still.toggles > 0);
   const findings: Found[] = keyOn > 0 ? [keyOnFinding(keyOn, sampleS, capture.startS)] : [];
@@ -247,7 +258,8 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     }
   }
   // Tops that are cut off flat are no height.
-  const size = isClipped(recorded) ? null : sizeForSpeed(pulses, rhythm, found, tyre, sampleS);
+  const clipped = isClipped(recorded, list.plain.noiseV) || (shape.kind === "sine" && stopsGrowing(pulses));
+  const size = clipped ? null : sizeForSpeed(pulses, rhythm, found, tyre, sampleS);
   const isOneWire = inVolts && ridesOnBias(shape) && isPassive(shape, pulses, options.family);
   if (!coded) {
     findings.push(...disturbances(list, sampleS));
@@ -286,7 +298,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     ...(coded ? { frames: coded.frames } : {}),
     ...(widths ? { widths } : {}),
     warnings: [
-      ...recordingWarnings(list, rhythm.periods, speed, sampleS),
+      ...recordingWarnings(list, clipped, rhythm.periods, speed, sampleS),
       ...undecidedWarnings(isSlow, endS, still?.toggles ?? 0, sampleS),
       ...(gapsOpen
         ? [
@@ -342,7 +354,8 @@ function levelFindings(
   if (shape.kind === "noise" && inVolts) return [found("noise-at-rest", {}, { strength: 0.8, ...whole })];
   if (!turning) return [];
   const list: Found[] = [];
-  if (inVolts && isPassive(shape, pulses, options.family) && size) list.push(...passiveSize(ridesOnBias(shape) ? twiceOf(size) : size, whole));
+  if (inVolts && isPassive(shape, pulses, options.family) && size)
+    list.push(...passiveSize(ridesOnBias(shape) ? twiceOf(size) : size, whole));
   // A ratio needs no volts, but both levels above nothing: a sound input stops what stands.
   const inWindow = shape.lowV > (inVolts ? 0.05 : 0.05 * shape.highV) && shape.highV < 7.5;
   if (shape.kind === "two-level" && isTwoWire(shape, options) && inWindow) {

@@ -40,6 +40,25 @@ const FEWEST_OF_A_THIRD = 8;
 const MUCH_FASTER = 1.6;
 const HARDLY_HIGHER = 1.15;
 
+/** Whether the fastest pulses are all as high as each other though their speeds differ: an input at the end of its range. */
+export function stopsGrowing(pulses: readonly Pulse[]): boolean {
+  const own = pulses.slice(0, -1).map(({ at, heightV }, i) => ({ hertz: 1 / (pulses[i + 1]!.at - at), heightV }));
+  const fast = own
+    .filter(({ heightV }) => heightV > 0)
+    .sort((a, b) => b.hertz - a.hertz)
+    .slice(0, Math.floor(own.length / 3));
+  if (fast.length < FEWEST_OF_A_THIRD) return false;
+  const range = (values: number[]) => {
+    const sorted = values.sort((a, b) => a - b);
+    return sorted[Math.floor(0.9 * (sorted.length - 1))]! / sorted[Math.floor(0.1 * (sorted.length - 1))]!;
+  };
+  return range(fast.map(({ hertz }) => hertz)) > GROWS && range(fast.map(({ heightV }) => heightV)) < STANDS;
+}
+
+/** By Faraday's law a coil's height goes with its speed. */
+const GROWS = 1.15;
+const STANDS = 1.04;
+
 /** A passive signal's height for its speed: RMS over the usual one, and the middle speed it was judged at. */
 export interface SizeForSpeed {
   rmsV: number;

@@ -31,9 +31,13 @@ export function found<C extends FindingCode>(code: C, facts: FactsOf<C>, where: 
   return { code, facts, ringLocked: findingKind(code).ringLocked, ...where } as Found;
 }
 
+/** What a finding must be likelier than, to stand for its recording. */
+export const LIKELIER_THAN_NOT = 0.5;
+
 /** The one word under which a capture enters the line-up. */
 export function leadingFinding(findings: readonly Found[], signal: SignalKind): string {
-  const lead = leadingWord(findings.map(({ code }) => code));
+  const likely = findings.filter(({ most }) => most === undefined || most > LIKELIER_THAN_NOT);
+  const lead = leadingWord(likely.map(({ code }) => code));
   // Where the level goes meanwhile tells the wires from the sensor and what it looks at; a coil's goes to nothing either way.
   if (lead === "random-dropout" && signal === "two-level")
     return findings.some(

@@ -171,7 +171,7 @@ function standsInMiddle(periods: Float64Array, long: Uint8Array, i: number): boo
 }
 
 /** On a screen of a few pulses: how alike they are, and how near a lost one's period is to so many of them. */
-const ALIKE_FEW = 1.03;
+const ALIKE_FEW = 1.06;
 const WHOLE = 0.08;
 
 /** Poles in a period near an end of a recording, where all the few pulses about it are alike; null where they are not. */

@@ -23,7 +23,8 @@ export function isAliased(periods: Float64Array): boolean {
 
 /** What is wrong with the recording rather than with the car: too few samples a pulse, tops cut off, mains hum. */
 export function recordingWarnings(
-  { recorded, plain, hum }: { recorded: Float32Array; plain: SignalShape; hum: Hum | null },
+  { plain, hum }: { plain: SignalShape; hum: Hum | null },
+  clipped: boolean,
   periods: Float64Array,
   speed: { max: number } | null,
   sampleS: number,
@@ -41,7 +42,7 @@ export function recordingWarnings(
     list.push(
       t`${Number(hertz.toPrecision(2))} pulses a second is no wheel's pace: is the time in another unit? Write it in the header, as in “time (ms)”.`,
     );
-  if (plain.kind === "sine" && isClipped(recorded))
+  if (plain.kind === "sine" && clipped)
     list.push(
       t`The tops are cut off flat: the input was over its range. Choose a larger range; heights here mean nothing.`,
     );
@@ -78,7 +79,7 @@ export function undecidedWarnings(isSlow: boolean, endS: number | null, toggles:
 }
 
 /** Whether a wave's tops are cut off flat: its heights then say nothing of its size. */
-export function isClipped(recorded: Float32Array): boolean {
+export function isClipped(recorded: Float32Array, noiseV: number): boolean {
   const samples = someSamples(recorded);
   let [least, most] = [Infinity, -Infinity];
   for (const value of samples) {
@@ -94,14 +95,18 @@ export function isClipped(recorded: Float32Array): boolean {
     }
     return Math.max(low, high) / samples.length;
   };
-  const [flat, nearlyFlat] = [1e-4 * (most - least), NOISY_TOP * (most - least)];
-  // With a converter of a few steps a round top is one of them.
-  return within(flat) > CLIPPED_SHARE || (quantum(samples) < nearlyFlat / 3 && within(nearlyFlat) > NOISY_SHARE);
+  const range = most - least;
+  const noisyTop = Math.max(NOISY_TOP * range, TOP_OF_NOISE * noiseV);
+  // The crest of a wave is so near its top for so much of the time; with a converter of a few steps it is one of them.
+  const crest = Math.acos(Math.max(-1, 1 - (2 * noisyTop) / range)) / Math.PI;
+  const isFlat = quantum(samples) < noisyTop / 3 && within(noisyTop) > CREST_AND_MORE * crest;
+  return within(1e-4 * range) > CLIPPED_SHARE || isFlat;
 }
 
-/** A flat top with the instrument's noise on it: the crest of a wave is within so much of its range for a twelfth of its time. */
+/** A flat top with the instrument's noise on it is within so much of the greatest value: a part of the range, or of the noise. */
 const NOISY_TOP = 0.015;
-const NOISY_SHARE = 0.13;
+const TOP_OF_NOISE = 7;
+const CREST_AND_MORE = 1.5;
 
 const LONGEST_LAG = 60;
 /** A tone repeats itself this well; noise does not. */

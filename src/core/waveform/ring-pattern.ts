@@ -250,7 +250,7 @@ export function findPulsesPerRevolution(
   const calmed = asCalmThroughout(single, grid);
   const found = [
     bestLag(single, grid),
-    calmed && surelyRepeats(bestLag(calmed, grid), last),
+    calmed && surelyRepeats(bestLag(calmed, grid), single, grid),
     bySize ? null : bestLag(withoutTurnAbout(widths), grid),
     bySize ? bestLag(heights, leastHeight(pulses, median([...periods]))) : null,
   ].filter((one) => one !== null);
@@ -280,25 +280,24 @@ const CALM = 0.15;
  * starts leaves more in one turn than a crack in ten. Null where the recording is much alike throughout.
  */
 function asCalmThroughout(series: Float64Array, floor: number): Float64Array | null {
-  const usual = Float64Array.from({ length: Math.ceil(series.length / STRETCH) }, (_, k) => {
-    const own = series.subarray(k * STRETCH, (k + 1) * STRETCH);
-    return Math.max(floor / 2, Math.sqrt(own.reduce((sum, value) => sum + value * value, 0) / own.length));
+  const powers = new Float64Array(series.length + 1);
+  for (let i = 0; i < series.length; i++) powers[i + 1] = powers[i]! + series[i]! ** 2;
+  const usual = series.map((_, i) => {
+    const [from, to] = [Math.max(0, i - BOTH_WAYS), Math.min(series.length, i + BOTH_WAYS + 1)];
+    return Math.max(floor / 2, Math.sqrt((powers[to]! - powers[from]!) / (to - from)));
   });
   const calm = median([...usual]);
   if (!usual.some((size) => size > RESTLESS * calm)) return null;
-  return series.map((value, i) => value * Math.min(1, calm / usual[Math.floor(i / STRETCH)]!) ** 2);
+  return series.map((value, i) => value * Math.min(1, calm / usual[i]!) ** 2);
 }
 
-/** What was weighed by its own power must come back oftener, and be more alike, than what was not. */
-function surelyRepeats(found: { lag: number; score: number } | null, last: number) {
-  return found && found.lag * TURNS_IF_CALMED <= last && found.score >= SCORE_IF_CALMED ? found : null;
+/** What was weighed by its own power must stand out as it was, too. */
+function surelyRepeats(found: { lag: number; score: number } | null, series: Float64Array, floor: number) {
+  return found && hasOneOdd(series, found.lag, found.score, floor) ? found : null;
 }
 
-const TURNS_IF_CALMED = 4;
-const SCORE_IF_CALMED = 0.5;
-
-/** Half a turn of a common ring. */
-const STRETCH = 24;
+/** A quarter of a turn of a common ring. */
+const BOTH_WAYS = 12;
 const RESTLESS = 2.5;
 
 /** Where each edge makes a pulse, poles of unequal width come long and short by turns: that tells of no turn of the wheel. */
@@ -377,12 +376,14 @@ function hasOneOdd(series: Float64Array, lag: number, score: number, floor: numb
   if (lag === 0 || series.length < TURNS_FOR_ONE * lag || score < SCORE_FOR_ONE) return false;
   const folded = Array.from({ length: lag }, (): number[] => []);
   series.forEach((value, i) => folded[i % lag]!.push(value));
-  return Math.max(...folded.map((values) => Math.abs(median(values)))) > OVER_FLOOR * floor;
+  return Math.max(...folded.map((values) => Math.abs(median(values)))) > Math.max(LEAST_ODD, OVER_FLOOR * floor);
 }
 
-const TURNS_FOR_ONE = 5;
+const TURNS_FOR_ONE = 4;
 const SCORE_FOR_ONE = 0.5;
 const OVER_FLOOR = 1.6;
+/** In pitches: what single teeth of a good ring differ by is under it (from memory). */
+const LEAST_ODD = 0.04;
 
 function repeats(series: Float64Array, floor: number): { lag: number; score: number } | null {
   const last = series.length - 1;
