@@ -66,6 +66,8 @@ for (const family of families) {
           { name: "spin", sampleS: SAMPLE_S, startS: 0, channels: [{ name: "signal", unit: "V", samples }] },
           { pulses: setup.pulsesPerRevolution, tyre: setup.tyre, family },
         );
+        // What tells nothing either way is not logged, and comes as no word.
+        if (channel!.undecided) continue;
         const found = matchAnswer(scopeAnswers(), channel!.leading) ?? "clean";
         const row = (counts[expected] ??= {});
         row[found] = (row[found] ?? 0) + 1;

@@ -1,29 +1,22 @@
 import { t } from "../words/words";
 import type { Capture, Channel } from "../capture/capture";
-import { isCurrentRatio } from "../circuit/current-ratio";
 import { tyreOf, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
-import {
-  isPassive,
-  passiveSize,
-  ridesOnBias,
-  sizeForSpeed,
-  stopsGrowing,
-  twiceOf,
-  type SizeForSpeed,
-} from "./coil-size";
-import { besideOtherSide } from "./other-side";
+import { isPassive, ridesOnBias, sizeForSpeed, stopsGrowing, type SizeForSpeed } from "./coil-size";
+import { dutyOf, levelFindings } from "./level-findings";
+import { besideOtherSide, bySides } from "./other-side";
 import { disturbances, keyOnFinding } from "./disturbances";
 import { widthCoding, type Frame, type WidthClass } from "./protocol";
 import { endsAbruptly, endsAway } from "./ends-abruptly";
 import { standing } from "./standing";
 import { sinceKeyOn, supplyFinding } from "./supply";
 import { confidenceOf } from "./confidence";
-import { found, leadingFinding, LIKELIER_THAN_NOT, type Finding, type Found } from "./finding";
+import { leadingFinding, LIKELIER_THAN_NOT, type Finding, type Found } from "./finding";
 import { runningOut, turningStretches } from "./motion";
 import { turnByLosses } from "./turn-by-losses";
 import { pulseList } from "./pulse-list";
 import { countedThroughPushes, guardV, partOf, rhythmOf, type Pulse, type Rhythm } from "./pulses";
-import { lossFindings, lostPulses, shapeFindings } from "./ring-findings";
+import { lossFindings, lostPulses } from "./loss-findings";
+import { shapeFindings } from "./ring-findings";
 import { median } from "../units/median";
 import { isAliased, isClipped, isTooSlow, recordingWarnings, undecidedWarnings } from "./recording-warnings";
 import { scaleWarnings } from "./scale-warnings";
@@ -32,8 +25,9 @@ import { onceATurn } from "./once-a-turn";
 import { uncountedWave } from "./uncounted-wave";
 import { couldBeFitted, ringOf } from "./ring-of";
 import { evenPeriods } from "./ring-speed";
-import { findPulsesPerRevolution, foldRing, foldTogether, type RingPattern } from "./ring-pattern";
-import { LEAST_PULL_UP_V, type SignalKind, type SignalShape } from "./signal";
+import { foldRing, foldTogether, type RingPattern } from "./ring-pattern";
+import { findPulsesPerRevolution } from "./ring-signature";
+import type { SignalKind } from "./signal";
 
 export interface AnalyseOptions {
   /** Pulses per revolution, when known. */
@@ -84,12 +78,9 @@ export interface ChannelAnalysis {
   leading: string;
 }
 
-/** Of unknown volts two levels nearer than that may be a small signal on a standing one, as sensed on the supply side. */
-const RIDES_ON_SUPPLY = 1.4;
 const FEWEST_ON_SCREEN = 5;
 /** A tooth that stands out must have been seen twice. */
 const FEWEST_TURNS = 1.3;
-const DUTY_LIMITS = [36, 64] as const;
 
 /** Analyses every channel of a capture. */
 export function analyseCapture(recorded: Capture, options: AnalyseOptions = {}): ChannelAnalysis[] {
@@ -122,16 +113,6 @@ export function analyseCapture(recorded: Capture, options: AnalyseOptions = {}):
     };
   });
 }
-
-/** A coil's findings where the other side was recorded along: that is the better measure of its size, whichever way it tells. */
-function bySides(own: readonly Found[], beside: Found | "alike" | null): readonly Found[] {
-  if (beside === null) return own;
-  if (beside === "alike") return own.filter(({ most }) => most === undefined || most > FOR_ANY_MAKE);
-  return [...own.filter(({ code }) => code !== beside.code), beside];
-}
-
-/** Both sides as small as this are too small for any make. */
-const FOR_ANY_MAKE = 0.95;
 
 const ONE_WIRE = (meanV: number) =>
   t`The wave stands on ${meanV.toFixed(1)} V: this is one wire of a coil against ground, which carries half of its voltage. Clip the scope across both wires to judge its size.`;
@@ -258,7 +239,8 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     }
   }
   // Tops that are cut off flat are no height.
-  const clipped = isClipped(recorded, list.plain.noiseV) || (shape.kind === "sine" && stopsGrowing(pulses));
+  const isWave = shape.kind === "sine" || options.family === "passive";
+  const clipped = isWave && (isClipped(recorded, list.plain.noiseV) || stopsGrowing(pulses));
   const size = clipped ? null : sizeForSpeed(pulses, rhythm, found, tyre, sampleS);
   const isOneWire = inVolts && ridesOnBias(shape) && isPassive(shape, pulses, options.family);
   if (!coded) {
@@ -339,47 +321,6 @@ function withLevel(finding: Found, away: Excursions | null): Found {
   return { ...finding, facts: { ...finding.facts, levelV: away.levelV } };
 }
 
-/** Findings from size and levels rather than from rhythm. */
-function levelFindings(
-  shape: SignalShape,
-  pulses: readonly Pulse[],
-  size: SizeForSpeed | null,
-  options: AnalyseOptions,
-  lengthS: number,
-  startS: number,
-  turning: boolean,
-  inVolts: boolean,
-): Found[] {
-  const whole = { startS, endS: startS + lengthS };
-  if (shape.kind === "noise" && inVolts) return [found("noise-at-rest", {}, { strength: 0.8, ...whole })];
-  if (!turning) return [];
-  const list: Found[] = [];
-  if (inVolts && isPassive(shape, pulses, options.family) && size)
-    list.push(...passiveSize(ridesOnBias(shape) ? twiceOf(size) : size, whole));
-  // A ratio needs no volts, but both levels above nothing: a sound input stops what stands.
-  const inWindow = shape.lowV > (inVolts ? 0.05 : 0.05 * shape.highV) && shape.highV < 7.5;
-  if (shape.kind === "two-level" && isTwoWire(shape, options) && inWindow) {
-    const ratio = shape.highV / shape.lowV;
-    if (!isCurrentRatio(ratio) && (inVolts || ratio > RIDES_ON_SUPPLY))
-      list.push(
-        found(
-          "level-out-of-window",
-          { lowV: shape.lowV, highV: shape.highV, ...(inVolts ? {} : { uncalibrated: true }) },
-          { strength: 0.85, ...whole, size: ratio },
-        ),
-      );
-  }
-  const duty = dutyOf(pulses);
-  if (shape.kind === "two-level" && duty !== null && (duty < DUTY_LIMITS[0] || duty > DUTY_LIMITS[1]))
-    list.push(found("duty-shift", { dutyPct: duty }, { strength: 0.7, ...whole, size: duty }));
-  return list;
-}
-
-/** Whether levels are a current's over a sense resistor. Where nobody says, an output pulled up to 5 V or more is not. */
-function isTwoWire({ highV }: SignalShape, { family }: AnalyseOptions): boolean {
-  return family ? family === "active-2wire" : highV < LEAST_PULL_UP_V;
-}
-
 /** Frequency over the whole capture, from periods that hold no gap. */
 function range(periods: Float64Array, ratios: Float64Array, sampleS: number): Range | null {
   const even = [...periods]
@@ -393,11 +334,6 @@ function range(periods: Float64Array, ratios: Float64Array, sampleS: number): Ra
 
 function mapRange({ min, median: middle, max }: Range, by: (value: number) => number): Range {
   return { min: by(min), median: by(middle), max: by(max) };
-}
-
-function dutyOf(pulses: readonly Pulse[]): number | null {
-  const duties = pulses.map(({ duty }) => duty).filter(Number.isFinite);
-  return duties.length < 4 ? null : 100 * median(duties);
 }
 
 /** When a tooth first passed with the wheel in free motion. */

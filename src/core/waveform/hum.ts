@@ -52,12 +52,17 @@ export function withoutHum(samples: Float32Array, sampleS: number): { samples: F
   const still = parts.filter((part) => shareAt(part, step(first.hz)) > QUIET).length >= FEWEST_QUIET;
   const isSmall = 2 * first.wave.size < OF_SIGNAL * range;
   if (first.wave.size ** 2 / 2 > MOST_POWER * power && !(still && isSmall)) return null;
+  const own = first.wave.size ** 2 / 2;
+  if (parts.some(({ power: all }) => all < HOLDS_IT * own)) return null;
   const waves = Array.from({ length: HARMONICS }, (_, k) => ({
     step: step(first.hz) * (k + 1),
     wave: k === 0 ? first.wave : waveAt(parts, step(first.hz) * (k + 1)),
   })).filter(({ wave }) => stands(wave));
   return { samples: without(samples, waves), hum: { hz: first.hz, peakV: first.wave.size } };
 }
+
+/** A hum is there from end to end: where a part holds less power than it has, a wheel turned near its frequency elsewhere. */
+const HOLDS_IT = 0.85;
 
 interface Part {
   at: Float64Array;

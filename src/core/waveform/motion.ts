@@ -183,8 +183,8 @@ function lostAmongFew(periods: Float64Array, long: Uint8Array, i: number): numbe
     return own;
   });
   const all = evens.flat();
-  const isFew = evens.some(({ length }) => length < 2 * TOGETHER) && evens.every(({ length }) => length > 1);
-  if (!isFew || Math.max(...all) > ALIKE_FEW * Math.min(...all)) return null;
+  const isFew = evens.some(({ length }) => length < 2 * TOGETHER) && evens.every(({ length }) => length > 0);
+  if (!isFew || all.length < TOGETHER || Math.max(...all) > ALIKE_FEW * Math.min(...all)) return null;
   const ratio = (periods[i]! * all.length) / all.reduce((sum, one) => sum + one, 0);
   const count = Math.round(ratio);
   return count > 1 && Math.abs(ratio - count) < WHOLE ? count : null;

@@ -57,7 +57,7 @@ export function onceATurn(ranOut: Turning, through: Turning, N: number, sampleS:
       waveBetweenPushes(squaresOf(through).subarray(0, MOST_TURNS * N), N, HEAVY_RAD2),
     ),
     height: firstWave(evenedOut(height, N, true), N, true),
-    duty: firstWave(evenedOut(duty, N, false), N, false),
+    duty: overHarmonics(evenedOut(duty, N, false), N),
   };
 }
 
@@ -236,6 +236,23 @@ function firstWave(series: Float64Array, N: number, relative: boolean): TurnWave
   const wave = overTrend(series, N, relative);
   return wave && { size: amplitudeAt(wave, 1 / N), error: floorOf(wave, N) };
 }
+
+/**
+ * The same of a share that weak poles change one by one: what differs from pole to pole has as much at two to six a turn, an
+ * eccentric ring has not.
+ */
+function overHarmonics(series: Float64Array, N: number): TurnWave | null {
+  const first = firstWave(series, N, false);
+  const wave = overTrend(series, N, false);
+  if (!first || !wave) return first;
+  const others = HARMONICS.map((times) => amplitudeAt(wave, times / N) ** 2);
+  return {
+    ...first,
+    error: Math.max(first.error, Math.sqrt(others.reduce((sum, one) => sum + one, 0) / others.length)),
+  };
+}
+
+const HARMONICS = [2, 3, 4, 5, 6];
 
 /** @param perTooth cycles a tooth */
 function amplitudeAt({ from, values }: Pick<OverTrend, "from" | "values">, perTooth: number): number {

@@ -36,6 +36,16 @@ export function besideOtherSide(
   });
 }
 
+/** A coil's findings where the other side was recorded along: that is the better measure of its size, whichever way it tells. */
+export function bySides(own: readonly Found[], beside: Found | "alike" | null): readonly Found[] {
+  if (beside === null) return own;
+  if (beside === "alike") return own.filter(({ most }) => most === undefined || most > FOR_ANY_MAKE);
+  return [...own.filter(({ code }) => code !== beside.code), beside];
+}
+
+/** Both sides as small as this are too small for any make. */
+const FOR_ANY_MAKE = 0.95;
+
 function areSides(one: string, other: string, alone: boolean): boolean {
   const [a, b] = [sideOf(one), sideOf(other)];
   if (!a.side || !b.side) return alone;

@@ -23,7 +23,7 @@ export function isAliased(periods: Float64Array): boolean {
 
 /** What is wrong with the recording rather than with the car: too few samples a pulse, tops cut off, mains hum. */
 export function recordingWarnings(
-  { plain, hum }: { plain: SignalShape; hum: Hum | null },
+  { hum }: { hum: Hum | null },
   clipped: boolean,
   periods: Float64Array,
   speed: { max: number } | null,
@@ -42,7 +42,7 @@ export function recordingWarnings(
     list.push(
       t`${Number(hertz.toPrecision(2))} pulses a second is no wheel's pace: is the time in another unit? Write it in the header, as in “time (ms)”.`,
     );
-  if (plain.kind === "sine" && clipped)
+  if (clipped)
     list.push(
       t`The tops are cut off flat: the input was over its range. Choose a larger range; heights here mean nothing.`,
     );

@@ -7,6 +7,7 @@ const [FEWEST, MOST] = [38, 58];
 /** A wheel that keeps its speed for so many turns is not pushed by a hand, which has waves of its own; nor any for so many more. */
 const FEWEST_TURNS = 5;
 const TURNS_PUSHED = 12;
+const FEWEST_TURNS_OF_HEIGHT = 2;
 /** Tried for so many counts, a wave must stand out further than one that is looked for at a known one. */
 const OVER_ERROR = 6;
 /** A little less than where the count is known. */
@@ -27,13 +28,18 @@ export function uncountedWave(
 ): Found[] {
   const { pulses, rhythm } = through;
   const turns = (rhythm.teeth.at(-1) ?? 0) / MOST;
-  if (turns < FEWEST_TURNS || (turns < TURNS_PUSHED && !isDrivenThrough(through, MOST, sampleS))) return [];
+  const isLeftAlone = turns >= FEWEST_TURNS && (turns >= TURNS_PUSHED || isDrivenThrough(through, MOST, sampleS));
+  // A coil's height for its speed holds the gap alone: no push of a hand makes a wave of it.
+  const tellsHeight = isPassive && turns >= FEWEST_TURNS_OF_HEIGHT;
+  if (!isLeftAlone && !tellsHeight) return [];
   const tried = Array.from({ length: MOST - FEWEST + 1 }, (_, k) => onceATurn(ranOut, through, FEWEST + k, sampleS));
-  const swing = bestAmong(
-    tried.map(({ period }) => period),
-    LEAST_PERIOD,
-  );
-  const heights = isPassive
+  const swing = isLeftAlone
+    ? bestAmong(
+        tried.map(({ period }) => period),
+        LEAST_PERIOD,
+      )
+    : null;
+  const heights = tellsHeight
     ? bestAmong(
         tried.map(({ height }) => height),
         LEAST_HEIGHT,
