@@ -193,6 +193,12 @@ test("what the simulated car shows is drawn, its drive is judged, and the librar
   await bus.getByRole("button", { name: "judge these speeds" }).click();
   await expect(bus).toHaveCount(0);
   await expect(page.getByRole("button", { name: /Use this result: rear right/i })).toBeVisible();
+  // Where the wheels stand in its frames goes with the car's model, in its file too.
+  await page.goto("/complaint?job=demo-pelican");
+  const saved = page.waitForEvent("download");
+  await page.getByRole("region", { name: "Car profiles" }).getByRole("button", { name: "as a file" }).click();
+  const { busMap } = JSON.parse(readFileSync(await (await saved).path(), "utf8")) as { busMap?: { wheels: object } };
+  expect(Object.keys(busMap?.wheels ?? {})).toHaveLength(4);
   await page.goto("/library");
   await page.getByLabel("Search the library").fill("bad crack");
   await expect(page.getByText("Ring cracked")).toBeVisible();

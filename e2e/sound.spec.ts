@@ -1,6 +1,6 @@
 /** The sound input: a WAV made by a general package, played by the browser's own stand-in device, becomes a capture. */
 import { expect, test } from "@playwright/test";
-import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import Papa from "papaparse";
@@ -9,7 +9,9 @@ import wavefile from "wavefile";
 
 const HERTZ = 120;
 const LEVEL = 0.4;
-const file = join(mkdtempSync(join(tmpdir(), "sound-")), "wheel.wav");
+const folder = mkdtempSync(join(tmpdir(), "sound-"));
+const file = join(folder, "wheel.wav");
+test.afterAll(() => rmSync(folder, { recursive: true, force: true }));
 const wav = new wavefile.WaveFile();
 const RATE = 48_000;
 wav.fromScratch(

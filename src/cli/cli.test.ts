@@ -1,8 +1,8 @@
 import { spawnSync } from "node:child_process";
-import { mkdtempSync, writeFileSync } from "node:fs";
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { describe, expect, it } from "vitest";
+import { afterAll, describe, expect, it } from "vitest";
 import { gzipSync, strToU8 } from "fflate";
 import { captureToWav } from "../core/capture/wav";
 import { captureToCsv } from "../core/capture/csv";
@@ -10,6 +10,7 @@ import { demoWorkshop } from "../demo/workshop";
 
 const { captures, jobs } = demoWorkshop(new Date(0));
 const folder = mkdtempSync(join(tmpdir(), "tastatura-"));
+afterAll(() => rmSync(folder, { recursive: true }));
 const run = (command: string, ...args: string[]) =>
   spawnSync(process.execPath, ["scripts/command.mjs", command, ...args], {
     encoding: "utf8",
@@ -37,7 +38,8 @@ describe("commands", () => {
       "demo-knot-capture": null,
     };
     expect(captures.map(({ id }) => id).sort()).toEqual(Object.keys(expected).sort());
-    const shelf = mkdtempSync(join(tmpdir(), "tastatura-shelf-"));
+    const shelf = join(folder, "shelf");
+    mkdirSync(shelf);
     for (const { id, capture } of captures) writeFileSync(join(shelf, `${id}.csv`), captureToCsv(capture));
     writeFileSync(join(shelf, "letter.csv"), "dear diary");
     const done = run("analyze", shelf);

@@ -2,6 +2,7 @@ import { t } from "../words/words";
 import * as z from "zod/mini";
 import { UnusableInput } from "../capture/capture";
 import { cornerSetupSchema, type CornerSetup } from "../circuit/setup";
+import { wheelMapSchema } from "../scanlog/bus/wheel-map";
 import { typedText } from "../units/typed-text";
 import { diagramSchema, type Diagram } from "./diagram";
 import { checkVersion, firstIssue, parseJson } from "./document";
@@ -16,6 +17,8 @@ export const profileSchema = z.object({
   setup: cornerSetupSchema,
   /** Its wiring diagram, among the photos of the machine that has it. */
   diagram: z.optional(diagramSchema),
+  /** Where its bus carries the wheel speeds. */
+  busMap: z.optional(wheelMapSchema),
 });
 export type Profile = z.infer<typeof profileSchema>;
 

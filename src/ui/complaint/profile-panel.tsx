@@ -5,6 +5,7 @@ import { useEffect, useState } from "react";
 import { UnusableInput } from "@/core/capture/capture";
 import { importProfile, PROFILE_VERSION, withProfile, type Profile } from "@/core/job/profile";
 import type { Job } from "@/core/job/schema";
+import { keepBusMap, keptBusMap } from "@/store/bus-map";
 import { listProfiles, saveProfile } from "@/store/profiles";
 import { download } from "../jobs/download";
 import type { ChangeJob } from "../jobs/use-job";
@@ -22,13 +23,17 @@ export function ProfilePanel({ job, change }: { job: Job; change: ChangeJob }) {
     await saveProfile(profile);
     setProfiles(await listProfiles());
   };
-  const own = (): Profile => ({
-    tastatura: PROFILE_VERSION,
-    id: nanoid(10),
-    name: job.car.name.replace(/\s+\d+$/, "") || t`car model`,
-    setup: job.setup,
-    ...(job.diagram ? { diagram: job.diagram } : {}),
-  });
+  const own = (): Profile => {
+    const busMap = keptBusMap(job.car.name);
+    return {
+      tastatura: PROFILE_VERSION,
+      id: nanoid(10),
+      name: job.car.name.replace(/\s+\d+$/, "") || t`car model`,
+      setup: job.setup,
+      ...(job.diagram ? { diagram: job.diagram } : {}),
+      ...(busMap ? { busMap } : {}),
+    };
+  };
   const take = async (file: File) => {
     try {
       await keep(importProfile(await file.text(), file.name));
@@ -49,6 +54,7 @@ export function ProfilePanel({ job, change }: { job: Job; change: ChangeJob }) {
             const profile = profiles.find(({ id }) => id === event.target.value);
             if (!profile) return;
             change((newest) => withProfile(newest, profile));
+            if (profile.busMap) keepBusMap(job.car.name, profile.busMap);
             toast(t`Set up as ${profile.name}.`);
           }}
         >

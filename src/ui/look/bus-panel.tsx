@@ -24,6 +24,7 @@ import { keepBusMap, keptBusMap } from "@/store/bus-map";
 import type { ReadScan } from "@/workers/capture.worker";
 import { Cap } from "../keys/cap";
 import { NumberInput } from "../keys/number-input";
+import { toast } from "../keys/toast";
 import { captureWorker } from "../query/workers";
 import { useSettings } from "../settings/use-settings";
 
@@ -62,7 +63,10 @@ export function BusPanel({
   const [map, setMap] = useState<WheelMap>(() => fits ?? mapOf(summary.likely[0] ?? []));
   const take = (next: WheelMap) => {
     setMap(next);
-    keepBusMap(model, next);
+    if (!keepBusMap(model, next) && model.trim() !== "")
+      toast.error(
+        t`The browser keeps nothing: this list is gone once the page closes. Keep it with the car model, as a file.`,
+      );
   };
   const { data: read } = useQuery({
     queryKey: ["bus speeds", summary.name, map, car],
