@@ -15,7 +15,7 @@ import { runningOut, turningStretches } from "./motion";
 import { turnByLosses } from "./turn-by-losses";
 import { pulseList } from "./pulse-list";
 import { countedThroughPushes, guardV, partOf, rhythmOf, type Pulse, type Rhythm } from "./pulses";
-import { lossFindings, lostPulses } from "./loss-findings";
+import { levelGone, lossFindings, lostPulses } from "./loss-findings";
 import { shapeFindings } from "./ring-findings";
 import { median } from "../units/median";
 import { isAliased, isClipped, isTooSlow, recordingWarnings, undecidedWarnings } from "./recording-warnings";
@@ -215,8 +215,10 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const findings: Found[] = keyOn > 0 ? [keyOnFinding(keyOn, sampleS, capture.startS)] : [];
   findings.push(...(still?.findings ?? []));
   if (isTurning) {
+    const gone =
+      away && losses.length === 0 ? levelGone(recorded, away.samples, rhythm.periods, sampleS, startS) : null;
     findings.push(
-      ...losses
+      ...(gone ? [gone] : losses)
         // What strong hash or bursts take of the pulses is their doing, not a wire's.
         .filter(({ ringLocked }) => ringLocked || (hashV === 0 && list.burstV === 0) || away)
         .filter(({ ringLocked }) => ringLocked || byLosses?.kind !== "unsure" || away)

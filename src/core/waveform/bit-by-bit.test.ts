@@ -97,6 +97,16 @@ describe("a wheel turned a part at a time", () => {
   });
 });
 
+it("a wire gone for as long as a hand's stop is told by its level, where no period can tell", () => {
+  const samples = levels(turnsOf(5.6, partAtATime(PARTS)));
+  // Through the whole of a pause and into the next part.
+  samples.fill(0, 1.1 * RATE, 1.5 * RATE);
+  samples.fill(0, 2.9 * RATE, 3.5 * RATE);
+  const one = analysed(capture(samples), { family: "active-2wire", pulses: 48 });
+  expect(codes(one)).toEqual(["random-dropout"]);
+  expect(one.findings[0]!.facts).toMatchObject({ times: 2 });
+});
+
 describe("one screen of an oscilloscope", () => {
   const screen = (gone: boolean) =>
     levels(

@@ -72,6 +72,42 @@ function chattersIn(periods: Float64Array, aside: ArrayLike<number>): boolean {
 
 const FEW_SHORT = 2;
 
+/**
+ * A level that is neither of the signal's own is a wire's doing, however long the wheel may have stood meanwhile: told where
+ * no period shows a pulse lost. Null where it was never gone for the time of one.
+ */
+export function levelGone(
+  recorded: Float32Array,
+  away: Float32Array,
+  periods: Float64Array,
+  sampleS: number,
+  startS: number,
+): Found | null {
+  const usual = median([...periods]);
+  const stretches: [from: number, to: number][] = [];
+  for (let i = 0; i < recorded.length; i++) {
+    if (recorded[i] === away[i]) continue;
+    const last = stretches.at(-1);
+    if (last && i - last[1] < usual / 2) last[1] = i;
+    else stretches.push([i, i]);
+  }
+  // What is gone to the end may be the probe.
+  const lost = stretches.filter(([from, to]) => to - from > usual && to + usual < recorded.length);
+  const [first] = lost;
+  if (!first) return null;
+  const pulses = lost.reduce((sum, [from, to]) => sum + Math.round((to - from) / usual), 0);
+  return found(
+    "random-dropout",
+    { times: lost.length, pulses },
+    {
+      strength: Math.min(0.99, 0.6 + 0.1 * lost.length),
+      count: pulses,
+      startS: startS + first[0] * sampleS,
+      endS: startS + first[1] * sampleS,
+    },
+  );
+}
+
 /** The periods that hold lost pulses, those apart at which the signal sinks away as the wheel stops. */
 export function lostPulses(pulses: readonly Pulse[], ratios: Float64Array, guard: number): number[] {
   const gaps = [...ratios.keys()].filter((i) => isMissing(ratios[i]!));
