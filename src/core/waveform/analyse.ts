@@ -89,13 +89,14 @@ export function analyseCapture(recorded: Capture, options: AnalyseOptions = {}):
     analyseChannel(feeds[i] ? steadied(channel, feeds[i].usualV) : channel, capture, options),
   );
   const small = besideOtherSide(judged, { startS: capture.startS, endS: endOf(capture) });
-  const analysed = judged.map((analysis, i) => ({
-    ...analysis,
-    findings: [
-      ...(feeds[i] && keyOn > 0 ? [keyOnFinding(keyOn, capture.sampleS, recorded.startS)] : []),
-      ...bySides(analysis.findings, small[i]!),
-    ],
-  }));
+  const analysed = judged.map(({ leads, ...analysis }, i) => {
+    const own = bySides(analysis.findings, small[i]!);
+    return {
+      ...analysis,
+      leading: leadingFinding(own, leads),
+      findings: [...(feeds[i] && keyOn > 0 ? [keyOnFinding(keyOn, capture.sampleS, recorded.startS)] : []), ...own],
+    };
+  });
   const losses = analysed.flatMap(({ findings }) => findings.filter(({ code }) => code === "random-dropout"));
   const dips = feeds.map((supply, i) => supply && supplyFinding(recorded, i, supply, losses));
   // One cause, one finding: what is lost with the supply is no loose signal wire besides.
@@ -143,7 +144,11 @@ function endOf({ startS, sampleS, channels }: Capture): number {
 }
 
 /** A channel whose findings are not yet weighed. */
-type Unweighed = Omit<ChannelAnalysis, "findings"> & { findings: Found[] };
+type Unweighed = Omit<ChannelAnalysis, "findings" | "leading"> & {
+  findings: Found[];
+  /** What leads where no finding does. */
+  leads: SignalKind;
+};
 
 function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOptions): Unweighed {
   const { name } = channel;
@@ -299,14 +304,11 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     findings,
     // Both sides by the same count: volts per hertz, whatever either ring seemed to repeat by.
     size:
-      isTurning && !coded && size && isPassive(shape, pulses, options.family)
+      isTurning && !coded && size && !isOneWire && isPassive(shape, pulses, options.family)
         ? sizeForSpeed(pulses, rhythm, options.pulses ?? null, tyre, sampleS)
         : null,
     undecided,
-    leading: leadingFinding(
-      findings,
-      isTurning ? shape.kind : still || isSlow ? "two-level" : pulses.length < 8 ? "flat" : shape.kind,
-    ),
+    leads: isTurning ? shape.kind : still || isSlow ? "two-level" : pulses.length < 8 ? "flat" : shape.kind,
   };
 }
 
