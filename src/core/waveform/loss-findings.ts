@@ -20,7 +20,8 @@ export function lossFindings(
   const gaps = lostPulses(pulses, ratios, guard);
   if (gaps.length === 0) return [];
   const at = (i: number) => startS + pulses[i]!.at * sampleS;
-  if (gaps.length === 1 && ring && !leftItsLevels && couldBeTheRing(gaps[0]!, rhythm, ring)) return [];
+  if (gaps.length === 1 && ring && !leftItsLevels && couldBeTheRing(gaps[0]!, rhythm, ring, stopsIn(rhythm).isStop))
+    return [];
   const locked = ring ? lockedPlace(gaps, rhythm, ring) : null;
   if (locked) {
     const { own } = locked;
@@ -51,23 +52,26 @@ export function lossFindings(
  * A gap met once or twice between stops, as many pulses each time and never at two places of one turn: the ring could be all
  * of it, and nothing shows that it is.
  */
-function couldAllBeTheRing(gaps: readonly number[], rhythm: Rhythm, { pulsesPerRevolution: N }: RingPattern): boolean {
-  const { periods, ratios, teeth, motion } = rhythm;
-  if (chattersIn(periods, motion.aside)) return false;
+function couldAllBeTheRing(gaps: readonly number[], rhythm: Rhythm, ring: RingPattern): boolean {
+  const { ratios, teeth } = rhythm;
+  const N = ring.pulsesPerRevolution;
+  const { chatters, isStop } = stopsIn(rhythm);
+  if (chatters) return false;
   const stops = stopsBefore(rhythm, gaps);
   if (new Set(gaps.map((i) => Math.round(ratios[i]!))).size > 1) return false;
   if (new Set(gaps.map((i) => stops[i])).size === 1) return false;
   return gaps.every((gap, k) => {
     const next = gaps[k + 1];
     const meetsItself = next === undefined || stops[next] !== stops[gap] || nearTooth(teeth[next]!, teeth[gap]! % N, N);
-    return meetsItself && couldBeTheRing(gap, rhythm, { pulsesPerRevolution: N });
+    return meetsItself && couldBeTheRing(gap, rhythm, ring, isStop);
   });
 }
 
-/** Short pulses set aside here and there are a sensor or a contact that chatters, not a wheel that stops. */
-function chattersIn(periods: Float64Array, aside: ArrayLike<number>): boolean {
+/** Where the wheel stopped; short pulses set aside here and there are a sensor or a contact that chatters, and no stop. */
+function stopsIn({ periods, motion: { aside } }: Rhythm): { chatters: boolean; isStop: (i: number) => boolean } {
   const usual = median([...periods]);
-  return periods.filter((period, i) => aside[i] === 1 && period < usual).length > FEW_SHORT;
+  const chatters = periods.filter((period, i) => aside[i] === 1 && period < usual).length > FEW_SHORT;
+  return { chatters, isStop: (i) => !chatters && aside[i] === 1 && periods[i]! > usual };
 }
 
 const FEW_SHORT = 2;
@@ -100,7 +104,7 @@ export function levelGone(
     "random-dropout",
     { times: lost.length, pulses },
     {
-      strength: Math.min(0.99, 0.6 + 0.1 * lost.length),
+      strength: strengthOf(lost.length),
       count: pulses,
       startS: startS + first[0] * sampleS,
       endS: startS + first[1] * sampleS,
@@ -137,13 +141,11 @@ const STOOD = 3.5;
 /** Seen once alone, nothing tells the ring from a wire: unless its place came round again, or it is too long for a ring. */
 function couldBeTheRing(
   gap: number,
-  { periods, ratios, teeth, motion }: Rhythm,
-  { pulsesPerRevolution: N }: Pick<RingPattern, "pulsesPerRevolution">,
+  { periods, ratios, teeth }: Rhythm,
+  { pulsesPerRevolution: N }: RingPattern,
+  isStop: (i: number) => boolean,
 ): boolean {
-  // Beyond a stop, or a grip of the hand, nobody knows which tooth it is; a burst of short pulses is no stop.
-  const usual = median([...periods]);
-  const chatters = chattersIn(periods, motion.aside);
-  const isStop = (i: number) => motion.aside[i] === 1 && periods[i]! > usual && !chatters;
+  // Beyond a stop, or a grip of the hand, nobody knows which tooth it is.
   let [from, to] = [gap, gap + 1];
   while (from > 0 && !isStop(from - 1)) from--;
   while (to < periods.length && !isStop(to)) to++;
@@ -174,13 +176,16 @@ const COARSE_SAMPLES = 16;
 const SUNK = 0.85;
 const HARDLY_OVER = 1.25;
 
+/** The oftener pulses were lost, the surer. */
+const strengthOf = (times: number) => Math.min(0.99, 0.6 + 0.1 * times);
+
 function scattered(gaps: number[], ratios: Float64Array, at: (i: number) => number): Found {
   const lost = gaps.reduce((sum, i) => sum + Math.round(ratios[i]!) - 1, 0);
   return found(
     "random-dropout",
     { times: gaps.length, pulses: lost },
     {
-      strength: Math.min(0.99, 0.6 + 0.1 * gaps.length),
+      strength: strengthOf(gaps.length),
       count: lost,
       startS: at(gaps[0]!),
       endS: at(gaps[0]! + 1),

@@ -75,14 +75,17 @@ export function motionOf(periods: Float64Array): Motion {
     if (isPush || faster > ALIKE ** 2 * slower) aside[i] = 1;
     else poles[i] = Math.round(ratio);
   }
-  turnedBitByBit(periods, poles, aside);
-  besideStops(periods, poles, aside);
+  if (aside.includes(1) && poles.some((passed) => passed > 1)) {
+    const usual = median([...periods]);
+    turnedBitByBit(periods, poles, aside, usual);
+    besideStops(periods, poles, aside, usual);
+  }
   return { poles, aside };
 }
 
 /** The period beside a stop holds the last of the way to it, or the first away from it: long, and nothing lost. */
-function besideStops(periods: Float64Array, poles: Int32Array, aside: Uint8Array): void {
-  const stopped = HOLDS_STOP * median([...periods]);
+function besideStops(periods: Float64Array, poles: Int32Array, aside: Uint8Array, usual: number): void {
+  const stopped = HOLDS_STOP * usual;
   const isStop = (i: number) => aside[i] === 1 && periods[i]! > stopped;
   const beside = [...poles.keys()].filter((i) => poles[i]! > 1 && (isStop(i - 1) || isStop(i + 1)));
   for (const i of beside) {
@@ -100,15 +103,15 @@ const BY_HAND_WITHIN = 3;
 const USUAL_SPEED = 1.8;
 
 /** Who turns a wheel by hand, a part at a time, lets it stand between: there a long period is one stop more, not a loss. */
-function turnedBitByBit(periods: Float64Array, poles: Int32Array, aside: Uint8Array): void {
-  const atSpeed = USUAL_SPEED * median([...periods]);
+function turnedBitByBit(periods: Float64Array, poles: Int32Array, aside: Uint8Array, usual: number): void {
+  const atSpeed = USUAL_SPEED * usual;
   const isHandsStop = (i: number) =>
     aside[i] === 1 &&
     periods[i]! > HOLDS_STOP * Math.max(periods[i - 1] ?? Infinity, periods[i + 1] ?? Infinity) &&
     [-BY_HAND_WITHIN, BY_HAND_WITHIN].every((away) => (periods[i + away] ?? Infinity) < atSpeed);
-  const long = [...poles].filter((passed) => passed >= NO_TELLING);
+  const long = poles.filter((passed) => passed >= NO_TELLING).sort();
   // What broke out of a ring is as many poles each time; who turns it by hand never waits as long twice.
-  const isChunk = long.length > 2 && Math.max(...long) - Math.min(...long) <= 2;
+  const isChunk = long.length > 2 && long.at(-1)! - long[0]! <= 2;
   if (long.length === 0 || isChunk || !periods.some((_, i) => isHandsStop(i))) return;
   poles.forEach((passed, i) => {
     if (passed < NO_TELLING) return;
