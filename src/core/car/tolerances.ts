@@ -1,6 +1,6 @@
 import { t } from "../words/words";
 import { sensedSide, type CornerSetup } from "../circuit/setup";
-import { PASSIVE_REFERENCE } from "../ring/ring";
+import { PASSIVE_REFERENCE, SOUND_COILS } from "../ring/ring";
 
 export type Bounds = readonly [from: number, to: number];
 
@@ -23,8 +23,7 @@ const USUAL: Tolerances = {
   lowA: [6.3e-3, 7.8e-3],
   // What holds for every make: 1.9 to 2.2 (data sheets, from memory).
   ratio: [1.94, 2.14],
-  // One maker's 0.65 V at 5 mph down to 0.1 V at one turn a second (common practice, and from memory).
-  outputFactor: [0.45, 1.5],
+  outputFactor: [Math.exp(SOUND_COILS.log - SOUND_COILS.spread), Math.exp(SOUND_COILS.log + SOUND_COILS.spread)],
 };
 /** Two cars of one model agree this well in level, and in passive size for speed (judgement). */
 const LEVEL_SPREAD = 0.02;

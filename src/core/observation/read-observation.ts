@@ -1,6 +1,6 @@
 import { t } from "../words/words";
 import { signalPoint } from "../circuit/point";
-import { findLook, looksOf, parseLook } from "../checks/looks/looks";
+import { findLook, lookOf, looksOf, parseLook } from "../checks/looks/looks";
 import { type Hookup } from "../checks/hookup";
 import { interlock } from "../checks/interlocks";
 import { isLookInstrument, type LookInstrument } from "../checks/instruments";
@@ -116,9 +116,13 @@ function lookHookup({ look = "speed", state }: Reading, instrument: LookInstrume
     const known = looksOf(setup).map((one) => one.id);
     return { ok: false, say: t`nothing called “${look}” to look at on this corner; known: ${known.join(", ")}` };
   }
-  const driven = id === "speed" ? { ...state, wheel: "driven" as const, speedKmh: state.speedKmh ?? 30 } : state;
+  const awake = lookOf(id).state.key === "off" ? state : { ...state, ...AWAKE };
+  const driven = id === "speed" ? { ...awake, wheel: "driven" as const, speedKmh: state.speedKmh ?? 30 } : awake;
   return { ok: true, value: { instrument, look: id, state: driven } };
 }
+
+/** A look that is not taken with the key off is taken with it on, whatever was written. */
+const AWAKE = { key: "on", batteryOff: false } as const;
 
 function pointOf(text: string | undefined, probe: string, setup: CornerSetup): Read<Point> {
   if (!text) return { ok: false, say: t`the ${probe} probe's point is missing` };

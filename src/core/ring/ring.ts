@@ -72,6 +72,12 @@ export function fieldFactor(ring: RingCondition): number {
 /** A passive sensor's output at nominal gap: 0.65 V at 5 mph, a straight line in speed (common practice, no source). */
 export const PASSIVE_REFERENCE = { volts: 0.65, speedKmh: 8.04672 } as const;
 
+/**
+ * What sound coils give, as parts of that maker's: log-normal. Others accept 0.1 V at one turn a second, which is 0.18 of it
+ * (from memory), so that one in forty gives less.
+ */
+export const SOUND_COILS = { log: Math.log(0.65), spread: 0.65 } as const;
+
 /** RMS volts a passive coil induces: Faraday's law makes it proportional to speed, the gap takes its exponential share. */
 export function coilRmsV(ring: RingCondition, speedKmh: number, outputFactor: number): number {
   return ((PASSIVE_REFERENCE.volts * speedKmh) / PASSIVE_REFERENCE.speedKmh) * outputFactor * fieldFactor(ring);

@@ -167,9 +167,10 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     .map((one) => ({ from: one[0], pulses: pulses.slice(one[0], one[1] + 1), rhythm: partOf(rhythm, one) }))
     .sort((one, other) => other.pulses.length - one.pulses.length);
   const through = turning[0] ?? { from: 0, pulses: [], rhythm: even };
-  const signature =
-    findPulsesPerRevolution(evenPulses, even, shape.kind === "sine") ??
-    findPulsesPerRevolution(through.pulses, through.rhythm, shape.kind === "sine");
+  // Told where the wheel ran out and through the longest turning alike, or by one alone: where they differ nothing is known.
+  const byRunOut = findPulsesPerRevolution(evenPulses, even, shape.kind === "sine");
+  const byTurning = findPulsesPerRevolution(through.pulses, through.rhythm, shape.kind === "sine");
+  const signature = byRunOut && byTurning && byRunOut !== byTurning ? null : (byRunOut ?? byTurning);
   // Where each edge of a pole makes a pulse, a count of poles is told from the ring by its own twice as many.
   const bothEdges = (coded || widths) && signature === 2 * (options.pulses ?? NaN);
   const still = coded ? null : standing(recorded, shape, pulses, options.family, { name, sampleS, startS, inVolts });

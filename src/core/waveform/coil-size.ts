@@ -1,5 +1,5 @@
 import type { Family } from "../circuit/setup";
-import { dropOutSpeedKmh, PASSIVE_REFERENCE } from "../ring/ring";
+import { dropOutSpeedKmh, PASSIVE_REFERENCE, SOUND_COILS } from "../ring/ring";
 import { rollingCircumferenceM, speedKmh, type TyreSize } from "../tyre/tyre";
 import { normalCdf } from "../random/normal-cdf";
 import { median } from "../units/median";
@@ -11,11 +11,6 @@ import type { SignalShape } from "./signal";
 const PASSIVE_THRESHOLD_V = 0.15;
 /** A passive signal under this part of one maker's figure may be too small. */
 const LOW_AMPLITUDE = 0.45;
-/**
- * What sound coils give, as parts of one maker's 0.65 V at 5 mph, log-normal: others accept 0.1 V at one turn a second, which
- * is 0.18 of it (from memory), so that one in forty gives less.
- */
-const SOUND_COILS = { middle: 0.65, spread: 0.65 } as const;
 /** What a gap too wide or a weak coil leaves of its own, evenly over the logarithm (the spacing law over 0.5 to 2.5 mm). */
 const LEFT_OF_IT = [0.05, 0.5] as const;
 /** Falling out above this speed a module takes the wheel for locked (judgement from the 5 mph of the trade). */
@@ -113,7 +108,7 @@ export function twiceOf({ rmsV, voltsPerHertz, share, speedKmh }: SizeForSpeed):
 
 /** Chance that a coil of this size is too small and not of a make that gives so little, where as many are one as the other. */
 export function chanceTooSmall(share: number): number {
-  const away = (of: number) => (Math.log(of) - Math.log(SOUND_COILS.middle)) / SOUND_COILS.spread;
+  const away = (of: number) => (Math.log(of) - SOUND_COILS.log) / SOUND_COILS.spread;
   const sound = Math.exp(-(away(share) ** 2) / 2) / (SOUND_COILS.spread * Math.sqrt(2 * Math.PI));
   const [least, most] = LEFT_OF_IT;
   const small = (normalCdf(away(share / least)) - normalCdf(away(share / most))) / Math.log(most / least);

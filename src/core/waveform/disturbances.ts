@@ -33,21 +33,28 @@ interface Quieted {
   recorded: Float32Array;
   samples: Float32Array;
   startS: number;
+  /** Samples before the key was on, which are left out. */
+  keyOn: number;
   shape: SignalShape;
   pulses: readonly Pulse[];
   hashV: number;
   burstV: number;
+  /** The part that was full of hash. */
+  loud: { from: number; to: number } | null;
 }
 
 /** What is in a capture and is not the car's fault: a slipped probe, hash on the ground, bursts of ignition or a pump. */
 export function disturbances(
-  { samples, shape, pulses, startS, recorded, hashV: hiddenV, burstV }: Quieted,
+  { samples, shape, pulses, startS, keyOn, recorded, hashV: hiddenV, burstV, loud }: Quieted,
   sampleS: number,
 ): Found[] {
   const list: Found[] = [];
   const span = shape.highV - shape.lowV;
   if (span <= 0) return list;
-  const spikes = outliers(samples, shape, pulses, LONGEST_SPIKE_S / sampleS);
+  // What is left of the rise as the key was turned is no probe, nor is what a loud part is full of.
+  const spikes = outliers(samples, shape, pulses, LONGEST_SPIKE_S / sampleS).filter(
+    ([from]) => (keyOn === 0 || from > LONGEST_SPIKE_S / sampleS) && !(loud && from >= loud.from && from < loud.to),
+  );
   if (spikes.length > 0 && spikes.length <= MOST_SPIKES)
     list.push(
       found(
@@ -70,7 +77,16 @@ export function disturbances(
   const rmsV = Math.max(shape.kind === "noise" ? 0 : burstV, isHash ? hashV : 0);
   if (rmsV > 0)
     list.push(
-      found("interference", { rmsV }, { strength: 0.75, size: rmsV, startS, endS: startS + samples.length * sampleS }),
+      found(
+        "interference",
+        { rmsV },
+        {
+          strength: 0.75,
+          size: rmsV,
+          startS: startS + (loud?.from ?? 0) * sampleS,
+          endS: startS + (loud?.to ?? samples.length) * sampleS,
+        },
+      ),
     );
   return list;
 }
@@ -106,7 +122,18 @@ export function keyOnEnd(samples: Float32Array): number {
   const allowed = 0.004 * (samples.length - end);
   let again = 0;
   for (let i = end; i < samples.length && again < allowed; i++) if (isQuiet(samples[i]!)) again++;
-  return again < allowed ? end : 0;
+  return again < allowed && end > firstPulse(samples, end, (least + most) / 2) ? end : 0;
+}
+
+/** Samples from one rise over the middle to the next: quiet for less is a part of a pulse, as AC coupling begins with. */
+function firstPulse(samples: Float32Array, from: number, middle: number): number {
+  let rose = -1;
+  for (let i = from + 1; i < samples.length; i++) {
+    if (samples[i - 1]! > middle || samples[i]! <= middle) continue;
+    if (rose >= 0) return i - rose;
+    rose = i;
+  }
+  return 0;
 }
 
 const HEAD = 25;

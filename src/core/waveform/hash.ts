@@ -1,6 +1,7 @@
 import { median } from "../units/median";
 import { turns } from "./motion";
 import { findPulses, type Pulse } from "./pulses";
+import { runningMean } from "./running-mean";
 import { signalShape, type SignalShape } from "./signal";
 
 /** A signal found under hash that hid it. */
@@ -35,23 +36,4 @@ export function underHash(recorded: Float32Array): UnderHash | null {
     return { samples, shape, pulses };
   }
   return null;
-}
-
-function runningMean(samples: Float32Array, width: number): Float32Array {
-  const half = width >> 1;
-  const out = new Float32Array(samples.length);
-  let sum = 0;
-  let count = 0;
-  for (let i = -half; i < samples.length; i++) {
-    if (i + half < samples.length) {
-      sum += samples[i + half]!;
-      count++;
-    }
-    if (i - half - 1 >= 0) {
-      sum -= samples[i - half - 1]!;
-      count--;
-    }
-    if (i >= 0) out[i] = sum / count;
-  }
-  return out;
 }

@@ -1,3 +1,8 @@
+import { median } from "../units/median";
+import { isWheel } from "./motion";
+import { findPulses } from "./pulses";
+import { signalShape } from "./signal";
+
 /** A mains hum that rides on a recording: V(t) = Σ aₖ·cos(2πk·f·t) + bₖ·sin(2πk·f·t). */
 export interface Hum {
   hz: number;
@@ -58,8 +63,19 @@ export function withoutHum(samples: Float32Array, sampleS: number): { samples: F
     step: step(first.hz) * (k + 1),
     wave: k === 0 ? first.wave : waveAt(parts, step(first.hz) * (k + 1)),
   })).filter(({ wave }) => stands(wave));
-  return { samples: without(samples, waves), hum: { hz: first.hz, peakV: first.wave.size } };
+  const rest = without(samples, waves);
+  if (!isSmall && !turnsElsewhere(rest, sampleS, first.hz)) return null;
+  return { samples: rest, hum: { hz: first.hz, peakV: first.wave.size } };
 }
+
+/** Whether what is left turns at a pace of its own: where it keeps the hum's, the wheel was driven at it and there is no hum. */
+function turnsElsewhere(rest: Float32Array, sampleS: number, hz: number): boolean {
+  const pulses = findPulses(rest, signalShape(rest));
+  const period = median(pulses.slice(1).map(({ at }, i) => at - pulses[i]!.at));
+  return isWheel(pulses) && Math.abs(Math.log(period * sampleS * hz)) > OWN_PACE;
+}
+
+const OWN_PACE = 0.15;
 
 /** A hum is there from end to end: where a part holds less power than it has, a wheel turned near its frequency elsewhere. */
 const HOLDS_IT = 0.85;

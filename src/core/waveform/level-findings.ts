@@ -37,7 +37,8 @@ export function levelFindings(
       );
   }
   const duty = dutyOf(pulses);
-  if (shape.kind === "two-level" && duty !== null && (duty < DUTY_LIMITS[0] || duty > DUTY_LIMITS[1]))
+  const isSensors = !inVolts || shape.highV - shape.lowV > LEAST_STEP_V;
+  if (shape.kind === "two-level" && isSensors && duty !== null && (duty < DUTY_LIMITS[0] || duty > DUTY_LIMITS[1]))
     list.push(found("duty-shift", { dutyPct: duty }, { strength: 0.7, ...whole, size: duty }));
   return list;
 }
@@ -50,6 +51,8 @@ function isTwoWire({ highV }: SignalShape, { family }: { family?: Family }): boo
 /** Of unknown volts two levels nearer than that may be a small signal on a standing one, as sensed on the supply side. */
 const RIDES_ON_SUPPLY = 1.4;
 const DUTY_LIMITS = [36, 64] as const;
+/** 5.9 mA between two levels over 30 Ω are 0.18 V (data sheets, from memory); riding on a supply some is lost. */
+const LEAST_STEP_V = 0.05;
 
 /** The middle share of a pulse's time spent high, per cent; null where hardly any tell. */
 export function dutyOf(pulses: readonly Pulse[]): number | null {

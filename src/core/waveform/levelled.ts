@@ -1,3 +1,4 @@
+import { median } from "../units/median";
 import { findPulses, type Pulse } from "./pulses";
 import { signalShape, type SignalShape } from "./signal";
 import { someSamples } from "./some-samples";
@@ -33,8 +34,9 @@ export function levelled(samples: Float32Array, shape = signalShape(samples)): L
   const count = Math.floor(samples.length / length);
   if (count < 6) return straight;
   const apart = Math.floor(count / STRETCHES);
-  if (apart > 1 && !followed(samples, length, Math.floor(count / apart), apart)) return straight;
-  const road = followed(samples, length, count, 1);
+  const isWave = shape.kind === "sine";
+  if (apart > 1 && !followed(samples, length, Math.floor(count / apart), apart, isWave)) return straight;
+  const road = followed(samples, length, count, 1, isWave);
   if (!road) return straight;
   const { good, middles, home } = road;
   const out = new Float32Array(samples.length);
@@ -63,8 +65,14 @@ export function standsAtLevels(samples: Float32Array, { kind, lowV, highV }: Sig
   return near > STANDING * some.length;
 }
 
-/** The middle of every `apart`-th stretch, those fit to judge by, and where they mostly are; null when nothing wanders. */
-function followed(samples: Float32Array, length: number, count: number, apart: number) {
+/** So many stretches on either side say where a wave's middle is. */
+const AMONG = 2;
+
+/**
+ * The middle of every `apart`-th stretch, those fit to judge by, and where they mostly are; null when nothing wanders.
+ * @param isWave a coil's: its swing beside a gap in the ring is one-sided for a stretch or two, and no wander
+ */
+function followed(samples: Float32Array, length: number, count: number, apart: number, isWave: boolean) {
   const middles = new Float64Array(count);
   const steps = new Float64Array(count);
   for (let k = 0; k < count; k++) {
@@ -80,6 +88,10 @@ function followed(samples: Float32Array, length: number, count: number, apart: n
   const step = steps.toSorted()[count >> 1]!;
   const good = [...middles.keys()].filter((k) => steps[k]! > USUAL_STEP[0] * step && steps[k]! < USUAL_STEP[1] * step);
   if (good.length < 6) return null;
+  if (isWave) {
+    const own = good.map((k) => middles[k]!);
+    good.forEach((k, i) => (middles[k] = median(own.slice(Math.max(0, i - AMONG), i + AMONG + 1))));
+  }
   const sorted = good.map((k) => middles[k]!).sort((a, b) => a - b);
   if (sorted.at(-1)! - sorted[0]! < WANDER * step) return null;
   return { good, middles, home: sorted[sorted.length >> 1]! };

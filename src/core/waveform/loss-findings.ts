@@ -22,30 +22,70 @@ export function lossFindings(
   const at = (i: number) => startS + pulses[i]!.at * sampleS;
   if (gaps.length === 1 && ring && !leftItsLevels && couldBeTheRing(gaps[0]!, rhythm, ring, stopsIn(rhythm).isStop))
     return [];
-  const locked = ring ? lockedPlace(gaps, rhythm, ring) : null;
-  if (locked) {
-    const { own } = locked;
-    const lost = median(own.map((i) => Math.round(ratios[i]!) - 1));
-    const alike = own.filter((i) => Math.abs(Math.round(ratios[i]!) - 1 - lost) <= 1).length;
+  const { places, others } = ring ? placesOf(gaps, rhythm, ring) : { places: [], others: gaps };
+  if (ring && places.length > 0) {
+    const found = places.map((place) => missingAt(place, rhythm, ring, at));
     // A ring loses the same teeth every turn; gaps of every length are a loose wire that met one place by chance.
-    if (alike < 0.75 * own.length) return [scattered(gaps, ratios, at)];
-    const turns = Math.max(own.length, Math.floor(ring!.revolutions));
-    const finding = found(
-      "missing-pulses",
-      { lost, seen: own.length, turns },
-      {
-        strength: locked.strength,
-        tooth: ((locked.tooth + 1) % ring!.pulsesPerRevolution) + 1,
-        count: lost,
-        startS: at(own[0]!),
-        endS: at(own[0]! + 1),
-      },
-    );
-    const others = gaps.filter((i) => !own.includes(i));
-    return others.length > Math.max(1, 0.15 * gaps.length) ? [finding, scattered(others, ratios, at)] : [finding];
+    if (found.includes(null)) return [scattered(gaps, ratios, at)];
+    const ofRing = found.filter((one) => one !== null);
+    return others.length > Math.max(1, 0.15 * gaps.length) ? [...ofRing, scattered(others, ratios, at)] : ofRing;
   }
+  const atSpeed = gaps.filter((i) => !isCreeping(i, rhythm, sampleS));
+  if (atSpeed.length === 0 && !leftItsLevels) return [];
   if (ring && !leftItsLevels && couldAllBeTheRing(gaps, rhythm, ring)) return [];
   return [scattered(gaps, ratios, at)];
+}
+
+/** Beside pulses so far apart a hand may have turned the wheel slower, or waited: nothing tells that from a pulse lost. */
+function isCreeping(i: number, { periods, motion: { poles } }: Rhythm, sampleS: number): boolean {
+  const beside = [i - 1, i + 1].flatMap((at) => (poles[at] === 1 ? [periods[at]! * sampleS] : []));
+  return beside.length > 0 && Math.min(...beside) > CREEPING_S;
+}
+
+/** A hand moves to and fro some two or three times a second (judgement): within so long it slows down as it likes. */
+const CREEPING_S = 0.2;
+
+/** The places of the ring at which gaps come round, the fullest first, and the gaps that belong to none. */
+function placesOf(gaps: number[], rhythm: Rhythm, ring: RingPattern): { places: Locked[]; others: number[] } {
+  const strict = peeled(gaps, rhythm, ring, BY_CHANCE);
+  if (strict.places.length > 0) return strict;
+  // Where two places hold every gap there is, less proof of each will do.
+  const both = peeled(gaps, rhythm, ring, BY_CHANCE_IF_ALL);
+  return both.places.length === 2 && both.others.length === 0 ? both : strict;
+}
+
+function peeled(gaps: number[], rhythm: Rhythm, ring: RingPattern, byChance: number) {
+  const places: Locked[] = [];
+  let others = gaps;
+  for (let place; (place = lockedPlace(others, rhythm, ring, byChance));) {
+    const { own } = place;
+    places.push(place);
+    others = others.filter((i) => !own.includes(i));
+  }
+  return { places, others };
+}
+
+/** What is missing at one place of the ring; null where each turn lacks another number there. */
+function missingAt(
+  { own, tooth, strength }: Locked,
+  { ratios }: Rhythm,
+  ring: RingPattern,
+  at: (i: number) => number,
+): Found | null {
+  const lost = median(own.map((i) => Math.round(ratios[i]!) - 1));
+  const alike = own.filter((i) => Math.abs(Math.round(ratios[i]!) - 1 - lost) <= 1).length;
+  if (alike < 0.75 * own.length) return null;
+  return found(
+    "missing-pulses",
+    { lost, seen: own.length, turns: Math.max(own.length, Math.floor(ring.revolutions)) },
+    {
+      strength,
+      tooth: ((tooth + 1) % ring.pulsesPerRevolution) + 1,
+      count: lost,
+      startS: at(own[0]!),
+      endS: at(own[0]! + 1),
+    },
+  );
 }
 
 /**
@@ -193,12 +233,16 @@ function scattered(gaps: number[], ratios: Float64Array, at: (i: number) => numb
   );
 }
 
-/** The tooth at which most gaps sit, when they come nearly every turn, and those gaps. */
-function lockedPlace(
-  gaps: number[],
-  rhythm: Rhythm,
-  ring: RingPattern,
-): { tooth: number; own: number[]; strength: number } | null {
+/** A tooth at which gaps sit, when they come nearly every turn, and those gaps. */
+interface Locked {
+  tooth: number;
+  own: number[];
+  strength: number;
+}
+
+/** The tooth at which most gaps sit. */
+function lockedPlace(gaps: number[], rhythm: Rhythm, ring: RingPattern, byChance: number): Locked | null {
+  if (gaps.length === 0) return null;
   const { teeth } = rhythm;
   const N = ring.pulsesPerRevolution;
   const stops = stopsBefore(rhythm, gaps);
@@ -208,7 +252,7 @@ function lockedPlace(
   const seen = own.length / Math.max(1, Math.floor(ring.revolutions));
   const share = own.length / gaps.length;
   if (own.length < anchors + 1 || seen < 0.6 || share < 0.3) return null;
-  const limit = share > 0.95 ? BY_CHANCE_IF_ALL : BY_CHANCE;
+  const limit = share > 0.95 ? BY_CHANCE_IF_ALL : byChance;
   if (chanceOfMeeting(gaps.length, own.length - anchors + 1, N) > limit) return null;
   return { tooth: teeth[own[0]!]! % N, own, strength: Math.min(0.99, 0.7 + 0.3 * share * Math.min(1, seen)) };
 }

@@ -5,8 +5,10 @@ import { impulses } from "./impulses";
 import { levelled, standsAtLevels } from "./levelled";
 import { beyondInstrument, HASH, keyOnEnd } from "./disturbances";
 import { underHash } from "./hash";
+import { loudStretch } from "./loud-stretch";
 import { median } from "../units/median";
 import { isWheel, turns } from "./motion";
+import { byClearerCrossing } from "./clearer-crossing";
 import { threeLevel } from "./protocol";
 import { findPulses, type Pulse } from "./pulses";
 import { isFastTone } from "./recording-warnings";
@@ -27,6 +29,8 @@ export interface PulseList {
   hum: Hum | null;
   /** RMS of bursts that were taken out, volts; 0 where there were none. */
   burstV: number;
+  /** The part of the recording that was full of hash, in samples from `startS`; null where none was. */
+  loud: { from: number; to: number } | null;
   /** RMS of hash that hid the signal and was taken out, volts; 0 where none was. */
   hashV: number;
   samples: Float32Array;
@@ -44,8 +48,9 @@ export function pulseList(
   const { sampleS } = capture;
   const asRecorded = signalShape(channel.samples);
   const bursts = impulses(channel.samples, sampleS, asRecorded.noiseV);
-  const still = bursts?.samples ?? channel.samples;
-  const stillShape = bursts ? signalShape(still) : asRecorded;
+  const loud = bursts ? null : loudStretch(channel.samples, sampleS);
+  const still = (bursts ?? loud)?.samples ?? channel.samples;
+  const stillShape = still === channel.samples ? asRecorded : signalShape(still);
   const steady = standsAtLevels(still, stillShape) ? null : withoutHum(still, sampleS);
   const quiet = steady?.samples ?? still;
   const level = levelled(quiet, steady ? signalShape(quiet) : stillShape);
@@ -66,19 +71,36 @@ export function pulseList(
   const samples = away?.samples ?? recorded;
   const gauged = coded?.shape ?? (away ? signalShape(samples) : plain);
   const pulses = ready && gauged === ready.shape ? ready.pulses : findPulses(samples, gauged);
-  const taken = { hum: steady?.hum ?? null, burstV: bursts?.rmsV ?? 0 };
-  const list = { recorded, keyOn, startS, plain, coded, away, hashV: 0, samples, ...taken };
+  const taken = { hum: steady?.hum ?? null, burstV: (bursts ?? loud)?.rmsV ?? 0 };
+  const loudPart = loud && { from: Math.max(0, loud.from - keyOn), to: Math.max(0, loud.to - keyOn) };
+  const list = { recorded, keyOn, startS, plain, coded, away, hashV: 0, samples, ...taken, loud: loudPart };
   // One step of the converter, now this way and now that, is no signal; a wheel's comes evenly.
   if (gauged.kind === "two-level" && isFlicker(gauged, samples) && !isWheel(pulses))
     return { ...list, shape: { ...gauged, kind: "flat", lowV: gauged.meanV, highV: gauged.meanV }, pulses: [] };
   // A wave whose periods scatter as no wheel's do is noise, however high it stands; unless a wheel turns beneath it.
   const found = gauged.kind === "two-level" || (gauged.kind === "sine" && isWheel(pulses));
-  if (gauged.kind === "flat" || found || coded) return { ...list, shape: gauged, pulses };
+  if (gauged.kind === "flat" || found || coded)
+    return { ...list, shape: gauged, pulses: gauged.kind === "sine" ? byClearerCrossing(pulses) : pulses };
   const hidden = gauged.noiseV > HASH * gauged.peakToPeakV ? underHash(samples) : null;
-  if (hidden) return { ...list, ...hidden, hashV: beyondInstrument(gauged.noiseV, recorded) ? gauged.noiseV : 0 };
+  if (hidden) {
+    const clearer = hidden.shape.kind === "sine" ? byClearerCrossing(hidden.pulses) : hidden.pulses;
+    const hashV = beyondInstrument(gauged.noiseV, recorded) ? gauged.noiseV : 0;
+    return { ...list, ...hidden, pulses: clearer, hashV };
+  }
   const isNoise = gauged.kind === "sine" && !turns(pulses);
-  return { ...list, shape: isNoise ? { ...gauged, kind: "noise" } : gauged, pulses };
+  if (!isNoise) return { ...list, shape: gauged, pulses };
+  // Beside short pulses met seldom, as a coded sensor on a wheel that hardly turns has, the noise of its level is none.
+  if (holdsRareLevel(samples, gauged))
+    return { ...list, shape: { ...gauged, kind: "flat", lowV: gauged.meanV, highV: gauged.meanV }, pulses: [] };
+  return { ...list, shape: { ...gauged, kind: "noise" }, pulses };
 }
+
+/** Whether samples too few to count for the range stand far outside it. */
+function holdsRareLevel(samples: Float32Array, { meanV, peakToPeakV }: SignalShape): boolean {
+  return samples.some((value) => Math.abs(value - meanV) > FAR_OUTSIDE * peakToPeakV);
+}
+
+const FAR_OUTSIDE = 6;
 
 /** Two values a step or two of the converter apart, between which it goes to and fro; of a quiet input two far levels are so too. */
 function isFlicker({ peakToPeakV, lowV, highV }: SignalShape, samples: Float32Array): boolean {

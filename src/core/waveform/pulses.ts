@@ -4,7 +4,7 @@ import type { SignalShape } from "./signal";
 
 /** One pulse of a turning wheel. */
 export interface Pulse {
-  /** Time of its rising crossing in samples, with fraction. */
+  /** Time of its rising crossing in samples, with fraction; of a coil, of whichever crossing shows its ring more clearly. */
   at: number;
   /** Share of the time to the next pulse spent high. */
   duty: number;
@@ -104,6 +104,7 @@ export function rhythmOf(pulses: readonly Pulse[]): Rhythm {
   const teeth = new Int32Array(count + 1);
   const width = Math.min(count, 2 * HALF_WINDOW + 1);
   const motion = motionOf(periods);
+  for (const i of widened(periods, motion)) motion.poles[i] = 1;
   const window = new SortedWindow(periods, width);
   for (let i = 0; i < count; i++) {
     const usual = window.middleFrom(Math.max(0, Math.min(i - HALF_WINDOW, count - width)));
@@ -114,6 +115,32 @@ export function rhythmOf(pulses: readonly Pulse[]): Rhythm {
   }
   return { periods, ratios, deviations: fromNeighbours(periods, ratios, motion), teeth, motion };
 }
+
+/**
+ * Periods longer than one pole and shorter than two, by as much each time: no pole is missing there, a ring has opened at a
+ * crack.
+ */
+function widened(periods: Float64Array, { poles, aside }: Motion): number[] {
+  const long = [...poles.keys()].filter((i) => poles[i] === 2);
+  if (long.length < FEWEST_WIDENED) return [];
+  const usable = (i: number) => i >= 0 && i < periods.length && poles[i] === 1 && aside[i] === 0;
+  const ratios = long.map((i) => {
+    const [before, after] = ([-1, 1] as const).map((away) =>
+      [1, 2, 3].map((far) => i + away * far).flatMap((at) => (usable(at) ? [periods[at]!] : [])),
+    );
+    return before!.length && after!.length ? periods[i]! / Math.sqrt(median(before!) * median(after!)) : NaN;
+  });
+  const known = ratios.filter(Number.isFinite);
+  const usual = median(known);
+  const alike = known.filter((ratio) => Math.abs(ratio - usual) < ALIKE);
+  return known.length >= FEWEST_WIDENED && usual < WHOLE_PITCH && alike.length > MOSTLY * long.length ? long : [];
+}
+
+const FEWEST_WIDENED = 3;
+/** A pole that is missing leaves two pitches; what is well short of them is one that is wide. */
+const WHOLE_PITCH = 1.8;
+const ALIKE = 0.08;
+const MOSTLY = 0.8;
 
 /** So many periods on either side say what one should be. */
 const NEIGHBOURS = 5;

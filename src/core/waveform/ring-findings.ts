@@ -51,7 +51,8 @@ export function shapeFindings(
   // Against those beside it: what waves once a turn leaves nothing.
   const besideIt = middlesBeside(ring.heightMean, 2, 1);
   const heightRest = ring.heightMean.map((height, t) => height / besideIt[t]! - 1);
-  const jumps = odd[worst]! > 1.8 && Math.abs(size) > LEAST_JUMP * edgesAPole && standsAlone(rest, worst);
+  const stands = standsAlone(rest, worst) || (isPassive && standsAsPair(rest, worst));
+  const jumps = odd[worst]! > 1.8 && Math.abs(size) > LEAST_JUMP * edgesAPole && stands;
   const cracked = jumps && !(isPassive && isOneToothsHeight(ring, heightRest, worst, size));
   const half = isPassive ? null : oddHalf(ring);
   if (half !== null && (!cracked || nearTooth(half >> 1, worst, ring.pulsesPerRevolution))) {
@@ -136,6 +137,16 @@ function standsAlone(rest: Float64Array, tooth: number): boolean {
 }
 
 const ALIKE_BESIDE = 0.6;
+
+/** A coil's wave may be timed midway between the teeth: a slot that is wide then makes the two periods that share it long. */
+function standsAsPair(rest: Float64Array, tooth: number): boolean {
+  const at = (away: number) => rest[(tooth + away + rest.length) % rest.length]! / rest[tooth]!;
+  return ([-1, 1] as const).some(
+    (away) => at(away) > TWIN && !(at(2 * away) >= ALIKE_BESIDE) && !(at(-away) >= ALIKE_BESIDE),
+  );
+}
+
+const TWIN = 0.7;
 
 /**
  * The one half of a pole that is too long or too short on every turn, where those beside it make up for it: a damaged tooth

@@ -156,6 +156,9 @@ function comeBack(losses: readonly number[], lag: number, length: number): numbe
 }
 
 const BLUNT = 0.9;
+/** Most rings have 43 to 52 teeth (common practice); of a count that is met seldom more must be seen. */
+const USUAL_TEETH = [40, 56] as const;
+const TURNS_IF_UNUSUAL = 3;
 /** Twenty pole pairs are the fewest met (common practice). */
 const FEWEST_TEETH = 20;
 const RUNNER_UP = 0.8;
@@ -203,5 +206,29 @@ function repeats(series: Float64Array, floor: number): { lag: number; score: num
   // What repeats nearly as well at another distance is chance: hum, hash, a trend.
   const others = scores.filter((_, at) => at >= FEWEST_TEETH && apartFrom(at, lag));
   if (others.some((other) => other > RUNNER_UP * score)) return null;
+  const isUsual = lag >= USUAL_TEETH[0] && lag <= USUAL_TEETH[1];
+  if (isOneTone(series, lag) || (!isUsual && last < TURNS_IF_UNUSUAL * lag)) return null;
   return score > Math.max(0.3, 5 / Math.sqrt(last)) ? { lag, score } : null;
 }
+
+/**
+ * Whether what repeats is one wave of three or more to the turn: another wheel's signal or a hum on the leads beats with this
+ * one's so, at a pace that may fit any distance. Teeth of a ring are off each by itself, which is of all waves alike.
+ */
+function isOneTone(series: Float64Array, lag: number): boolean {
+  const folded = new Float64Array(lag);
+  series.forEach((value, i) => (folded[i % lag]! += value));
+  const powers = Array.from({ length: Math.floor((lag - 1) / 2) }, (_, k) => {
+    let [a, b] = [0, 0];
+    for (let i = 0; i < lag; i++) {
+      const angle = (2 * Math.PI * (k + 1) * i) / lag;
+      a += folded[i]! * Math.cos(angle);
+      b += folded[i]! * Math.sin(angle);
+    }
+    return a * a + b * b;
+  });
+  return Math.max(0, ...powers.slice(2)) > OF_ALL * powers.reduce((sum, power) => sum + power, 0);
+}
+
+/** Of some twenty waves of chance the largest has a third of all once in a thousand times. */
+const OF_ALL = 0.6;

@@ -30,7 +30,8 @@ export function turnByLosses(
   });
   // What is lost where the wheel hardly turned belongs to no stretch: once or twice alone it tells nothing either way.
   if (turned.every(({ own }) => own.length === 0)) return gaps.length <= TOO_SELDOM ? { kind: "unsure" } : null;
-  const apart = turned.flatMap(({ own }) => own.slice(1).map((at, k) => at - own[k]!));
+  const apartBy = (places: number) => turned.flatMap(({ own }) => own.slice(places).map((at, k) => at - own[k]!));
+  const apart = apartBy(1);
   const without = Math.max(
     ...turned.map(({ own, from, to }) => (own.length === 0 ? to - from : Math.max(own[0]! - from, to - own.at(-1)!))),
   );
@@ -43,11 +44,21 @@ export function turnByLosses(
     passed.length <= HIDDEN * apart.length &&
     passed.every((one) => Math.abs(one - 2 * count) <= 2) &&
     without <= (apart.length >= MANY_TURNS ? 2 : 1) * count + 1;
-  if (!isTurn || count < FEWEST || count > MOST) return null;
+  if (!isTurn || count < FEWEST || count > MOST) return twoPlaces(apartBy(2), without);
   if (apart.length === 1 && (count < FEWEST_USUAL || count > MOST_USUAL)) return { kind: "unsure" };
   return { kind: "ring", count: Math.round(count), seen: apart.length };
 }
 
+/** A ring damaged at two places: every other loss comes back at one distance, both places' more than once. */
+function twoPlaces(apart: readonly number[], without: number): TurnByLosses | null {
+  if (apart.length < FEWEST_OF_TWO) return null;
+  const count = median([...apart]);
+  const isTurn = apart.every((one) => Math.abs(one - count) <= 1) && without <= count + 1;
+  return isTurn && count >= FEWEST && count <= MOST ? { kind: "ring", count, seen: apart.length } : null;
+}
+
+/** By chance so many come within a pole of each other once in some two hundred times. */
+const FEWEST_OF_TWO = 3;
 const TOO_SELDOM = 2;
 /** Of the turns, those on which a gap may not have been counted. */
 const HIDDEN = 0.2;
