@@ -159,8 +159,11 @@ const BLUNT = 0.9;
 /** Most rings have 43 to 52 teeth (common practice); of a count that is met seldom more must be seen. */
 const USUAL_TEETH = [40, 56] as const;
 const TURNS_IF_UNUSUAL = 3;
+const SCORE_IF_UNUSUAL = 0.6;
 /** Twenty pole pairs are the fewest met (common practice). */
 const FEWEST_TEETH = 20;
+/** Some hundred edges where each edge of a pole makes a pulse, and some to spare (common practice). */
+export const MOST_TEETH = 130;
 const RUNNER_UP = 0.8;
 
 /** Whether a distance is none of a turn, of more turns, or of one less a few teeth. */
@@ -188,7 +191,7 @@ const LEAST_ODD = 0.04;
 function repeats(series: Float64Array, floor: number): { lag: number; score: number } | null {
   const last = series.length - 1;
   const power = series.reduce((sum, value) => sum + value * value, 0);
-  const most = Math.min(160, Math.floor(last / FEWEST_TURNS));
+  const most = Math.min(MOST_TEETH, Math.floor(last / FEWEST_TURNS));
   const scores = new Float64Array(most + 1);
   let lag = 0;
   for (let at = FEWEST_TEETH; at <= most; at++) {
@@ -207,7 +210,8 @@ function repeats(series: Float64Array, floor: number): { lag: number; score: num
   const others = scores.filter((_, at) => at >= FEWEST_TEETH && apartFrom(at, lag));
   if (others.some((other) => other > RUNNER_UP * score)) return null;
   const isUsual = lag >= USUAL_TEETH[0] && lag <= USUAL_TEETH[1];
-  if (isOneTone(series, lag) || (!isUsual && last < TURNS_IF_UNUSUAL * lag)) return null;
+  if (isOneTone(series, lag)) return null;
+  if (!isUsual && (last < TURNS_IF_UNUSUAL * lag || score < SCORE_IF_UNUSUAL)) return null;
   return score > Math.max(0.3, 5 / Math.sqrt(last)) ? { lag, score } : null;
 }
 
@@ -231,4 +235,4 @@ function isOneTone(series: Float64Array, lag: number): boolean {
 }
 
 /** Of some twenty waves of chance the largest has a third of all once in a thousand times. */
-const OF_ALL = 0.6;
+const OF_ALL = 0.5;

@@ -1,6 +1,7 @@
 import { median } from "../units/median";
 import type { Stretch } from "./motion";
 import type { Rhythm } from "./pulses";
+import { MOST_TEETH } from "./ring-signature";
 
 /** What lost pulses alone say of the ring whose count nobody knows. */
 export type TurnByLosses =
@@ -44,7 +45,7 @@ export function turnByLosses(
     passed.length <= HIDDEN * apart.length &&
     passed.every((one) => Math.abs(one - 2 * count) <= 2) &&
     without <= (apart.length >= MANY_TURNS ? 2 : 1) * count + 1;
-  if (!isTurn || count < FEWEST || count > MOST) return twoPlaces(apartBy(2), without);
+  if (!isTurn || count < FEWEST || count > MOST_TEETH) return twoPlaces(apartBy(2), without);
   if (apart.length === 1 && (count < FEWEST_USUAL || count > MOST_USUAL)) return { kind: "unsure" };
   return { kind: "ring", count: Math.round(count), seen: apart.length };
 }
@@ -54,7 +55,7 @@ function twoPlaces(apart: readonly number[], without: number): TurnByLosses | nu
   if (apart.length < FEWEST_OF_TWO) return null;
   const count = median([...apart]);
   const isTurn = apart.every((one) => Math.abs(one - count) <= 1) && without <= count + 1;
-  return isTurn && count >= FEWEST && count <= MOST ? { kind: "ring", count, seen: apart.length } : null;
+  return isTurn && count >= FEWEST && count <= MOST_TEETH ? { kind: "ring", count, seen: apart.length } : null;
 }
 
 /** By chance so many come within a pole of each other once in some two hundred times. */
@@ -65,5 +66,5 @@ const HIDDEN = 0.2;
 const MANY_TURNS = 5;
 
 /** Pulses of a turn that are met at all, and that are met mostly: 43 to 52, 48 typical (common practice). */
-const [FEWEST, MOST] = [18, 130];
+const FEWEST = 18;
 const [FEWEST_USUAL, MOST_USUAL] = [40, 56];
