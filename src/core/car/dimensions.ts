@@ -161,7 +161,7 @@ export type Ranges = (dimension: Dimension) => number;
 export const inTheMiddle: Ranges = () => 0.5;
 
 /** The usual range is this many standard deviations to either side. */
-const USUAL_DEVIATIONS = 1.2;
+export const USUAL_DEVIATIONS = 1.2;
 
 /** Ranges from standard normal scores, with normal tails. @param scores in the order of `dimensionsOf` from `start` */
 export function fromScores(family: Family, scores: ArrayLike<number>, start = 0): Ranges {

@@ -1,5 +1,6 @@
 import { t } from "../words/words";
 import { sensedSide, type CornerSetup } from "../circuit/setup";
+import { USUAL_DEVIATIONS } from "./dimensions";
 import { PASSIVE_REFERENCE, SOUND_COILS } from "../ring/ring";
 
 export type Bounds = readonly [from: number, to: number];
@@ -23,7 +24,10 @@ const USUAL: Tolerances = {
   lowA: [6.3e-3, 7.8e-3],
   // What holds for every make: 1.9 to 2.2 (data sheets, from memory).
   ratio: [1.94, 2.14],
-  outputFactor: [Math.exp(SOUND_COILS.log - SOUND_COILS.spread), Math.exp(SOUND_COILS.log + SOUND_COILS.spread)],
+  outputFactor: [-1, 1].map((side) => Math.exp(SOUND_COILS.log + side * USUAL_DEVIATIONS * SOUND_COILS.spread)) as [
+    number,
+    number,
+  ],
 };
 /** Two cars of one model agree this well in level, and in passive size for speed (judgement). */
 const LEVEL_SPREAD = 0.02;

@@ -54,3 +54,25 @@ describe("peak to peak", () => {
     expect(typed("volts-dc", "plug.out.supply", "battery.negative", "12.1 V=").ok).toBe(true);
   });
 });
+
+describe("a look", () => {
+  const stateOf = (instrument: string, look: string, state: object) => {
+    const hookup = hookupOf(readingSchema.parse({ instrument, look, state }), setup);
+    return hookup.ok ? hookup.value.state : null;
+  };
+
+  it.each([
+    ["hands", "magnet"],
+    ["scan", "which"],
+    ["scan", "speed"],
+    ["hands", "wiggle-plug"],
+    ["compare", "other-supply"],
+  ])("%s %s needs an answer of the car, and is taken with the key on whatever was written", (instrument, look) => {
+    for (const state of [{ key: "off" }, { key: "off", batteryOff: true }])
+      expect(stateOf(instrument, look, state)).toMatchObject({ key: "on", batteryOff: false });
+  });
+
+  it("at what stands still keeps the key as it was", () => {
+    expect(stateOf("eyes", "foot", { key: "off", batteryOff: true })).toMatchObject({ key: "off", batteryOff: true });
+  });
+});
