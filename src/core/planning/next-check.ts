@@ -14,7 +14,7 @@ import { isPlaceSought, minutesToPlace, rankForPlace } from "./place-search";
 import { isDriven } from "../checks/interlocks";
 import { dangerOfDriving } from "../verdict/do-not-drive";
 import { unmetNeeds } from "../verdict/needs";
-import { hangsOn, sharesWithout } from "../verdict/leave-one-out";
+import { hangsOn, leastKept, sharesWithout } from "../verdict/leave-one-out";
 import { informationTable, outcomesByCandidate, type Outcomes } from "./information";
 import { NEGLIGIBLE_SHARE, subsetWeights, type Planning } from "./planning";
 
@@ -197,7 +197,7 @@ function byUse(a: Scored, b: Scored): number {
  */
 function sharesToConfirm(posterior: Posterior, shares: Float64Array): Float64Array {
   const leader = [...sharesByPart(posterior, shares)].find(([, share]) => share >= GATE_SHARE)?.[0];
-  const pivot = leader && hangsOn(posterior, leader);
+  const pivot = leader && hangsOn(leastKept(posterior, leader));
   return pivot ? sharesWithout(posterior, pivot) : shares;
 }
 

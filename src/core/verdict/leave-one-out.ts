@@ -11,12 +11,22 @@ export function sharesWithout(posterior: Posterior, { byHypothesis }: Weighed): 
   return shares.map((share) => share / total);
 }
 
-/** The one observation a part's verdict hangs on: without it the part falls below `KEPT_SHARE`; null when on none. */
-export function hangsOn(posterior: Posterior, part: Part): Weighed | null {
-  let [least, pivot]: [number, Weighed | null] = [KEPT_SHARE, null];
+/** What a part keeps when the one observation that carries it most is taken away, and which that is. */
+export interface Kept {
+  share: number;
+  pivot: Weighed | null;
+}
+
+export function leastKept(posterior: Posterior, part: Part): Kept {
+  let least: Kept = { share: 1, pivot: null };
   for (const weighed of posterior.log) {
-    const kept = sharesByPart(posterior, sharesWithout(posterior, weighed)).get(part) ?? 0;
-    if (kept < least) [least, pivot] = [kept, weighed];
+    const share = sharesByPart(posterior, sharesWithout(posterior, weighed)).get(part) ?? 0;
+    if (share < least.share) least = { share, pivot: weighed };
   }
-  return pivot;
+  return least;
+}
+
+/** The one observation a part's verdict hangs on: without it the part falls below `KEPT_SHARE`; null when on none. */
+export function hangsOn({ share, pivot }: Kept): Weighed | null {
+  return share < KEPT_SHARE ? pivot : null;
 }
