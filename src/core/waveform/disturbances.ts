@@ -122,10 +122,15 @@ export function keyOnEnd(samples: Float32Array): number {
   const allowed = 0.004 * (samples.length - end);
   let again = 0;
   for (let i = end; i < samples.length && again < allowed; i++) if (isQuiet(samples[i]!)) again++;
-  return again < allowed && end > firstPulse(samples, end, (least + most) / 2) ? end : 0;
+  if (again >= allowed) return 0;
+  const swingsAboutNought = Math.min(-least, most) > BOTH_WAYS * (most - least);
+  return swingsAboutNought && end < firstPulse(samples, end, (least + most) / 2) ? 0 : end;
 }
 
-/** Samples from one rise over the middle to the next: quiet for less is a part of a pulse, as AC coupling begins with. */
+/** An AC-coupled signal goes so much of its range to either side of nought; what has levels of its own does not. */
+const BOTH_WAYS = 0.25;
+
+/** Samples from one rise over the middle to the next: AC coupling begins with a part of a pulse, which is quiet for less. */
 function firstPulse(samples: Float32Array, from: number, middle: number): number {
   let rose = -1;
   for (let i = from + 1; i < samples.length; i++) {

@@ -95,11 +95,18 @@ export function pulseList(
   return { ...list, shape: { ...gauged, kind: "noise" }, pulses };
 }
 
-/** Whether samples too few to count for the range stand far outside it. */
+/** Whether a level far outside the range is met again and again, for too few samples to count for it; a spike or two are none. */
 function holdsRareLevel(samples: Float32Array, { meanV, peakToPeakV }: SignalShape): boolean {
-  return samples.some((value) => Math.abs(value - meanV) > FAR_OUTSIDE * peakToPeakV);
+  let [visits, isThere] = [0, false];
+  for (const value of samples) {
+    const wasThere = isThere;
+    isThere = Math.abs(value - meanV) > FAR_OUTSIDE * peakToPeakV;
+    if (isThere && !wasThere) visits++;
+  }
+  return visits >= AGAIN_AND_AGAIN;
 }
 
+const AGAIN_AND_AGAIN = 5;
 const FAR_OUTSIDE = 6;
 
 /** Two values a step or two of the converter apart, between which it goes to and fro; of a quiet input two far levels are so too. */

@@ -232,4 +232,24 @@ describe("what a shop lays over a recording", () => {
     });
     expect(codes(samples)).not.toContain("duty-shift");
   });
+
+  it("the converter's steps under a coded sensor that hardly turns are no noise of a resting coil", () => {
+    const random = seeded(87);
+    // One sample in sixteen a step of the converter up, one a step down.
+    const level = () =>
+      0.5107 + 0.0064 * (Math.floor(16 * random()) === 0 ? 1 : Math.floor(15 * random()) === 0 ? -1 : 0);
+    const pulsing = (pulses: number) =>
+      Float32Array.from({ length: 6 * RATE }, (_, i) => (i % 2200 === 1700 && i < 2200 * pulses ? 1.02 : level()));
+    expect(codes(pulsing(24))).not.toContain("noise-at-rest");
+  });
+
+  it("a wheel that turns slowly as the key is turned still begins with the key", () => {
+    const random = seeded(88);
+    const samples = currents(
+      ringOf(48, random),
+      turned(9, (t) => 0.05 + 0.2 * t),
+      random,
+    ).map((value, i) => (i < 0.35 * RATE ? 0.003 * random() : value));
+    expect(codes(samples)).toEqual(["key-on-transient"]);
+  });
 });
