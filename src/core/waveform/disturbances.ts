@@ -75,17 +75,14 @@ export function disturbances(
   const isHash = hashV > HASH * Math.min(span, usualV) && beyondInstrument(hashV, recorded);
   // Bursts among noise are noise; they are told over a signal, or over nothing.
   const rmsV = Math.max(shape.kind === "noise" ? 0 : burstV, isHash ? hashV : 0);
+  const { from, to } = loud ?? { from: 0, to: samples.length };
+  const partS = [startS + from * sampleS, startS + to * sampleS] as const;
   if (rmsV > 0)
     list.push(
       found(
         "interference",
-        { rmsV },
-        {
-          strength: 0.75,
-          size: rmsV,
-          startS: startS + (loud?.from ?? 0) * sampleS,
-          endS: startS + (loud?.to ?? samples.length) * sampleS,
-        },
+        { rmsV, ...(loud ? { whileS: partS } : {}) },
+        { strength: 0.75, size: rmsV, startS: partS[0], endS: partS[1] },
       ),
     );
   return list;

@@ -8,6 +8,7 @@ import { markerWords, markerReadout, markersIn, movedMarker, movedTo, nearerMark
 import { findPulses, guardV, rhythmOf, type Pulse } from "./pulses";
 import { signalShape, type SignalShape } from "./signal";
 import { someSamples } from "./some-samples";
+import { runName, toothRuns } from "./tooth-runs";
 
 /** A square wave with noise and a slow change of speed. */
 function square(count: number, period: number, noise: number, seed: number): Float32Array {
@@ -165,4 +166,13 @@ describe("two markers on a trace", () => {
     expect(movedTo(markers, "bS", 99, [0, 10]).bS).toBe(10);
     expect([nearerMarker(markers, 2.1), nearerMarker(markers, 2.9)]).toEqual(["aS", "bS"]);
   });
+});
+
+it("teeth side by side are one run, those apart are named each", () => {
+  const names = (teeth: number[]) => toothRuns(teeth).map(runName);
+  expect(names([])).toEqual([]);
+  expect(names([9])).toEqual(["9"]);
+  expect(names([9, 10, 11])).toEqual(["9–11"]);
+  expect(names([9, 25])).toEqual(["9", "25"]);
+  expect(names([3, 4, 17, 30, 31])).toEqual(["3–4", "17", "30–31"]);
 });

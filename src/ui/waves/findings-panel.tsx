@@ -57,7 +57,7 @@ export function FindingsPanel({
           <Cap className="mt-1" onClick={() => onCount(signaturePulses)}>{t`set ${signaturePulses} pulses a turn`}</Cap>
         </div>
       )}
-      {channel.countFrom === "signature" && setUp !== null && (
+      {channel.countFrom === "signature" && setUp !== null && !otherCount && (
         <div className="my-2 rounded-lg border border-rule px-3 py-2 text-sm text-muted">
           <p>{jt`The ring repeats itself every ${setUp} pulses; the set-up does not say how many there are.`}</p>
           <Cap className="mt-1" onClick={() => onCount(setUp)}>{t`set ${setUp} pulses a turn`}</Cap>

@@ -1,15 +1,18 @@
 import { t } from "@/core/words/words";
 import { paintMark, type RingRaster } from "@/core/waveform/raster";
+import { runName, toothRuns } from "@/core/waveform/tooth-runs";
 
 const SIZE = 220;
 const CENTRE = SIZE / 2;
 const [INNER, OUTER] = [70, 98];
+/** A longer name must be smaller to stand within the ring. */
+const SHORT = 6;
 
 /** The ring as seen from the sensor: bad teeth in brick, the sensor at the top, where to put the paint mark. */
 export function RingClock({ raster, marked }: { raster: RingRaster; marked: readonly number[] }) {
   const mark = marked.length > 0 ? paintMark(raster, marked[0]!) : null;
   const from = mark?.fromStandstill ? raster.lastTooth : 0;
-  const name = marked.length > 1 ? `${marked[0]}–${marked.at(-1)}` : String(marked[0] ?? "even");
+  const name = toothRuns(marked).map(runName).join(", ") || "even";
   return (
     <div className="grid justify-items-center gap-2">
       <svg
@@ -38,7 +41,14 @@ export function RingClock({ raster, marked }: { raster: RingRaster; marked: read
         })}
         <path d={`M ${CENTRE - 7} 0 L ${CENTRE + 7} 0 L ${CENTRE} 11 Z`} fill="var(--marigold)" />
         <circle cx={CENTRE} cy={CENTRE} r="54" fill="none" stroke="var(--rule)" />
-        <text x={CENTRE} y={CENTRE + 4} textAnchor="middle" fontSize="24" fontWeight="700" fill="var(--ink)">
+        <text
+          x={CENTRE}
+          y={CENTRE + 4}
+          textAnchor="middle"
+          fontSize={name.length > SHORT ? 16 : 24}
+          fontWeight="700"
+          fill="var(--ink)"
+        >
           {name}
         </text>
         <text

@@ -2,6 +2,7 @@
 import { t } from "@/core/words/words";
 import { useEffect, useRef } from "react";
 import type { RingRaster } from "@/core/waveform/raster";
+import { runName, toothRuns } from "@/core/waveform/tooth-runs";
 import { rasterShade } from "@/core/waveform/raster-shade";
 
 interface RasterProps {
@@ -91,12 +92,8 @@ function paint(element: HTMLCanvasElement, raster: RingRaster, marked: readonly 
   pen.font = `700 13px ${style.fontFamily}`;
   pen.textAlign = "center";
   for (const tooth of marked) pen.strokeRect(LEFT_PX + (tooth - 1) * cellW - 1, 1, cellW + 1, height - AXIS_PX);
-  if (marked.length > 0)
-    pen.fillText(
-      marked.length > 1 ? `${marked[0]}–${marked.at(-1)}` : String(marked[0]),
-      LEFT_PX + (marked[0]! - 1 + marked.length / 2) * cellW,
-      height - 8,
-    );
+  for (const run of toothRuns(marked))
+    pen.fillText(runName(run), LEFT_PX + ((run[0] - 1 + run[1]) / 2) * cellW, height - 8);
   pen.fillStyle = colour("--muted");
   pen.font = `13px ${style.fontFamily}`;
   if (!marked.some((tooth) => tooth < 4)) pen.fillText("1", LEFT_PX + cellW / 2, height - 8);
