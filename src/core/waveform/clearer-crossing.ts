@@ -1,5 +1,6 @@
 import { median } from "../units/median";
 import { isMissing, type Pulse } from "./pulses";
+import type { SignalShape } from "./signal";
 
 /**
  * The pulses of a coil told by whichever crossing shows its ring more clearly. One crossing of the wave stands at a tooth's
@@ -8,8 +9,10 @@ import { isMissing, type Pulse } from "./pulses";
  * periods of one and a half, which look like a wheel that was pushed. What is wrong with a ring stands closest together where
  * it is timed by the right one.
  * @param pulses as found by their rising crossings
+ * @returns the same where the signal is no wave: either edge of a level is the sensor's own doing
  */
-export function byClearerCrossing(pulses: Pulse[]): Pulse[] {
+export function byClearerCrossing(pulses: Pulse[], { kind }: SignalShape): Pulse[] {
+  if (kind !== "sine") return pulses;
   const falling = byFalling(pulses);
   const [rising, other] = [uneven(pulses), uneven(falling)];
   const isClearer = other.sum < CLEARER * rising.sum && rising.sum - other.sum > BY_AT_LEAST;

@@ -30,8 +30,7 @@ export function lossFindings(
     const ofRing = found.filter((one) => one !== null);
     return others.length > Math.max(1, 0.15 * gaps.length) ? [...ofRing, scattered(others, ratios, at)] : ofRing;
   }
-  const atSpeed = gaps.filter((i) => !isCreeping(i, rhythm, sampleS));
-  if (atSpeed.length === 0 && !leftItsLevels) return [];
+  if (!leftItsLevels && gaps.every((i) => isCreeping(i, rhythm, sampleS))) return [];
   if (ring && !leftItsLevels && couldAllBeTheRing(gaps, rhythm, ring)) return [];
   return [scattered(gaps, ratios, at)];
 }

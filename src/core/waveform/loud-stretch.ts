@@ -3,7 +3,7 @@ import { beyondInstrument } from "./disturbances";
 import { isWheel } from "./motion";
 import { findPulses } from "./pulses";
 import { runningMean } from "./running-mean";
-import { signalShape } from "./signal";
+import { noiseByBends, signalShape } from "./signal";
 
 /** A part of a recording that a pump's motor or a relay fills with hash, between parts that are quiet. */
 export interface Loud {
@@ -49,7 +49,9 @@ export function loudStretch(samples: Float32Array, sampleS: number): Loud | null
   const length = Math.max(LEAST_SAMPLES, Math.round(BLOCK_S / sampleS), Math.ceil(samples.length / MOST_BLOCKS));
   const count = Math.floor(samples.length / length);
   if (count < FEWEST_BLOCKS) return null;
-  const noises = Float64Array.from({ length: count }, (_, k) => noiseOf(bendsOf(samples, k * length, length)));
+  const noises = Float64Array.from({ length: count }, (_, k) =>
+    noiseByBends(bendsOf(samples, k * length, length).map(Math.abs)),
+  );
   const quietV = noises.toSorted()[count >> 2]!;
   if (noises.every((noiseV) => noiseV <= LOUDER * quietV)) return null;
   const blocks = Array.from({ length: count }, (_, k) => blockOf(samples, k * length, length));
@@ -88,7 +90,7 @@ function blockOf(samples: Float32Array, start: number, length: number): Block {
   const bends = bendsOf(samples, start, length);
   const square = bends.reduce((sum, bend) => sum + bend * bend, 0);
   const product = bends.reduce((sum, bend, i) => sum + bend * (bends[i + 1] ?? 0), 0);
-  return { noiseV: noiseOf(bends), least, most, turnsAbout: square > 0 ? product / square : 0 };
+  return { noiseV: noiseByBends(bends.map(Math.abs)), least, most, turnsAbout: square > 0 ? product / square : 0 };
 }
 
 /** Second differences in the middle of a block. */
@@ -98,12 +100,6 @@ function bendsOf(samples: Float32Array, start: number, length: number): Float64A
     { length: LEAST_SAMPLES - 2 },
     (_, k) => samples[from + k]! - 2 * samples[from + k + 1]! + samples[from + k + 2]!,
   );
-}
-
-/** RMS of white noise by the middle of its second differences. */
-function noiseOf(bends: Float64Array): number {
-  const sizes = bends.map(Math.abs).sort();
-  return sizes[sizes.length >> 1]! / (0.6745 * Math.sqrt(6));
 }
 
 /** The longest run, a few that are not bridged. @returns first and, exclusive, last */

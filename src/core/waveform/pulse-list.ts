@@ -76,23 +76,25 @@ export function pulseList(
   const list = { recorded, keyOn, startS, plain, coded, away, hashV: 0, samples, ...taken, loud: loudPart };
   // One step of the converter, now this way and now that, is no signal; a wheel's comes evenly.
   if (gauged.kind === "two-level" && isFlicker(gauged, samples) && !isWheel(pulses))
-    return { ...list, shape: { ...gauged, kind: "flat", lowV: gauged.meanV, highV: gauged.meanV }, pulses: [] };
+    return { ...list, shape: asFlat(gauged), pulses: [] };
   // A wave whose periods scatter as no wheel's do is noise, however high it stands; unless a wheel turns beneath it.
   const found = gauged.kind === "two-level" || (gauged.kind === "sine" && isWheel(pulses));
   if (gauged.kind === "flat" || found || coded)
-    return { ...list, shape: gauged, pulses: gauged.kind === "sine" ? byClearerCrossing(pulses) : pulses };
+    return { ...list, shape: gauged, pulses: byClearerCrossing(pulses, gauged) };
   const hidden = gauged.noiseV > HASH * gauged.peakToPeakV ? underHash(samples) : null;
   if (hidden) {
-    const clearer = hidden.shape.kind === "sine" ? byClearerCrossing(hidden.pulses) : hidden.pulses;
     const hashV = beyondInstrument(gauged.noiseV, recorded) ? gauged.noiseV : 0;
-    return { ...list, ...hidden, pulses: clearer, hashV };
+    return { ...list, ...hidden, pulses: byClearerCrossing(hidden.pulses, hidden.shape), hashV };
   }
   const isNoise = gauged.kind === "sine" && !turns(pulses);
   if (!isNoise) return { ...list, shape: gauged, pulses };
   // Beside short pulses met seldom, as a coded sensor on a wheel that hardly turns has, the noise of its level is none.
-  if (holdsRareLevel(samples, gauged))
-    return { ...list, shape: { ...gauged, kind: "flat", lowV: gauged.meanV, highV: gauged.meanV }, pulses: [] };
+  if (holdsRareLevel(samples, gauged)) return { ...list, shape: asFlat(gauged), pulses: [] };
   return { ...list, shape: { ...gauged, kind: "noise" }, pulses };
+}
+
+function asFlat(shape: SignalShape): SignalShape {
+  return { ...shape, kind: "flat", lowV: shape.meanV, highV: shape.meanV };
 }
 
 /** Whether a level far outside the range is met again and again, for too few samples to count for it; a spike or two are none. */

@@ -95,9 +95,12 @@ function smooth(counts: Float64Array, bin: number): number {
   return (counts[bin - 1] ?? 0) + counts[bin]! + (counts[bin + 1] ?? 0);
 }
 
-/** Noise from second differences, median-based so that edges do not count: σ = median|d²| / (0.6745·√6). */
 function differenceNoise(samples: Float32Array): number {
-  const differences = someSecondDifferences(samples, JUDGED);
-  differences.sort();
-  return (differences[differences.length >> 1] ?? 0) / (0.6745 * Math.sqrt(6));
+  return noiseByBends(someSecondDifferences(samples, JUDGED));
+}
+
+/** RMS noise from the sizes of second differences, median-based so that edges do not count: σ = median|d²| / (0.6745·√6). */
+export function noiseByBends(sizes: Float64Array): number {
+  sizes.sort();
+  return (sizes[sizes.length >> 1] ?? 0) / (0.6745 * Math.sqrt(6));
 }

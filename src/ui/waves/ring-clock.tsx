@@ -12,7 +12,7 @@ const SHORT = 6;
 export function RingClock({ raster, marked }: { raster: RingRaster; marked: readonly number[] }) {
   const mark = marked.length > 0 ? paintMark(raster, marked[0]!) : null;
   const from = mark?.fromStandstill ? raster.lastTooth : 0;
-  const name = toothRuns(marked).map(runName).join(", ") || "even";
+  const name = toothRuns(marked).map(runName).join(", ") || t`even`;
   return (
     <div className="grid justify-items-center gap-2">
       <svg
