@@ -1,4 +1,4 @@
-/** A watch: an intermittent caught while nobody looks, kept over a reload, opened and used; a logger's file followed. */
+/** A watch: an intermittent caught while nobody looks, kept over a reload, opened and used; a logger's file followed; an oscilloscope read. */
 import { expect, test, type Page } from "@playwright/test";
 import type { Job } from "../src/core/job/schema";
 import { storedJob } from "./stored-job";
@@ -61,4 +61,21 @@ test("a logger's file is followed while it is written", async ({ page }) => {
       .or(page.getByText(/Pulses/))
       .first(),
   ).toBeVisible();
+});
+
+test("an oscilloscope hands out its screens: judged as they come, kept by one key, used", async ({ page }) => {
+  await waves(page, "demo-drover");
+  await page.keyboard.press("w");
+  const dialog = page.getByRole("dialog", { name: "An oscilloscope that sends its screens" });
+  await dialog.getByText("its commands, where the handbook has others").click();
+  await expect(dialog.getByLabel("samples of {channel}")).toHaveValue("TRAC:DATA? {channel}");
+  await dialog.getByRole("button", { name: /simulated bench oscilloscope/ }).click();
+  const rolling = page.getByRole("region", { name: "Rolling recorder" });
+  await expect(rolling).toContainText("Simulated bench oscilloscope: CH1");
+  await expect(rolling).toContainText(/km\/h/);
+  await page.keyboard.press("g");
+  await page.getByRole("button", { name: /use this result/i }).click();
+  await expect
+    .poll(async () => ((await storedJob(page, "demo-drover")) as Job).entries.at(-1))
+    .toMatchObject({ kind: "capture", reading: { instrument: "scope", finding: "low-amplitude" } });
 });

@@ -13,9 +13,9 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { root } from "./run.mjs";
 
-const COMMANDS = ["analyze", "diagnose"];
+const COMMANDS = ["analyze", "diagnose", "instruments"];
 /** Where the commands' sources lie. */
-const SOURCES = ["src/cli", "src/core", "src/words", "package-lock.json"];
+const SOURCES = ["src/cli", "src/core", "src/demo", "src/instruments", "src/words", "package-lock.json"];
 
 /**
  * The commands as one file each that any Node runs: from source each run spends a second on making sense of five hundred

@@ -8,6 +8,8 @@ export interface LiveSource {
   readonly simulated: boolean;
   /** Volts one unit of its converter stands for; Infinity where it has no end that could cut a signal off. */
   readonly perUnit: number;
+  /** It hands out one screen after another, whole and apart, not a recording that goes on. */
+  readonly isScreens?: boolean;
   /** Seconds this computer was too busy to take; what is handed out never reaches across them. */
   readonly lostS: number;
   /** The last seconds so far, samples its own; null before any. */

@@ -4,6 +4,7 @@ import type { LibraryItem } from "../core/library/library";
 import { packLibrary, unpackLibrary } from "../core/library/library-zip";
 import { expose } from "comlink";
 import { UnusableInput, type Capture } from "../core/capture/capture";
+import { coarser } from "../core/capture/coarser";
 import { LARGEST_FILE_BYTES, parseCaptureCsv } from "../core/capture/csv";
 import { readCaptureFile } from "../core/capture/read-file";
 import { analyseCapture, type AnalyseOptions, type ChannelAnalysis } from "../core/waveform/analyse";
@@ -82,6 +83,11 @@ const api = {
       rasters: channels.map(({ foldedBy }, i) => (foldedBy ? ringRaster(capture, i, foldedBy, options) : null)),
       traces: pyramids.map((pyramid) => pyramid.view(-Infinity, Infinity, TRACE_POINTS)),
     };
+  },
+
+  /** What a recording that goes on holds just now: nothing is laid out or kept of it. */
+  listen(capture: Capture, options: AnalyseOptions): ChannelAnalysis[] {
+    return analyseCapture(coarser(capture), options);
   },
 
   /** Reads and analyses a four-wheel speed log, or reads a bus's frames and keeps them for `busSpeeds`. */

@@ -96,7 +96,12 @@ export class Rolling {
     );
     const samplesOf = (ring: Float32Array) => {
       const out = new Float32Array(size);
-      for (let i = 0; i < size; i++) out[i] = (perUnit ?? 1) * ring[(from + i) % length]!;
+      const at = from % length;
+      // What lies across the ring's end is copied in two pieces.
+      const first = ring.subarray(at, at + size);
+      out.set(first);
+      out.set(ring.subarray(0, size - first.length), first.length);
+      if (perUnit !== null && perUnit !== 1) for (let i = 0; i < size; i++) out[i]! *= perUnit;
       return out;
     };
     return {

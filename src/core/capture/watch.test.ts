@@ -57,7 +57,7 @@ describe("a watch", () => {
     second.look(window(0, 2, 0.1, 7), []);
     expect(second.watchedS).toBeCloseTo(16, 6);
     expect(second.missedS).toBeCloseTo(10, 6);
-    expect(second.least.slice(0, 16)).toEqual([1, 1, 1, 1, ...Array<number>(10).fill(NaN), 7, 7]);
+    expect(second.least[0]!.slice(0, 16)).toEqual([1, 1, 1, 1, ...Array<number>(10).fill(NaN), 7, 7]);
     expect(second.keep().caught).toBe(1);
   });
 
@@ -66,12 +66,64 @@ describe("a watch", () => {
     watch.look(window(0, 3, 0.1, 1), []);
     watch.look(window(2, 3, 0.1, 2), []);
     watch.look(window(65, 2, 0.1, 5), []);
-    expect(watch.least.slice(0, 5)).toEqual([1, 1, 1, 2, 2]);
-    expect(watch.greatest.slice(0, 5)).toEqual([1, 1, 1, 2, 2]);
-    expect(watch.least[30]).toBeNaN();
-    expect(watch.least[66]).toBe(5);
+    expect(watch.least[0]!.slice(0, 5)).toEqual([1, 1, 1, 2, 2]);
+    expect(watch.greatest[0]!.slice(0, 5)).toEqual([1, 1, 1, 2, 2]);
+    expect(watch.least[0]![30]).toBeNaN();
+    expect(watch.least[0]![66]).toBe(5);
     expect(watch.missedS).toBeCloseTo(60, 5);
     expect(watch.watchedS).toBeCloseTo(67, 5);
+  });
+
+  it("keeps every channel's envelope and what was marked, and another page goes on with both", () => {
+    const both = (startS: number, values: readonly number[][]): Capture => ({
+      name: "w",
+      sampleS: 0.25,
+      startS,
+      channels: values.map((samples, i) => ({ name: `${i}`, unit: "V", samples: Float32Array.from(samples) })),
+    });
+    const first = new Watch(CODES);
+    first.look(
+      both(0, [
+        [1, 2, 3, 4, 5, 6, 7, 8],
+        [0, 0, 0, -9, 0, 0, 9, 0],
+      ]),
+      [],
+    );
+    first.mark("moved the loom at the arch");
+    const second = new Watch(CODES, { kept: structuredClone(first.keep()), gapS: 0 });
+    expect([second.least, second.greatest]).toEqual([
+      [
+        [1, 5],
+        [-9, 0],
+      ],
+      [
+        [4, 8],
+        [0, 9],
+      ],
+    ]);
+    expect(second.marks).toEqual([{ atS: 2, text: "moved the loom at the arch" }]);
+  });
+
+  it("of screens that stand apart counts what one look finds, for there is no second", () => {
+    const found = [{ code: "random-dropout", confidence: 0.9, startS: 1, endS: 1.2 }];
+    const [screens, rolls] = [new Watch(CODES, undefined, true), new Watch(CODES)];
+    expect(screens.look(window(0, 4), found)).toHaveLength(1);
+    expect(rolls.look(window(0, 4), found)).toHaveLength(0);
+  });
+
+  // The tightest bend lets two wheels of an axle differ by a third (from memory); nobody's wheel stands while the other rolls.
+  it.each([
+    [[20, 0], true],
+    [[null, 20], true],
+    [[20, 14], true],
+    [[20, 16], false],
+    [[3, null], false],
+    [[null, null], false],
+    [[20], false],
+  ] as [(number | null)[], boolean][])("speeds of %j km/h on one axle are caught as apart: %s", (speeds, caught) => {
+    const watch = new Watch(CODES);
+    for (let startS = 0; startS < 3; startS++) watch.look(window(startS, 5), [], speeds);
+    expect(watch.caught.map(({ code }) => code)).toEqual(caught ? ["apart"] : []);
   });
 
   it("finds the breaks of a loose wire in two minutes of a turning wheel by the analysis itself, and none on a good one", () => {

@@ -10,6 +10,7 @@ import { median } from "../units/median";
 import { isWheel, turns } from "./motion";
 import { byClearerCrossing } from "./clearer-crossing";
 import { threeLevel } from "./protocol";
+import { withoutPickedUp } from "./picked-up";
 import { findPulses, type Pulse } from "./pulses";
 import { isFastTone } from "./recording-warnings";
 import { quantum, signalShape, WIDEST_STEP_V, type SignalShape } from "./signal";
@@ -80,7 +81,7 @@ export function pulseList(
   // A wave whose periods scatter as no wheel's do is noise, however high it stands; unless a wheel turns beneath it.
   const found = gauged.kind === "two-level" || (gauged.kind === "sine" && isWheel(pulses));
   if (gauged.kind === "flat" || found || coded)
-    return { ...list, shape: gauged, pulses: byClearerCrossing(pulses, gauged) };
+    return { ...list, shape: gauged, pulses: withoutPickedUp(byClearerCrossing(pulses, gauged), gauged) };
   const hidden = gauged.noiseV > HASH * gauged.peakToPeakV ? underHash(samples) : null;
   if (hidden) {
     const hashV = beyondInstrument(gauged.noiseV, recorded) ? gauged.noiseV : 0;

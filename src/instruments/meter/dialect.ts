@@ -1,14 +1,13 @@
 import * as z from "zod/mini";
+import { baudSchema, commandSchema as command } from "../wire/command";
 
 /** What a meter can be set to by a command. */
 export const settable = ["volts-dc", "volts-ac", "ohms", "continuity", "amps-dc", "hertz", "capacitance"] as const;
 export type Settable = (typeof settable)[number];
 
-const command = z.string().check(z.maxLength(80), z.regex(/^[\x20-\x7e]*$/));
-
 /** The words a meter understands: all of them may be changed. */
 export const dialectSchema = z.object({
-  baud: z.number().check(z.int(), z.gte(300), z.lte(2_000_000)),
+  baud: baudSchema,
   /** Asks who it is; empty where it does not say. */
   identify: command,
   /** Makes it take orders by wire; empty where it does without. */

@@ -1,7 +1,8 @@
 import { t } from "@/core/words/words";
 import { linePattern } from "./line-pattern";
-import { isGarbled, Lines } from "./lines";
-import type { BytePort, Heard, Meter } from "./meter";
+import { isGarbled, Lines } from "../wire/lines";
+import type { BytePort } from "../wire/port";
+import type { Heard, Meter } from "./meter";
 
 /**
  * A meter that sends a line for each reading and takes no orders.

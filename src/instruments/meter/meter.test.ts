@@ -4,11 +4,13 @@ import { afterEach, describe, expect, it, vi } from "vitest";
 import { settable, usualDialect } from "./dialect";
 import { lineMeter } from "./line-meter";
 import { linePattern } from "./line-pattern";
-import { Lines } from "./lines";
-import type { BytePort, Heard } from "./meter";
-import { functionOf, identityOf, scpiNumber } from "./scpi";
+import { Lines } from "../wire/lines";
+import type { BytePort } from "../wire/port";
+import { identityOf, scpiNumber } from "../wire/scpi";
+import { bytePort } from "../wire/serial-port";
+import { functionOf } from "./function-of";
+import type { Heard } from "./meter";
 import { scpiMeter } from "./scpi-meter";
-import { bytePort } from "./serial-port";
 import { simulatedMeterPort } from "./simulated-meter";
 
 describe("SCPI messages", () => {

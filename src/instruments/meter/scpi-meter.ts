@@ -1,13 +1,16 @@
 import type { Instrument } from "@/core/checks/instruments";
 import { t } from "@/core/words/words";
+import { introduced } from "../wire/introduced";
+import type { BytePort } from "../wire/port";
+import { scpiNumber } from "../wire/scpi";
+import { Talk } from "../wire/talk";
 import { settable, type Dialect, type Settable } from "./dialect";
+import { functionOf } from "./function-of";
 import { linePattern } from "./line-pattern";
-import { Lines } from "./lines";
-import type { BytePort, Heard, Meter } from "./meter";
-import { functionOf, identityOf, scpiNumber } from "./scpi";
+import type { Heard, Meter } from "./meter";
 
-/** How often it is asked, and how long an answer may take, in milliseconds: slow ranges of bench meters take a second. */
-const [ASK_MS, ANSWER_MS] = [250, 4000];
+/** How often it is asked, in milliseconds. */
+const ASK_MS = 250;
 /** What it is set to is in its memory: no answer by then is none. */
 const MODE_ANSWER_MS = 1500;
 /** A continuity range answers in ohms; beepers fire under some 30 Ω (common practice). */
@@ -33,7 +36,10 @@ const withUnit = linePattern("{value} {unit}");
  */
 export async function scpiMeter(port: BytePort, dialect: Dialect, heard: (one: Heard) => void): Promise<Meter> {
   const talk = new Talk(port);
-  const name = await introduced(talk, dialect, port);
+  const name = await introduced(talk, dialect, t`meter`).catch(async (error: unknown) => {
+    await port.close();
+    throw error;
+  });
   let at: Settable | "other" | null = null;
   let says = dialect.function !== "";
   let closed = false;
@@ -86,24 +92,6 @@ export async function scpiMeter(port: BytePort, dialect: Dialect, heard: (one: H
   };
 }
 
-async function introduced(talk: Talk, dialect: Dialect, port: BytePort): Promise<string> {
-  try {
-    if (dialect.remote) await talk.tell(dialect.remote);
-    if (!dialect.identify) return t`meter`;
-    const said = await talk.ask(dialect.identify);
-    const who = identityOf(said);
-    return who ? `${who.maker} ${who.model}` : said.slice(0, 40);
-  } catch (error) {
-    await port.close();
-    throw new Error(
-      t`Nothing answered. Is it switched on, is its interface on, and is the speed (baud) the same on both?`,
-      {
-        cause: error,
-      },
-    );
-  }
-}
-
 function heardOf(answer: string, mode: Settable | "other" | null): Heard {
   const value = scpiNumber(answer);
   if (value !== null) return { kind: "reading", text: typedText(value, mode), instrument: mode };
@@ -136,53 +124,4 @@ function scaled(value: number): string {
   // What is next to nothing is nothing in the instrument's own unit, not so many pico of it.
   const [step, prefix] = size < 1e-12 ? ([1, " "] as const) : (STEPS.find(([one]) => size >= one) ?? STEPS.at(-1)!);
   return `${Number((value / step).toPrecision(5))}${prefix}`;
-}
-
-/** Questions and answers on one line, one at a time. */
-class Talk {
-  private readonly lines = new Lines();
-  private readonly waiting: string[] = [];
-  private ended = false;
-  private wake: (() => void) | null = null;
-  private readonly port: BytePort;
-
-  constructor(port: BytePort) {
-    this.port = port;
-    void this.listen();
-  }
-
-  tell(message: string): Promise<void> {
-    return this.port.write(new TextEncoder().encode(`${message}\n`));
-  }
-
-  /** @throws Error where no answer came in time, or the line is closed */
-  async ask(question: string, withinMs = ANSWER_MS): Promise<string> {
-    this.waiting.length = 0;
-    await this.tell(question);
-    const until = Date.now() + withinMs;
-    for (;;) {
-      const line = this.waiting.shift();
-      // Some send back what they are told before they answer.
-      if (line === question) continue;
-      if (line !== undefined) return line;
-      const left = until - Date.now();
-      if (this.ended || left <= 0) throw new Error("no answer");
-      await new Promise<void>((resolve) => {
-        this.wake = resolve;
-        setTimeout(resolve, left);
-      });
-    }
-  }
-
-  private async listen(): Promise<void> {
-    for (;;) {
-      const bytes = await this.port.read();
-      if (!bytes) break;
-      if (bytes === "garbled") this.lines.drop();
-      else this.waiting.push(...this.lines.push(bytes));
-      this.wake?.();
-    }
-    this.ended = true;
-    this.wake?.();
-  }
 }

@@ -1,6 +1,6 @@
+import { answeringPort } from "../wire/answering";
+import type { BytePort } from "../wire/port";
 import { settable, usualDialect, type Settable } from "./dialect";
-import { Lines } from "./lines";
-import type { BytePort } from "./meter";
 
 /** How long it takes to settle and answer, in milliseconds. */
 const ANSWERS_MS = 120;
@@ -11,40 +11,16 @@ const ANSWERS_MS = 120;
  */
 export function simulatedMeterPort(shows: (instrument: Settable) => Promise<number | null>): BytePort {
   let at: Settable = "volts-dc";
-  const lines = new Lines();
-  const out: Uint8Array[] = [];
-  let wake: (() => void) | null = null;
-  let closed = false;
-  const answer = (text: string) => {
-    out.push(new TextEncoder().encode(`${text}\r\n`));
-    wake?.();
-  };
-  const obey = async (message: string) => {
-    if (message === usualDialect.identify) return answer("Tastatura,Simulated bench meter,0,1");
-    const set = settable.find((one) => usualDialect.set[one] === message);
-    if (set) at = set;
-    else if (message === usualDialect.function) answer(`"${usualDialect.set[at].replace("CONF:", "")}"`);
-    else if (message === usualDialect.read) {
-      await new Promise((resolve) => setTimeout(resolve, ANSWERS_MS));
-      const value = await shows(at);
-      answer(value === null ? "+9.91000000E+37" : Number.isFinite(value) ? value.toExponential(6) : "+9.90000000E+37");
+  return answeringPort(async (message) => {
+    if (message === usualDialect.identify) return "Tastatura,Simulated bench meter,0,1";
+    if (message === usualDialect.function) return `"${usualDialect.set[at].replace("CONF:", "")}"`;
+    if (message !== usualDialect.read) {
+      at = settable.find((one) => usualDialect.set[one] === message) ?? at;
+      return null;
     }
-  };
-  return {
-    async read() {
-      while (out.length === 0 && !closed)
-        await new Promise<void>((resolve) => {
-          wake = resolve;
-        });
-      return out.shift() ?? null;
-    },
-    async write(bytes) {
-      for (const message of lines.push(bytes)) await obey(message);
-    },
-    close() {
-      closed = true;
-      wake?.();
-      return Promise.resolve();
-    },
-  };
+    await new Promise((resolve) => setTimeout(resolve, ANSWERS_MS));
+    const value = await shows(at);
+    if (value === null) return "+9.91000000E+37";
+    return Number.isFinite(value) ? value.toExponential(6) : "+9.90000000E+37";
+  });
 }

@@ -2,21 +2,18 @@
 import { Dialog, DialogBackdrop, DialogPanel, DialogTitle } from "@headlessui/react";
 import { useState } from "react";
 import { instrumentWords } from "@/core/checks/instruments";
-import { wholeField } from "@/core/units/number-field";
 import { t } from "@/core/words/words";
 import { settable, usualDialect, type Dialect } from "@/instruments/meter/dialect";
 import { lineMeter } from "@/instruments/meter/line-meter";
 import { linePattern } from "@/instruments/meter/line-pattern";
 import type { Meter } from "@/instruments/meter/meter";
 import { scpiMeter } from "@/instruments/meter/scpi-meter";
-import { hasSerial, serialPort } from "@/instruments/meter/serial-port";
+import { hasSerial, serialPort } from "@/instruments/wire/serial-port";
 import { simulatedMeterPort } from "@/instruments/meter/simulated-meter";
 import { keepMeterSetup, keptMeterSetup, type MeterSetup } from "@/store/meter-setup";
 import { Cap } from "../keys/cap";
-import { NumberInput } from "../keys/number-input";
+import { BaudField, CommandField } from "./command-field";
 import { joinMeter } from "./joined-meter";
-
-const baudField = wholeField(300, 2_000_000);
 
 /** Chooses a meter that speaks for itself, and joins it. */
 export function JoinMeterDialog({
@@ -87,7 +84,7 @@ export function JoinMeterDialog({
             <DialectTable dialect={setup.dialect} onChange={(dialect) => change({ dialect })} />
           ) : (
             <div className="mt-2 grid gap-3 sm:grid-cols-2">
-              <Baud value={setup.lineBaud} onTake={(lineBaud) => change({ lineBaud })} />
+              <BaudField value={setup.lineBaud} onTake={(lineBaud) => change({ lineBaud })} />
               <label className="text-sm text-muted">
                 {t`How a line reads: {value}, {unit}, * for anything`}
                 <input
@@ -124,38 +121,14 @@ export function JoinMeterDialog({
   );
 }
 
-function Baud({ value, onTake }: { value: number; onTake: (value: number) => void }) {
-  return (
-    <label className="text-sm text-muted">
-      {t`speed, baud`}
-      <NumberInput
-        of={baudField}
-        field="meter/baud"
-        value={value}
-        onTake={onTake}
-        className="min-h-12 w-full rounded-lg border border-rule bg-paper px-2 text-right font-mono text-lg text-ink"
-      />
-    </label>
-  );
-}
-
 /** The commands a meter is given, each of them to be changed where its handbook has others. */
 function DialectTable({ dialect, onChange }: { dialect: Dialect; onChange: (dialect: Dialect) => void }) {
   const line = (label: string, value: string, take: (text: string) => Dialect) => (
-    <label key={label} className="text-sm text-muted">
-      {label}
-      <input
-        className="min-h-11 w-full rounded-lg border border-rule bg-paper px-2 font-mono text-ink"
-        value={value}
-        maxLength={80}
-        spellCheck={false}
-        onChange={(event) => onChange(take(event.target.value.replaceAll(/[^\x20-\x7e]/g, "")))}
-      />
-    </label>
+    <CommandField key={label} label={label} value={value} onTake={(text) => onChange(take(text))} />
   );
   return (
     <div className="mt-2">
-      <Baud value={dialect.baud} onTake={(baud) => onChange({ ...dialect, baud })} />
+      <BaudField value={dialect.baud} onTake={(baud) => onChange({ ...dialect, baud })} />
       <details className="mt-1">
         <summary className="min-h-11 cursor-pointer content-center text-sm underline">{t`its commands, where the handbook has others`}</summary>
         <div className="grid gap-x-3 gap-y-2 sm:grid-cols-2">

@@ -1,5 +1,6 @@
 "use client";
 import { findingKind, findingCodes } from "@/core/checks/findings/findings";
+import { APART } from "@/core/capture/watch";
 import { languageTag, t } from "@/core/words/words";
 import type { CaughtMoment } from "@/store/caught-moments";
 import { Cap } from "../keys/cap";
@@ -7,10 +8,15 @@ import { Cap } from "../keys/cap";
 /** Moments a watch has caught on this job, to be opened, used or thrown away. */
 export function CaughtList({
   moments,
+  isHeld,
+  onSave,
   onOpen,
   onDrop,
 }: {
   moments: readonly CaughtMoment[];
+  /** Whether a moment is held by this page alone. */
+  isHeld: (captureId: string) => boolean;
+  onSave: (moment: CaughtMoment) => void;
   onOpen: (moment: CaughtMoment) => void;
   onDrop: (moment: CaughtMoment) => void;
 }) {
@@ -27,7 +33,11 @@ export function CaughtList({
             <span className="font-mono text-sm">{time.format(new Date(moment.at))}</span>
             <span className="font-semibold">{titleOf(moment.code)}</span>
             {moment.mark && <span className="text-muted">{moment.mark}</span>}
+            {isHeld(moment.captureId) && (
+              <span className="text-brick">▲ {t`no room in this browser: gone when the page closes`}</span>
+            )}
             <span className="ml-auto flex gap-2">
+              {isHeld(moment.captureId) && <Cap onClick={() => onSave(moment)}>{t`save as file`}</Cap>}
               <Cap onClick={() => onOpen(moment)}>{t`open`}</Cap>
               <Cap onClick={() => onDrop(moment)}>{t`throw away`}</Cap>
             </span>
@@ -39,6 +49,7 @@ export function CaughtList({
 }
 
 function titleOf(code: string): string {
+  if (code === APART) return t`Speeds of the two wheels apart`;
   const known = findingCodes.find((one) => one === code);
   return known ? findingKind(known).title() : code;
 }

@@ -58,7 +58,7 @@ export function LiveRecorder({
     const step = (now: number) => {
       const rolling = source.last(SHOWN_S);
       if (rolling && canvas.current) draw(canvas.current, rolling);
-      if (rolling && now - looked > LOOK_MS && !busy && rolling.channels[0]!.samples.length * rolling.sampleS > 1) {
+      if (rolling && now - looked > LOOK_MS && !busy && isEnough(rolling, source)) {
         [looked, busy] = [now, true];
         setState({
           rms: alternatingRms(rolling.channels[0]!.samples),
@@ -67,8 +67,8 @@ export function LiveRecorder({
           ended: source.ended,
         });
         void captureWorker
-          .ask((remote) => remote.analyse(rolling, { pulses, tyre, family } as AnalyseOptions, false))
-          .then((read) => live && read.ok && setHeard(read.channels[0] ?? null))
+          .ask((remote) => remote.listen(rolling, { pulses, tyre, family } as AnalyseOptions))
+          .then((channels) => live && setHeard(channels[0] ?? null))
           .finally(() => (busy = false));
       }
       frame = requestAnimationFrame(step);
@@ -103,9 +103,7 @@ export function LiveRecorder({
       <p className="min-h-14 text-lg" aria-live="polite">
         {heard ? (
           <>
-            <b>
-              {heard.findings[0] ? findingSays(heard.findings[0]) : t`Nothing wrong found in the last four seconds.`}
-            </b>{" "}
+            <b>{heard.findings[0] ? findingSays(heard.findings[0]) : nothingFound(source)}</b>{" "}
             {heard.speedKmh && <span className="font-mono">{say(t`${heard.speedKmh.median.toFixed(1)} km/h`)}</span>}
           </>
         ) : (
@@ -140,7 +138,16 @@ export function LiveRecorder({
   );
 }
 
+/** A screen is judged whole, however short; of what rolls, a second tells something. */
+function isEnough({ channels, sampleS }: Capture, { isScreens }: LiveSource): boolean {
+  return isScreens === true || channels[0]!.samples.length * sampleS > 1;
+}
+
 const NOTHING_YET = { rms: 0, clipped: false, lostS: 0, ended: null };
+
+function nothingFound({ isScreens }: LiveSource): string {
+  return isScreens ? t`Nothing wrong found on this screen.` : t`Nothing wrong found in the last four seconds.`;
+}
 
 /** The meter's own reading of the same signal turns what is recorded into volts. */
 function Calibrate({ rms, onGive }: { rms: number; onGive: (meterRmsV: number, recordedRms: number) => string }) {

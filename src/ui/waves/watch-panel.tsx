@@ -1,23 +1,28 @@
 "use client";
 import clsx from "clsx";
 import { useEffect, useRef, useState } from "react";
+import { useHotkeys } from "react-hotkeys-hook";
 import { findingKind } from "@/core/checks/findings/findings";
 import type { Capture } from "@/core/capture/capture";
-import { Watch, worthCatching, type Caught } from "@/core/capture/watch";
+import { Watch, worthCatching, type Caught, type Mark } from "@/core/capture/watch";
 import { LONGEST } from "@/core/units/typed-text";
 import { t } from "@/core/words/words";
 import type { AnalyseOptions } from "@/core/waveform/analyse";
 import type { LiveSource } from "@/instruments/live-source";
-import { colourAt } from "../chart/chart-style";
 import { useDraft } from "../keys/use-draft";
 import { dropWatch, keepWatch, keptWatch } from "@/store/watches";
 import { captureWorker } from "../query/workers";
+import { Cap } from "../keys/cap";
 import { toast } from "../keys/toast";
+import { clock, WatchMarks } from "./watch-marks";
+import { drawStrip } from "./watch-strip";
 
 /** Seconds looked at each time, seconds kept about a moment, and how often it looks, in milliseconds. */
 const [LOOKED_S, KEPT_S, LOOK_MS] = [5, 20, 1000];
 /** How often it is written down how far the watch has come, in milliseconds: as much is lost with a page that dies. */
 const KEEP_MS = 5000;
+/** How long the screen's edge shows that something was caught. */
+const FLASH_MS = 2000;
 
 /** Watches a source for hours: an envelope of all of it, and every moment caught kept as a recording of its own. */
 export function WatchPanel({
@@ -32,47 +37,60 @@ export function WatchPanel({
   options: AnalyseOptions;
   onCaught: (capture: Capture, caught: Caught, mark: string) => Promise<void>;
 }) {
+  const running = useRef<Watch | null>(null);
+  const [rollTogether, setRollTogether] = useState(false);
+  const [flashing, setFlashing] = useState(false);
+  const field = useRef<HTMLInputElement>(null);
   const strip = useRef<HTMLCanvasElement>(null);
   const [state, setState] = useState(NOTHING_YET);
   const [round, setRound] = useState(0);
   const { draft, type } = useDraft("watch/mark");
   const mark = draft ?? "";
-  const newest = useRef({ mark, onCaught });
+  const newest = useRef({ mark, onCaught, rollTogether });
   useEffect(() => {
-    newest.current = { mark, onCaught };
+    newest.current = { mark, onCaught, rollTogether };
   });
   const { pulses, tyre, family } = options;
   useEffect(() => {
     let watch: Watch | null = null;
-    let [busy, live, keptAt] = [false, true, -Infinity];
+    let [busy, live, keptAt, lookedAtS] = [false, true, -Infinity, -Infinity];
     const awake = stayAwake();
     const look = async () => {
       if (!watch) {
         const before = await keptWatch(jobId).catch(() => null);
-        watch = new Watch(undefined, before ?? undefined);
+        watch = new Watch(undefined, before ?? undefined, source.isScreens);
+        running.current = watch;
         if (live) setState((now) => ({ ...now, beforeS: before?.kept.watchedS ?? 0 }));
       }
       const window = source.last(LOOKED_S);
-      if (!window || window.channels[0]!.samples.length * window.sampleS < 1) return;
-      const read = await captureWorker.ask((remote) =>
-        remote.analyse(window, { pulses, tyre, family } as AnalyseOptions, false),
+      if (!window || (!source.isScreens && window.channels[0]!.samples.length * window.sampleS < 1)) return;
+      // Of screens each is looked at once.
+      if (source.isScreens && window.startS === lookedAtS) return;
+      lookedAtS = window.startS;
+      const channels = await captureWorker.ask((remote) =>
+        remote.listen(window, { pulses, tyre, family } as AnalyseOptions),
       );
-      if (!live || !read.ok) return;
+      if (!live) return;
       const caught = watch.look(
         window,
-        read.channels.flatMap(({ findings }) => findings),
+        channels.flatMap(({ findings }) => findings),
+        newest.current.rollTogether ? channels.map(({ speedKmh }) => speedKmh?.median ?? null) : [],
       );
-      const { watchedS, missedS, count } = watch;
-      setState(({ beforeS }) => ({ watchedS, missedS, caught: count, beforeS }));
+      const { watchedS, missedS, count, marks } = watch;
+      setState((now) => ({ ...now, watchedS, missedS, caught: count, marks: [...marks] }));
       if (caught.length > 0 || performance.now() - keptAt > KEEP_MS) {
         keptAt = performance.now();
-        // A store that refuses says so where it is asked for more than a watch's envelope.
-        void keepWatch(jobId, watch.keep()).catch(() => undefined);
+        keepWatch(jobId, watch.keep()).then(
+          () => setState((now) => (now.notKept ? { ...now, notKept: false } : now)),
+          () => setState((now) => ({ ...now, notKept: true })),
+        );
       }
-      if (strip.current) draw(strip.current, watch);
+      if (strip.current) drawStrip(strip.current, watch);
       for (const one of caught) {
         const kept = source.last(KEPT_S);
         ring();
+        setFlashing(true);
+        setTimeout(() => setFlashing(false), FLASH_MS);
         if (kept)
           await newest.current
             .onCaught(kept, one, newest.current.mark)
@@ -95,8 +113,22 @@ export function WatchPanel({
       setState(NOTHING_YET);
       setRound(round + 1);
     });
+  const stampMark = () => {
+    const text = mark.trim();
+    if (!running.current || text === "") return;
+    running.current.mark(text);
+    setState((now) => ({ ...now, marks: [...running.current!.marks] }));
+    if (strip.current) drawStrip(strip.current, running.current);
+  };
+  useHotkeys("m", (event) => {
+    event.preventDefault();
+    field.current?.focus();
+  });
   return (
     <div className={clsx("mt-3 rounded-xl border p-3", state.caught > 0 ? "border-brick" : "border-rule")}>
+      {flashing && (
+        <div aria-hidden className="pointer-events-none fixed inset-0 z-50 border-[1rem] border-brick bg-brick/10" />
+      )}
       <p className="flex flex-wrap gap-x-6 gap-y-1">
         <b>{t`Watching: ${clock(state.watchedS)}`}</b>
         <span role="status" className={state.caught > 0 ? "font-semibold text-brick" : "text-muted"}>
@@ -106,6 +138,12 @@ export function WatchPanel({
           <span className="text-brick">{t`not seen for ${Math.round(state.missedS)} s: the page or the machine slept`}</span>
         )}
       </p>
+      {state.notKept && (
+        <p role="alert" className="text-brick">
+          ▲{" "}
+          {t`This browser has no room left: the watch goes on, but a reload would lose it. What is caught from now on is held while this page is open; save it as a file.`}
+        </p>
+      )}
       {state.beforeS > 0 && (
         <p className="text-sm text-muted">
           {t`Goes on with the watch before: ${clock(state.beforeS)}.`}{" "}
@@ -118,22 +156,45 @@ export function WatchPanel({
         role="img"
         aria-label={t`All that was watched, least and greatest of each second`}
       />
-      <label className="mt-2 block text-sm text-muted">
-        {t`What you are doing now: kept with what is caught meanwhile`}
-        <input
-          className="min-h-11 w-full rounded-lg border border-rule bg-paper px-2 text-ink"
-          value={mark}
-          maxLength={LONGEST.tick}
-          placeholder={t`moving the loom at the arch`}
-          onChange={(event) => type(event.target.value)}
-        />
-      </label>
+      <WatchMarks marks={state.marks} />
+      <form
+        className="mt-2 flex flex-wrap items-end gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          stampMark();
+        }}
+      >
+        <label className="min-w-60 grow text-sm text-muted">
+          {t`What you are doing now: kept with what is caught meanwhile`}
+          <input
+            ref={field}
+            className="min-h-11 w-full rounded-lg border border-rule bg-paper px-2 text-ink"
+            value={mark}
+            maxLength={LONGEST.tick}
+            placeholder={t`moving the loom at the arch`}
+            onChange={(event) => type(event.target.value)}
+            onKeyDown={(event) => event.key === "Escape" && event.currentTarget.blur()}
+          />
+        </label>
+        <Cap type="submit" legend="M">{t`mark this moment`}</Cap>
+      </form>
+      {source.channels.length > 1 && (
+        <label className="mt-1 flex min-h-11 items-center gap-3 text-sm">
+          <input
+            type="checkbox"
+            className="size-6"
+            checked={rollTogether}
+            onChange={(event) => setRollTogether(event.target.checked)}
+          />
+          {t`The second channel is the other side, and both wheels roll on the road: catch their speeds apart too`}
+        </label>
+      )}
       <p className="mt-1 text-sm text-muted">{worthCatching.map((code) => findingKind(code).title()).join(" · ")}</p>
     </div>
   );
 }
 
-const NOTHING_YET = { watchedS: 0, missedS: 0, caught: 0, beforeS: 0 };
+const NOTHING_YET = { watchedS: 0, missedS: 0, caught: 0, beforeS: 0, notKept: false, marks: [] as Mark[] };
 
 /** Keeps the screen on while it watches, where the browser lets it. @returns how to let go */
 function stayAwake(): () => void {
@@ -162,31 +223,4 @@ function ring(): void {
   tone.start();
   tone.stop(context.currentTime + 0.35);
   tone.onended = () => void context.close();
-}
-
-function draw(canvas: HTMLCanvasElement, { least, greatest }: Watch): void {
-  const ratio = devicePixelRatio;
-  const [width, height] = [canvas.clientWidth, canvas.clientHeight];
-  if (canvas.width !== width * ratio) [canvas.width, canvas.height] = [width * ratio, height * ratio];
-  const pen = canvas.getContext("2d")!;
-  pen.setTransform(ratio, 0, 0, ratio, 0, 0);
-  pen.clearRect(0, 0, width, height);
-  const known = least.map((low, i) => [low, greatest[i]!] as const).filter(([low]) => !Number.isNaN(low));
-  if (known.length === 0) return;
-  const low = Math.min(...known.map(([value]) => value));
-  const high = Math.max(...known.map(([, value]) => value));
-  const y = (value: number) => height - 2 - ((value - low) / Math.max(high - low, 1e-9)) * (height - 4);
-  pen.fillStyle = colourAt(canvas)("--ink");
-  const each = Math.max(1, width / Math.max(60, least.length));
-  least.forEach((value, second) => {
-    if (Number.isNaN(value)) return;
-    const top = y(greatest[second]!);
-    pen.fillRect((second / Math.max(60, least.length)) * width, top, each, Math.max(1, y(value) - top));
-  });
-}
-
-function clock(seconds: number): string {
-  const whole = Math.floor(seconds);
-  const [hours, minutes] = [Math.floor(whole / 3600), Math.floor((whole % 3600) / 60)];
-  return [hours, minutes, whole % 60].map((one) => String(one).padStart(2, "0")).join(":");
 }

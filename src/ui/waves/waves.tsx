@@ -11,10 +11,8 @@ import { facePoints, parsePoint } from "@/core/circuit/point";
 import { pointLabel } from "@/core/checks/words";
 import { UnusableInput, type Capture } from "@/core/capture/capture";
 import { voltsPerUnit } from "@/core/capture/sound-scale";
-import type { Caught } from "@/core/capture/watch";
 import { canFollowFiles, fileSource, type GrowingFile } from "@/instruments/file-source";
-import { dropCapture, saveCapture } from "@/store/captures";
-import { caughtMoments, keepCaughtMoments, type CaughtMoment } from "@/store/caught-moments";
+import { folderSource, type GrowingFolder } from "@/instruments/folder-source";
 import type { LiveSource } from "@/instruments/live-source";
 import { simulatedSource } from "@/instruments/simulated-source";
 import { soundSource, type SoundSetup } from "@/instruments/sound-source";
@@ -30,6 +28,7 @@ import { FileCap } from "../keys/file-cap";
 
 import { ReadingShare } from "../captures/reading-share";
 import { toast } from "../keys/toast";
+import { useCaught } from "./use-caught";
 
 const CaptureView = dynamic(() => import("./capture-view").then((module) => module.CaptureView), {
   ssr: false,
@@ -37,11 +36,15 @@ const CaptureView = dynamic(() => import("./capture-view").then((module) => modu
 });
 const SoundPanel = dynamic(() => import("./sound-panel").then((module) => module.SoundPanel), { ssr: false });
 const CaughtList = dynamic(() => import("./caught-list").then((module) => module.CaughtList), { ssr: false });
+const JoinScopeDialog = dynamic(() => import("./join-scope-dialog").then((module) => module.JoinScopeDialog), {
+  ssr: false,
+});
 const LiveRecorder = dynamic(() => import("./live-recorder").then((module) => module.LiveRecorder), { ssr: false });
 
 /** What the browser's own file picker hands out (WICG File System Access). */
 interface FilePicker {
   showOpenFilePicker(): Promise<GrowingFile[]>;
+  showDirectoryPicker(): Promise<GrowingFolder>;
 }
 
 /** Megabytes of rows twice a second are read where they hold up nothing. @throws UnusableInput */
@@ -54,16 +57,20 @@ async function parseElsewhere(text: string, name: string): Promise<Capture> {
 /** A capture and what it says: trace, ring raster, ring clock, findings. */
 export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
   const { own, open, share, take, stop, takeCapture, openKept, choose, markLogged } = useCapture(job);
-  const [moments, setMoments] = useState(() => caughtMoments(job.id));
+  const caught = useCaught(job.id);
   const [also, setAlso] = useState("");
   const [rolling, setRolling] = useState<LiveSource | null>(null);
   const [settingUp, setSettingUp] = useState(false);
+  const [joining, setJoining] = useState(false);
   // A source left behind, by another or by leaving the room, would go on listening.
   useEffect(() => () => rolling?.stop(), [rolling]);
-  const record = async (roll: boolean) => {
+  const recordSimulated = (roll: boolean) => {
     const wanted = also ? parsePoint(also, job.setup) : null;
     const points = [signalPoint(job.setup, "plug"), ...(wanted?.ok ? [wanted.point] : [])];
-    const capture = await benchWorker.ask((remote) => remote.recordSimulated(job, points, roll));
+    return benchWorker.ask((remote) => remote.recordSimulated(job, points, roll));
+  };
+  const record = async (roll: boolean) => {
+    const capture = await recordSimulated(roll);
     if (capture && roll) setRolling(simulatedSource(capture, t`simulated car`));
     else if (capture) keep(capture);
   };
@@ -79,30 +86,26 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
     if (!keepSoundSetup(setup)) return t`This browser keeps nothing: the calibration is lost when the page closes.`;
     return t`Calibrated: one unit of the input is ${perUnit.toPrecision(3)} V at the sensor.`;
   };
-  const changeMoments = (next: CaughtMoment[]) => {
-    setMoments(next);
-    keepCaughtMoments(job.id, next);
-  };
-  const caught = async (capture: Capture, { code }: Caught, mark: string) => {
-    const { id, at } = stamp();
-    await saveCapture(id, { ...capture, name: t`caught ${at.slice(11, 19)}` });
-    changeMoments([{ captureId: id, at, code, mark }, ...caughtMoments(job.id)]);
-  };
   const followFile = async () => {
     const [handle] = await (window as unknown as FilePicker).showOpenFilePicker();
     setRolling(await fileSource(handle!, parseElsewhere));
+  };
+  const followFolder = async () => {
+    const folder = await (window as unknown as FilePicker).showDirectoryPicker();
+    setRolling(await folderSource(folder, parseElsewhere));
   };
   const keep = (capture: Capture) => {
     close();
     takeCapture(capture).catch((error: unknown) => toast.error(t`Not kept: ${String(error)}`));
   };
   useHotkeys("s", () => setSettingUp(true), { enabled: rolling === null });
-  const follow = () =>
-    followFile().catch((error: unknown) => {
+  const follow = (what: () => Promise<void>) =>
+    what().catch((error: unknown) => {
       if (!(error instanceof DOMException && error.name === "AbortError"))
         toast.error(error instanceof Error ? error.message : String(error));
     });
-  useHotkeys("d", () => void follow(), { enabled: rolling === null && canFollowFiles() });
+  useHotkeys("d", () => void follow(followFile), { enabled: rolling === null && canFollowFiles() });
+  useHotkeys("w", () => setJoining(true), { enabled: rolling === null });
   useHotkeys("r", () => void record(false), { enabled: rolling === null });
   useHotkeys("g", () => void record(true), { enabled: rolling === null });
   const weigh = (capture: Extract<OpenCapture["result"], { ok: true }>, leading: string, id: string) => {
@@ -116,8 +119,7 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
       }),
     );
     markLogged();
-    if (moments.some(({ captureId }) => captureId === id))
-      changeMoments(moments.filter(({ captureId }) => captureId !== id));
+    caught.used(id);
     toast(t`Used: ${scopeAnswers().say[leading] ?? leading}.`);
   };
   return (
@@ -165,8 +167,12 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
           <Cap legend="G" className="border-plum!" onClick={() => void record(true)}>{t`roll live`}</Cap>
         )}
         {rolling === null && <Cap legend="S" onClick={() => setSettingUp(true)}>{t`listen to the sound input`}</Cap>}
+        {rolling === null && <Cap legend="W" onClick={() => setJoining(true)}>{t`connect an oscilloscope`}</Cap>}
         {rolling === null && canFollowFiles() && (
-          <Cap legend="D" onClick={() => void follow()}>{t`follow a growing file`}</Cap>
+          <>
+            <Cap legend="D" onClick={() => void follow(followFile)}>{t`follow a growing file`}</Cap>
+            <Cap onClick={() => void follow(followFolder)}>{t`follow a folder`}</Cap>
+          </>
         )}
         <ReadingShare share={share} onStop={() => void stop()} />
         {job.simulated && rolling === null && (
@@ -203,22 +209,32 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
           source={rolling}
           {...(!rolling.simulated && job.setup.family === "passive" ? { onCalibrate: calibrate } : {})}
           options={{ pulses: job.setup.pulsesPerRevolution, tyre: job.setup.tyre, family: job.setup.family }}
-          onCaught={caught}
+          onCaught={caught.take}
           onKeep={keep}
           onClose={close}
         />
       )}
-      {moments.length > 0 && (
+      {joining && (
+        <JoinScopeDialog
+          simulated={job.simulated ? () => recordSimulated(true) : null}
+          onJoined={(source) => {
+            setJoining(false);
+            setRolling(source);
+          }}
+          onClose={() => setJoining(false)}
+        />
+      )}
+      {caught.moments.length > 0 && (
         <CaughtList
-          moments={moments}
+          moments={caught.moments}
+          isHeld={caught.isHeld}
+          onSave={caught.saveFile}
           onOpen={({ captureId }) => {
             close();
-            openKept(captureId).catch((error: unknown) => toast.error(String(error)));
+            const held = caught.heldCapture(captureId);
+            (held ? takeCapture(held) : openKept(captureId)).catch((error: unknown) => toast.error(String(error)));
           }}
-          onDrop={(gone) => {
-            changeMoments(moments.filter((one) => one !== gone));
-            void dropCapture(gone.captureId);
-          }}
+          onDrop={caught.drop}
         />
       )}
       {rolling ? null : open?.result.ok ? (

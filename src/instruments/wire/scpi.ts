@@ -1,5 +1,3 @@
-import type { Settable } from "./dialect";
-
 /**
  * Messages of SCPI instruments: numbers as they answer, and identity (IEEE 488.2-1992, sections 8.7 and 10.14;
  * SCPI-1999 volume 1, section 7.2.1 for infinity and not-a-number; from memory).
@@ -18,32 +16,6 @@ export function scpiNumber(answer: string): number | null {
   if (Math.abs(value) >= NOT_A_NUMBER) return null;
   if (Math.abs(value) >= INFINITE) return Math.sign(value) * Infinity;
   return value;
-}
-
-/** The functions of SCPI-1999 volume 2, section 18.8 (SENSe:FUNCtion; from memory), as long and as short as they are written. */
-const FUNCTIONS: readonly [RegExp, Settable | "other"][] = [
-  [/^VOLT(AGE)?(:DC)?$/, "volts-dc"],
-  [/^VOLT(AGE)?:AC$/, "volts-ac"],
-  [/^CURR(ENT)?(:DC)?$/, "amps-dc"],
-  [/^F?RES(ISTANCE)?$/, "ohms"],
-  [/^CONT(INUITY)?$/, "continuity"],
-  [/^FREQ(UENCY)?$/, "hertz"],
-  [/^CAP(ACITANCE)?$/, "capacitance"],
-  [/^(CURR(ENT)?:AC|PER(IOD)?|DIOD(E)?|TEMP(ERATURE)?|VOLT(AGE)?:ACDC)$/, "other"],
-];
-
-/**
- * What a meter is set to, by its answer to FUNCtion? or CONFigure?: `"VOLT:DC"`, `VOLT`, `"RES 1.0E+03,1.0E-03"`.
- * @returns "other" for what no check reads, null for an answer that names no function
- */
-export function functionOf(answer: string): Settable | "other" | null {
-  const [called = ""] = answer
-    .replaceAll('"', "")
-    .trim()
-    .toUpperCase()
-    .replace(/^:?(SENS(E)?:)?/, "")
-    .split(/[\s,]/, 1);
-  return FUNCTIONS.find(([pattern]) => pattern.test(called))?.[1] ?? null;
 }
 
 export interface Identity {

@@ -1,5 +1,5 @@
 import { t } from "@/core/words/words";
-import type { BytePort } from "./meter";
+import type { BytePort } from "./port";
 
 /** What is used here of the browser's own serial ports (WICG Web Serial). */
 interface Serial {
