@@ -44,7 +44,7 @@ test("is heard, calibrated by a meter's reading, kept as a capture, and reads tr
   await page.goto("/");
   await expect(page.getByText("Osmund Drover 09").last()).toBeVisible();
   await page.goto("/waves?job=demo-drover");
-  await page.getByRole("button", { name: "listen to the sound input" }).waitFor();
+  await page.getByRole("button", { name: "record live" }).waitFor();
   await page.keyboard.press("s");
   const panel = page.getByRole("region", { name: "Sound input" });
   await expect(panel.getByRole("button", { name: "listen", exact: true })).toBeDisabled();

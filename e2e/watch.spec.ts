@@ -65,7 +65,8 @@ test("a logger's file is followed while it is written", async ({ page }) => {
 
 test("an oscilloscope hands out its screens: judged as they come, kept by one key, used", async ({ page }) => {
   await waves(page, "demo-drover");
-  await page.keyboard.press("w");
+  await page.getByRole("button", { name: "record live" }).click();
+  await page.getByRole("menuitem", { name: "connect an oscilloscope" }).click();
   const dialog = page.getByRole("dialog", { name: "An oscilloscope that sends its screens" });
   await dialog.getByText("its commands, where the handbook has others").click();
   await expect(dialog.getByLabel("samples of {channel}")).toHaveValue("TRAC:DATA? {channel}");

@@ -57,7 +57,7 @@ export function LiveRecorder({
     let busy = false;
     const step = (now: number) => {
       const rolling = source.last(SHOWN_S);
-      if (rolling && canvas.current) draw(canvas.current, rolling);
+      if (rolling && canvas.current) draw(canvas.current, rolling, source.isScreens ? lengthS(rolling) : SHOWN_S);
       if (rolling && now - looked > LOOK_MS && !busy && isEnough(rolling, source)) {
         [looked, busy] = [now, true];
         setState({
@@ -92,14 +92,19 @@ export function LiveRecorder({
       aria-label={t`Rolling recorder`}
       className={clsx("m-4 rounded-2xl border bg-card p-4", source.simulated ? "border-plum" : "border-rule")}
     >
-      <h2 className="flex flex-wrap items-center gap-3 text-sm font-semibold text-muted">{jt`Rolling, ${source.name}: ${source.channels.join(", ")}${(
+      <h2 className="flex flex-wrap items-center gap-3 text-sm font-semibold text-muted">{jt`${source.isScreens ? t`Screen by screen` : t`Rolling`}, ${source.name}: ${source.channels.join(", ")}${(
         <span className="ml-auto flex gap-2">
           {!watching && <Cap legend="A" onClick={() => setWatching(true)}>{t`watch for hours`}</Cap>}
           <Cap legend="G" lead onClick={keep}>{t`stop and keep`}</Cap>
           <Cap legend="Esc" onClick={onClose}>{t`throw away`}</Cap>
         </span>
       )}`}</h2>
-      <canvas ref={canvas} className="mt-2 h-60 w-full" role="img" aria-label={t`The last four seconds, rolling`} />
+      <canvas
+        ref={canvas}
+        className="mt-2 h-60 w-full"
+        role="img"
+        aria-label={source.isScreens ? t`The last screen` : t`The last four seconds, rolling`}
+      />
       <p className="min-h-14 text-lg" aria-live="polite">
         {heard ? (
           <>
@@ -139,8 +144,12 @@ export function LiveRecorder({
 }
 
 /** A screen is judged whole, however short; of what rolls, a second tells something. */
-function isEnough({ channels, sampleS }: Capture, { isScreens }: LiveSource): boolean {
-  return isScreens === true || channels[0]!.samples.length * sampleS > 1;
+function isEnough(capture: Capture, { isScreens }: LiveSource): boolean {
+  return isScreens === true || lengthS(capture) > 1;
+}
+
+function lengthS({ channels, sampleS }: Capture): number {
+  return channels[0]!.samples.length * sampleS;
 }
 
 const NOTHING_YET = { rms: 0, clipped: false, lostS: 0, ended: null };
@@ -186,7 +195,7 @@ function Calibrate({ rms, onGive }: { rms: number; onGive: (meterRmsV: number, r
 const LABELS_PX = 64;
 
 /** Every channel one below the other in the rolling window, newest at the right. */
-function draw(canvas: HTMLCanvasElement, { sampleS, startS, channels }: Capture): void {
+function draw(canvas: HTMLCanvasElement, { sampleS, startS, channels }: Capture, acrossS: number): void {
   const [width, height] = [canvas.clientWidth, canvas.clientHeight];
   const scale = window.devicePixelRatio;
   if (canvas.width !== width * scale) canvas.width = width * scale;
@@ -203,7 +212,7 @@ function draw(canvas: HTMLCanvasElement, { sampleS, startS, channels }: Capture)
     const [low, high] = [Math.min(...levels), Math.max(...levels)];
     const room = Math.max(high - low, 0.05);
     const y = (value: number) => (i + 0.9) * band - ((value - low) / room) * 0.8 * band;
-    const x = (timeS: number) => width - ((startS + samples.length * sampleS - timeS) / SHOWN_S) * (width - LABELS_PX);
+    const x = (timeS: number) => width - ((startS + samples.length * sampleS - timeS) / acrossS) * (width - LABELS_PX);
     pen.strokeStyle = colour("--rule");
     pen.fillStyle = colour("--muted");
     pen.font = "13px sans-serif";

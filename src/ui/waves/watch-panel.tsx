@@ -168,7 +168,7 @@ export function WatchPanel({
           {t`What you are doing now: kept with what is caught meanwhile`}
           <input
             ref={field}
-            className="min-h-11 w-full rounded-lg border border-rule bg-paper px-2 text-ink"
+            className="mt-1.5 min-h-11 w-full rounded-lg border border-rule bg-paper px-2 text-ink"
             value={mark}
             maxLength={LONGEST.tick}
             placeholder={t`moving the loom at the arch`}

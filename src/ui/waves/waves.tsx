@@ -11,7 +11,7 @@ import { facePoints, parsePoint } from "@/core/circuit/point";
 import { pointLabel } from "@/core/checks/words";
 import { UnusableInput, type Capture } from "@/core/capture/capture";
 import { voltsPerUnit } from "@/core/capture/sound-scale";
-import { canFollowFiles, fileSource, type GrowingFile } from "@/instruments/file-source";
+import { fileSource, type GrowingFile } from "@/instruments/file-source";
 import { folderSource, type GrowingFolder } from "@/instruments/folder-source";
 import type { LiveSource } from "@/instruments/live-source";
 import { simulatedSource } from "@/instruments/simulated-source";
@@ -28,6 +28,7 @@ import { FileCap } from "../keys/file-cap";
 
 import { ReadingShare } from "../captures/reading-share";
 import { toast } from "../keys/toast";
+import { LiveMenu } from "./live-menu";
 import { useCaught } from "./use-caught";
 
 const CaptureView = dynamic(() => import("./capture-view").then((module) => module.CaptureView), {
@@ -98,14 +99,11 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
     close();
     takeCapture(capture).catch((error: unknown) => toast.error(t`Not kept: ${String(error)}`));
   };
-  useHotkeys("s", () => setSettingUp(true), { enabled: rolling === null });
   const follow = (what: () => Promise<void>) =>
     what().catch((error: unknown) => {
       if (!(error instanceof DOMException && error.name === "AbortError"))
         toast.error(error instanceof Error ? error.message : String(error));
     });
-  useHotkeys("d", () => void follow(followFile), { enabled: rolling === null && canFollowFiles() });
-  useHotkeys("w", () => setJoining(true), { enabled: rolling === null });
   useHotkeys("r", () => void record(false), { enabled: rolling === null });
   useHotkeys("g", () => void record(true), { enabled: rolling === null });
   const weigh = (capture: Extract<OpenCapture["result"], { ok: true }>, leading: string, id: string) => {
@@ -166,13 +164,13 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
         {job.simulated && rolling === null && (
           <Cap legend="G" className="border-plum!" onClick={() => void record(true)}>{t`roll live`}</Cap>
         )}
-        {rolling === null && <Cap legend="S" onClick={() => setSettingUp(true)}>{t`listen to the sound input`}</Cap>}
-        {rolling === null && <Cap legend="W" onClick={() => setJoining(true)}>{t`connect an oscilloscope`}</Cap>}
-        {rolling === null && canFollowFiles() && (
-          <>
-            <Cap legend="D" onClick={() => void follow(followFile)}>{t`follow a growing file`}</Cap>
-            <Cap onClick={() => void follow(followFolder)}>{t`follow a folder`}</Cap>
-          </>
+        {rolling === null && (
+          <LiveMenu
+            onSound={() => setSettingUp(true)}
+            onScope={() => setJoining(true)}
+            onFile={() => void follow(followFile)}
+            onFolder={() => void follow(followFolder)}
+          />
         )}
         <ReadingShare share={share} onStop={() => void stop()} />
         {job.simulated && rolling === null && (
