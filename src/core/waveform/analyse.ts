@@ -4,6 +4,7 @@ import { tyreOf, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
 import { isPassive, ridesOnBias, sizeForSpeed, stopsGrowing, type SizeForSpeed } from "./coil-size";
 import { dutyOf, levelFindings } from "./level-findings";
 import { besideOtherSide, bySides } from "./other-side";
+import { cutOffFinding, cutOffs } from "./cut-off";
 import { disturbances, keyOnFinding } from "./disturbances";
 import { widthCoding, type Frame, type WidthClass } from "./protocol";
 import { endsAbruptly, endsAway } from "./ends-abruptly";
@@ -168,8 +169,11 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     .sort((one, other) => other.pulses.length - one.pulses.length);
   const through = turning[0] ?? { from: 0, pulses: [], rhythm: even };
   // Told where the wheel ran out and through the longest turning alike, or by one alone: where they differ nothing is known.
-  const byRunOut = findPulsesPerRevolution(evenPulses, even, shape.kind === "sine");
-  const byTurning = findPulsesPerRevolution(through.pulses, through.rhythm, shape.kind === "sine");
+  const bySize = shape.kind === "sine";
+  const byRunOut = findPulsesPerRevolution([{ pulses: evenPulses, rhythm: even }], bySize);
+  const longest = findPulsesPerRevolution([through], bySize);
+  // What one turning is too short to tell, all of them together may.
+  const byTurning = longest ?? (turning.length > 1 ? findPulsesPerRevolution(turning, bySize) : null);
   const signature = byRunOut && byTurning && byRunOut !== byTurning ? null : (byRunOut ?? byTurning);
   // Where each edge of a pole makes a pulse, a count of poles is told from the ring by its own twice as many.
   const bothEdges = (coded || widths) && signature === 2 * (options.pulses ?? NaN);
@@ -182,6 +186,10 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   // Too few for a wheel to be judged by, a screen of pulses still shows that one is gone.
   const isScreen = !isTurning && !still && !isSlow && pulses.length >= FEWEST_ON_SCREEN && shape.kind !== "noise";
   const gaps = isTurning || isScreen ? lostPulses(pulses, rhythm.ratios, guardV(shape)) : [];
+  const cuts = isTurning && !coded && !away ? cutOffs(samples, shape, pulses) : [];
+  const isCutInGap = gaps.some((i) => cuts.some(({ to }) => to > pulses[i]!.at && to <= pulses[i + 1]!.at + 1));
+  // The level went where no sensor puts it, or the wave fell to nothing at once: no ring does that, and no hand.
+  const isWires = away !== null || isCutInGap;
   const byLosses =
     signature || options.pulses ? null : turnByLosses(gaps, rhythm, turningStretches(rhythm.periods, rhythm.motion));
   const lossesTurn = byLosses?.kind === "ring" ? byLosses : null;
@@ -197,15 +205,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
     (by) => foldRing([{ pulses, rhythm: counted(by), shift: 0 }], by),
     (by) =>
       isTurning
-        ? lossFindings(
-            pulses,
-            counted(by?.pulsesPerRevolution ?? null),
-            by,
-            sampleS,
-            startS,
-            guardV(shape),
-            away !== null,
-          )
+        ? lossFindings(pulses, counted(by?.pulsesPerRevolution ?? null), by, sampleS, startS, guardV(shape), isWires)
         : [],
   );
   const fold = count ?? told;
@@ -215,7 +215,8 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const tyre = tyreOf(options.tyre);
   const speed = hertz && found ? mapRange(hertz, (value) => speedKmh(value, found, rollingCircumferenceM(tyre))) : null;
   // Met once alone, or too seldom to tell its distance, a gap may be the ring's or a wire's.
-  const gapsOpen = !away && gaps.length > 0 && (isScreen || (ring ? losses.length === 0 : byLosses?.kind === "unsure"));
+  const gapsOpen =
+    !isWires && gaps.length > 0 && (isScreen || (ring ? losses.length === 0 : byLosses?.kind === "unsure"));
   const undecided =
     gapsOpen || isSlow || isAliased(rhythm.periods) || endS !== null || (still !== null && still.toggles > 0);
   const findings: Found[] = keyOn > 0 ? [keyOnFinding(keyOn, sampleS, capture.startS)] : [];
@@ -227,9 +228,11 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
       ...(gone ? [gone] : losses)
         // What strong hash or bursts take of the pulses is their doing, not a wire's.
         .filter(({ ringLocked }) => ringLocked || (hashV === 0 && list.burstV === 0) || away)
-        .filter(({ ringLocked }) => ringLocked || byLosses?.kind !== "unsure" || away)
+        .filter(({ ringLocked }) => ringLocked || byLosses?.kind !== "unsure" || isWires)
         .map((one) => withLevel(one, away)),
     );
+    if (!findings.some(({ code }) => code === "random-dropout") && hashV === 0 && list.burstV === 0)
+      findings.push(...cutOffFinding(cuts, sampleS, startS));
     if (ring && wholeRing && wholeRing.revolutions >= FEWEST_TURNS && hashV === 0 && list.burstV === 0)
       findings.push(
         ...shapeFindings(

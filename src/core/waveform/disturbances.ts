@@ -52,8 +52,12 @@ export function disturbances(
   const span = shape.highV - shape.lowV;
   if (span <= 0) return list;
   // What is left of the rise as the key was turned is no probe, nor is what a loud part is full of.
-  const spikes = outliers(samples, shape, pulses, LONGEST_SPIKE_S / sampleS).filter(
-    ([from]) => (keyOn === 0 || from > LONGEST_SPIKE_S / sampleS) && !(loud && from >= loud.from && from < loud.to),
+  const longest = LONGEST_SPIKE_S / sampleS;
+  const spikes = outliers(samples, shape, pulses, longest).filter(
+    ([from, to]) =>
+      (keyOn === 0 || from > longest) &&
+      !(loud && from >= loud.from && from < loud.to) &&
+      !isWayOut(samples, recorded, from, to, longest),
   );
   if (spikes.length > 0 && spikes.length <= MOST_SPIKES)
     list.push(
@@ -86,6 +90,13 @@ export function disturbances(
       ),
     );
   return list;
+}
+
+/** Whether it is the edge by which the level goes where an open wire takes it, which is told as that. */
+function isWayOut(samples: Float32Array, recorded: Float32Array, from: number, to: number, longest: number): boolean {
+  const until = Math.min(samples.length - 1, Math.ceil(to + longest));
+  for (let i = Math.max(0, Math.floor(from - longest)); i <= until; i++) if (samples[i] !== recorded[i]) return true;
+  return false;
 }
 
 /** What of the sample-to-sample noise is neither the converter's steps nor the wave's own bend. */

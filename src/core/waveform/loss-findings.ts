@@ -216,7 +216,7 @@ const SUNK = 0.85;
 const HARDLY_OVER = 1.25;
 
 /** The oftener pulses were lost, the surer. */
-const strengthOf = (times: number) => Math.min(0.99, 0.6 + 0.1 * times);
+export const strengthOf = (times: number) => Math.min(0.99, 0.6 + 0.1 * times);
 
 function scattered(gaps: number[], ratios: Float64Array, at: (i: number) => number): Found {
   const lost = gaps.reduce((sum, i) => sum + Math.round(ratios[i]!) - 1, 0);

@@ -38,6 +38,7 @@ const BRIDGED = 3;
 /** Evened out to so little of the signal, by a mean over at most so much of a pulse. */
 const LEFT = 0.03;
 const OF_A_PULSE = 0.3;
+const OVER_STEP = 2;
 const WIDTHS = [3, 5, 9, 17, 33, 65, 129];
 
 /**
@@ -70,7 +71,19 @@ export function loudStretch(samples: Float32Array, sampleS: number): Loud | null
   const range = median(loud.map(({ least, most }) => most - least));
   const rmsV = median(loud.map(({ noiseV }) => noiseV));
   if (range < PAST_RANGE * spanV || !beyondInstrument(rmsV, samples)) return null;
+  // A fast wave on a coarse converter goes by stairs, which are as loud as its steps.
+  if (rmsV < OVER_STEP * smallestStep(samples, from, to)) return null;
   return { samples: evenedOut(samples, from, to, rmsV, spanV), rmsV, from, to };
+}
+
+/** Smallest step between samples next to each other. */
+function smallestStep(samples: Float32Array, from: number, to: number): number {
+  let least = Infinity;
+  for (let i = from + 1; i < to; i++) {
+    const step = Math.abs(samples[i]! - samples[i - 1]!);
+    if (step > 1e-7 && step < least) least = step;
+  }
+  return least;
 }
 
 interface Block {

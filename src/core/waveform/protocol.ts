@@ -74,9 +74,17 @@ export function threeLevel(
     frames.push(readFrame(samples, i, end, (lowV + middleV) / 2, sampleS, startS));
     i = end;
   }
-  return frames.length < 2
+  // Between two speed pulses there are bits; a wheel's own pulses, dozens of them, are a sensor's whose wire opened twice.
+  const isBits = risesOver(samples, (lowV + middleV) / 2) <= (BITS + 1) * (frames.length + 1);
+  return frames.length < 2 || !isBits
     ? null
     : { shape: { ...shape, kind: "two-level", lowV: middleV, highV: topV, noiseV }, frames };
+}
+
+function risesOver(samples: Float32Array, levelV: number): number {
+  let rises = 0;
+  for (let i = 1; i < samples.length; i++) if (samples[i - 1]! <= levelV && samples[i]! > levelV) rises++;
+  return rises;
 }
 
 /** Root mean square distance from a level of what stands near it. */

@@ -81,7 +81,7 @@ export function pulseList(
   // A wave whose periods scatter as no wheel's do is noise, however high it stands; unless a wheel turns beneath it.
   const found = gauged.kind === "two-level" || (gauged.kind === "sine" && isWheel(pulses));
   if (gauged.kind === "flat" || found || coded)
-    return { ...list, shape: gauged, pulses: withoutPickedUp(byClearerCrossing(pulses, gauged), gauged) };
+    return { ...list, shape: gauged, pulses: withoutPickedUp(byClearerCrossing(pulses, gauged), gauged, sampleS) };
   const hidden = gauged.noiseV > HASH * gauged.peakToPeakV ? underHash(samples) : null;
   if (hidden) {
     const hashV = beyondInstrument(gauged.noiseV, recorded) ? gauged.noiseV : 0;

@@ -2,21 +2,55 @@ import { median } from "../units/median";
 import { isMissing, type Pulse, type Rhythm } from "./pulses";
 import { EDGE_JITTER_SAMPLES, middlesAround, relativeHeights } from "./ring-pattern";
 
+/** A wheel turning without a stop, as it was recorded. */
+interface Turning {
+  pulses: readonly Pulse[];
+  rhythm: Rhythm;
+}
+
 /**
  * Pulses per revolution from the ring's own signature: the lag at which deviations of period, or of height, repeat best.
+ * @param turnings between one and the next the wheel stood and the count is lost: nothing in two of them is a turn apart
  * @param bySize a wave's height tells of its tooth; levels do not
  * @returns null when the ring is too even or the capture too short to tell
  */
-export function findPulsesPerRevolution(
-  pulses: readonly Pulse[],
-  { periods, ratios, teeth, motion }: Rhythm,
-  bySize: boolean,
-): number | null {
+export function findPulsesPerRevolution(turnings: readonly Turning[], bySize: boolean): number | null {
+  const each = turnings.map(seriesOf);
+  const runs = Uint16Array.from(each.flatMap(({ spacing }, run) => Array<number>(spacing.length).fill(run)));
+  const joined = (of: (one: ReturnType<typeof seriesOf>) => Float64Array) =>
+    each.length === 1 ? of(each[0]!) : Float64Array.from(each.flatMap((one) => [...of(one)]));
+  const usual = median(turnings.flatMap(({ rhythm }) => [...rhythm.periods]));
+  // Edges fall between samples: what that alone makes of an even ring repeats itself too, and is no signature.
+  const grid = OVER_GRID * (EDGE_JITTER_SAMPLES / (usual || 1));
+  const single = joined(({ spacing }) => withoutTurnAbout(againstNeighbours(spacing)));
+  const calmed = asCalmThroughout(single, grid);
+  const pulses = turnings.flatMap((one) => one.pulses);
+  const found = [
+    bestLag(single, grid, runs),
+    calmed && surelyRepeats(bestLag(calmed, grid, runs), single, grid),
+    bySize
+      ? null
+      : bestLag(
+          joined(({ widths }) => withoutTurnAbout(widths)),
+          grid,
+          runs,
+        ),
+    bySize
+      ? bestLag(
+          joined(({ heights }) => heights),
+          leastHeight(pulses, usual),
+          runs,
+        )
+      : null,
+  ].filter((one) => one !== null);
+  return found.sort((a, b) => b.score - a.score)[0]?.lag ?? null;
+}
+
+/** Tooth by tooth, missing ones counted: what the spacing, the height and the width of each is off its neighbours. */
+function seriesOf({ pulses, rhythm: { ratios, teeth, motion } }: Turning) {
   const last = teeth.at(-1) ?? 0;
   const spacing = new Float64Array(last + 1);
   ratios.forEach((ratio, i) => (spacing[teeth[i]!] = Math.max(-1, Math.min(2, ratio - 1))));
-  // Edges fall between samples: what that alone makes of an even ring repeats itself too, and is no signature.
-  const grid = OVER_GRID * (EDGE_JITTER_SAMPLES / (median([...periods]) || 1));
   const heights = new Float64Array(last + 1);
   relativeHeights(pulses).forEach((height, i) => {
     if (Number.isFinite(height)) heights[teeth[i]!] = Math.max(-1, Math.min(1, height - 1));
@@ -29,15 +63,7 @@ export function findPulsesPerRevolution(
     const byLoss = [-2, -1, 0, 1].some((away) => isMissing(ratios[i + away] ?? 1));
     if (Number.isFinite(duty) && !byLoss && !motion.aside[i]) widths[teeth[i]!] = duty - beside[i]!;
   });
-  const single = withoutTurnAbout(againstNeighbours(spacing));
-  const calmed = asCalmThroughout(single, grid);
-  const found = [
-    bestLag(single, grid),
-    calmed && surelyRepeats(bestLag(calmed, grid), single, grid),
-    bySize ? null : bestLag(withoutTurnAbout(widths), grid),
-    bySize ? bestLag(heights, leastHeight(pulses, median([...periods]))) : null,
-  ].filter((one) => one !== null);
-  return found.sort((a, b) => b.score - a.score)[0]?.lag ?? null;
+  return { spacing, heights, widths };
 }
 
 const FEWEST_TURNS = 2.2;
@@ -132,8 +158,8 @@ const LEAST_HEIGHT = 0.004;
 const STEPS_AT_MOST = 0.1;
 
 /** The lag at which a series repeats best, and how well. @param floor RMS under which there is nothing to repeat */
-function bestLag(series: Float64Array, floor: number): { lag: number; score: number } | null {
-  const found = repeats(series, floor);
+function bestLag(series: Float64Array, floor: number, runs: Uint16Array): { lag: number; score: number } | null {
+  const found = repeats(series, floor, runs);
   const losses = [...series.keys()].filter((i) => Math.abs(series[i]!) > LOSS);
   const ofTheRing = () => losses.length >= FEWEST_LOSSES && comeBack(losses, found!.lag, series.length) >= COMES_BACK;
   if (!found || losses.length === 0 || ofTheRing()) return found;
@@ -145,6 +171,7 @@ function bestLag(series: Float64Array, floor: number): { lag: number; score: num
       beside.has(i) || Math.abs(value) > 2 * usual ? 0 : Math.max(-usual, Math.min(usual, value)),
     ),
     floor,
+    runs,
   );
 }
 
@@ -160,6 +187,8 @@ const BLUNT = 0.9;
 const USUAL_TEETH = [40, 56] as const;
 const TURNS_IF_UNUSUAL = 3;
 const SCORE_IF_UNUSUAL = 0.6;
+/** Over so many turns less will do: what is left of each start and stop sinks the score, and no chance repeats so long. */
+const [MANY_TURNS, SCORE_IF_MANY] = [10, 0.35];
 /** Twenty pole pairs are the fewest met (common practice). */
 const FEWEST_TEETH = 20;
 /** Some hundred edges where each edge of a pole makes a pulse, and some to spare (common practice). */
@@ -188,16 +217,21 @@ const OVER_FLOOR = 1.6;
 /** In pitches: what single teeth of a good ring differ by is under it (from memory). */
 const LEAST_ODD = 0.04;
 
-function repeats(series: Float64Array, floor: number): { lag: number; score: number } | null {
+function repeats(series: Float64Array, floor: number, runs: Uint16Array): { lag: number; score: number } | null {
   const last = series.length - 1;
   const power = series.reduce((sum, value) => sum + value * value, 0);
   const most = Math.min(MOST_TEETH, Math.floor(last / FEWEST_TURNS));
   const scores = new Float64Array(most + 1);
   let lag = 0;
   for (let at = FEWEST_TEETH; at <= most; at++) {
-    let sum = 0;
-    for (let i = 0; i + at <= last; i++) sum += series[i]! * series[i + at]!;
-    scores[at] = (sum / power) * (last / (last - at));
+    let [sum, pairs] = [0, 0];
+    for (let i = 0; i + at <= last; i++) {
+      if (runs[i] !== runs[i + at]) continue;
+      sum += series[i]! * series[i + at]!;
+      pairs++;
+    }
+    // So few are one turn's worth or less.
+    scores[at] = pairs > at ? (sum / power) * (last / pairs) : 0;
     if (scores[at]! > scores[lag]! * 1.05) lag = at;
   }
   for (const parts of [3, 2])
@@ -211,7 +245,8 @@ function repeats(series: Float64Array, floor: number): { lag: number; score: num
   if (others.some((other) => other > RUNNER_UP * score)) return null;
   const isUsual = lag >= USUAL_TEETH[0] && lag <= USUAL_TEETH[1];
   if (isOneTone(series, lag)) return null;
-  if (!isUsual && (last < TURNS_IF_UNUSUAL * lag || score < SCORE_IF_UNUSUAL)) return null;
+  const scoreIfUnusual = last < MANY_TURNS * lag ? SCORE_IF_UNUSUAL : SCORE_IF_MANY;
+  if (!isUsual && (last < TURNS_IF_UNUSUAL * lag || score < scoreIfUnusual)) return null;
   return score > Math.max(0.3, 5 / Math.sqrt(last)) ? { lag, score } : null;
 }
 

@@ -187,7 +187,9 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
             })}
           </select>
         )}
-        <p className="text-sm text-muted">{t`CSV, TSV, gz of these, or WAV; or drop one anywhere here.`}</p>
+        {rolling === null && (
+          <p className="text-sm text-muted">{t`CSV, TSV, gz of these, or WAV; or drop one anywhere here.`}</p>
+        )}
       </div>
       {open && !open.result.ok && (
         <p role="alert" className="m-4 rounded-xl border border-brick bg-brick-wash p-4">

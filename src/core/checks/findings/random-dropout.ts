@@ -10,12 +10,14 @@ const SEEN_SHARE = 0.02;
 export const randomDropout = {
   code: "random-dropout",
   title: () => t`Lost at random places`,
-  say: ({ times, pulses, levelV, standing }) => {
+  say: ({ times, pulses, levelV, standing, within }) => {
     const often = times === 1 ? t`once` : ngettext(msgid`${times} time`, `${times} times`, times);
     if (standing && levelV !== undefined)
       return t`The wheel stands, yet the level jumps to ${levelV.toFixed(1)} V ${often} and comes back. No sensor does that: a wire or contact opens or touches.`;
     if (standing)
       return t`The wheel stands, yet the level jumps to its other value ${often}, too briefly for a pole to pass. A contact, or the sensor itself.`;
+    if (within)
+      return t`The wave is cut off ${often}, for less than a tooth each time, and is back at once. No ring does that and no hand: look for a loose contact or wire.`;
     const lost = t`The signal is lost ${often} (${ngettext(msgid`${pulses} pulse`, `${pulses} pulses`, pulses)}) at no fixed place of the ring. Look for a loose contact or wire, not for a bad ring.`;
     if (levelV === undefined) return lost;
     return t`${lost} The level goes to ${levelV.toFixed(1)} V meanwhile, which no sensor makes: a wire or contact opens or touches.`;
@@ -26,4 +28,10 @@ export const randomDropout = {
   raster: () => t`Scatter: the loss does not turn with the wheel. A connection, not the ring.`,
   // Play or a loose seat opens the gap beyond use at any tooth, as weak poles lose pulses.
   shows: ({ car, view }) => view.lostShare > SEEN_SHARE || car.ring.wobble > LOSES_PULSES,
-} as const satisfies FindingKind<{ times: number; pulses: number; levelV?: number; standing?: boolean }>;
+} as const satisfies FindingKind<{
+  times: number;
+  pulses: number;
+  levelV?: number;
+  standing?: boolean;
+  within?: boolean;
+}>;
