@@ -1,5 +1,4 @@
 "use client";
-import { Dialog, DialogBackdrop, DialogPanel, DialogTitle } from "@headlessui/react";
 import { useState } from "react";
 import { instrumentWords } from "@/core/checks/instruments";
 import { t } from "@/core/words/words";
@@ -8,11 +7,12 @@ import { lineMeter } from "@/instruments/meter/line-meter";
 import { linePattern } from "@/instruments/meter/line-pattern";
 import type { Meter } from "@/instruments/meter/meter";
 import { scpiMeter } from "@/instruments/meter/scpi-meter";
-import { hasSerial, serialPort } from "@/instruments/wire/serial-port";
+import { serialPort } from "@/instruments/wire/serial-port";
 import { simulatedMeterPort } from "@/instruments/meter/simulated-meter";
 import { keepMeterSetup, keptMeterSetup, type MeterSetup } from "@/store/meter-setup";
 import { Cap } from "../keys/cap";
 import { BaudField, CommandField } from "./command-field";
+import { InstrumentDialog, useJoining } from "./instrument-dialog";
 import { joinMeter } from "./joined-meter";
 
 /** Chooses a meter that speaks for itself, and joins it. */
@@ -25,18 +25,13 @@ export function JoinMeterDialog({
   onClose: () => void;
 }) {
   const [setup, setSetup] = useState(keptMeterSetup);
-  const [state, setState] = useState<{ joining: boolean; refused: string | null }>({ joining: false, refused: null });
+  const joining = useJoining();
   const change = (part: Partial<MeterSetup>) => {
     const next = { ...setup, ...part };
     setSetup(next);
     keepMeterSetup(next);
   };
-  const join = (open: Parameters<typeof joinMeter>[0]) => {
-    setState({ joining: true, refused: null });
-    joinMeter(open).then(onClose, (error: unknown) =>
-      setState({ joining: false, refused: error instanceof Error ? error.message : String(error) }),
-    );
-  };
+  const join = (open: Parameters<typeof joinMeter>[0]) => joining.join(() => joinMeter(open).then(onClose));
   const joinSimulated = () =>
     join(async (heard): Promise<Meter> => {
       const meter = await scpiMeter(simulatedMeterPort(simulated!), usualDialect, heard);
@@ -50,74 +45,50 @@ export function JoinMeterDialog({
     );
   const pattern = linePattern(setup.pattern);
   return (
-    <Dialog open onClose={onClose} className="relative z-40">
-      <DialogBackdrop className="fixed inset-0 bg-ink/40" />
-      <div className="fixed inset-0 grid place-items-center overflow-y-auto p-4">
-        <DialogPanel className="max-h-full w-full max-w-2xl overflow-y-auto rounded-2xl border border-rule bg-card p-5">
-          <DialogTitle className="text-lg font-semibold">{t`A meter that sends its readings`}</DialogTitle>
-          <p className="text-sm text-muted">{t`Its readings appear at the needle; Enter logs them. A meter that types like a keyboard needs none of this: put the cursor in the reading.`}</p>
-          {simulated && (
-            <Cap
-              className="mt-3 border-plum!"
-              disabled={state.joining}
-              onClick={joinSimulated}
-            >{t`simulated bench meter on the simulated car`}</Cap>
-          )}
-          <fieldset className="mt-4">
-            <legend className="font-semibold">{t`On a serial port`}</legend>
-            {(["scpi", "lines"] as const).map((kind) => (
-              <label key={kind} className="flex min-h-12 items-center gap-3">
-                <input
-                  type="radio"
-                  className="size-6"
-                  name="meter-kind"
-                  checked={setup.kind === kind}
-                  onChange={() => change({ kind })}
-                />
-                {kind === "scpi"
-                  ? t`takes orders (SCPI): set to each check by itself`
-                  : t`only sends its readings, line by line`}
-              </label>
-            ))}
-          </fieldset>
-          {setup.kind === "scpi" ? (
-            <DialectTable dialect={setup.dialect} onChange={(dialect) => change({ dialect })} />
-          ) : (
-            <div className="mt-2 grid gap-3 sm:grid-cols-2">
-              <BaudField value={setup.lineBaud} onTake={(lineBaud) => change({ lineBaud })} />
-              <label className="text-sm text-muted">
-                {t`How a line reads: {value}, {unit}, * for anything`}
-                <input
-                  className="min-h-12 w-full rounded-lg border border-rule bg-paper px-2 font-mono text-lg text-ink"
-                  value={setup.pattern}
-                  maxLength={120}
-                  onChange={(event) => change({ pattern: event.target.value })}
-                />
-              </label>
-              <TryLine pattern={pattern} />
-            </div>
-          )}
-          {state.refused && (
-            <p role="alert" className="mt-3 rounded-xl border border-brick bg-brick-wash p-3">
-              {state.refused}
-            </p>
-          )}
-          {!hasSerial() && (
-            <p className="mt-3 text-sm text-muted">{t`This browser hands out no serial ports. Chromium-based browsers on a computer do.`}</p>
-          )}
-          <div className="mt-4 flex flex-wrap gap-2">
-            <Cap
-              lead
-              disabled={state.joining || !hasSerial() || (setup.kind === "lines" && !pattern.ok)}
-              onClick={joinSerial}
-            >
-              {state.joining ? t`connecting…` : t`choose the port`}
-            </Cap>
-            <Cap legend="Esc" onClick={onClose}>{t`close`}</Cap>
-          </div>
-        </DialogPanel>
-      </div>
-    </Dialog>
+    <InstrumentDialog
+      title={t`A meter that sends its readings`}
+      lead={t`Its readings appear at the needle; Enter logs them. A meter that types like a keyboard needs none of this: put the cursor in the reading.`}
+      simulated={simulated && { says: t`simulated bench meter on the simulated car`, onJoin: joinSimulated }}
+      state={joining}
+      ready={setup.kind === "scpi" || pattern.ok}
+      onSerial={joinSerial}
+      onClose={onClose}
+    >
+      <fieldset className="mt-4">
+        <legend className="font-semibold">{t`On a serial port`}</legend>
+        {(["scpi", "lines"] as const).map((kind) => (
+          <label key={kind} className="flex min-h-12 items-center gap-3">
+            <input
+              type="radio"
+              className="size-6"
+              name="meter-kind"
+              checked={setup.kind === kind}
+              onChange={() => change({ kind })}
+            />
+            {kind === "scpi"
+              ? t`takes orders (SCPI): set to each check by itself`
+              : t`only sends its readings, line by line`}
+          </label>
+        ))}
+      </fieldset>
+      {setup.kind === "scpi" ? (
+        <DialectTable dialect={setup.dialect} onChange={(dialect) => change({ dialect })} />
+      ) : (
+        <div className="mt-2 grid gap-3 sm:grid-cols-2">
+          <BaudField value={setup.lineBaud} onTake={(lineBaud) => change({ lineBaud })} />
+          <label className="text-sm text-muted">
+            {t`How a line reads: {value}, {unit}, * for anything`}
+            <input
+              className="min-h-12 w-full rounded-lg border border-rule bg-paper px-2 font-mono text-lg text-ink"
+              value={setup.pattern}
+              maxLength={120}
+              onChange={(event) => change({ pattern: event.target.value })}
+            />
+          </label>
+          <TryLine pattern={pattern} />
+        </div>
+      )}
+    </InstrumentDialog>
   );
 }
 

@@ -1,5 +1,4 @@
 "use client";
-import { Dialog, DialogBackdrop, DialogPanel, DialogTitle } from "@headlessui/react";
 import { useState } from "react";
 import type { Capture } from "@/core/capture/capture";
 import { t } from "@/core/words/words";
@@ -7,10 +6,11 @@ import type { LiveSource } from "@/instruments/live-source";
 import { encodings, usualScopeDialect, type Encoding, type ScopeDialect } from "@/instruments/scope/scope-dialect";
 import { scpiScope } from "@/instruments/scope/scpi-scope";
 import { simulatedScopePort } from "@/instruments/scope/simulated-scope";
-import { hasSerial, serialPort } from "@/instruments/wire/serial-port";
+import { serialPort } from "@/instruments/wire/serial-port";
 import { keepScopeDialect, keptScopeDialect } from "@/store/scope-setup";
 import { Cap } from "../keys/cap";
 import { BaudField, CommandField } from "../meter/command-field";
+import { InstrumentDialog, useJoining } from "../meter/instrument-dialog";
 
 /** Chooses an oscilloscope that hands out its screens by wire, and joins it. */
 export function JoinScopeDialog({
@@ -24,66 +24,39 @@ export function JoinScopeDialog({
   onClose: () => void;
 }) {
   const [dialect, setDialect] = useState(keptScopeDialect);
-  const [state, setState] = useState<{ joining: boolean; refused: string | null }>({ joining: false, refused: null });
+  const joining = useJoining();
   const change = (next: ScopeDialect) => {
     setDialect(next);
     keepScopeDialect(next);
   };
-  const join = (open: () => Promise<LiveSource>) => {
-    setState({ joining: true, refused: null });
-    open().then(onJoined, (error: unknown) =>
-      setState({ joining: false, refused: error instanceof Error ? error.message : String(error) }),
-    );
-  };
-  const joinSimulated = () =>
-    join(async () => {
-      const source = await scpiScope(simulatedScopePort(simulated!), usualScopeDialect);
-      return Object.assign(source, { simulated: true });
-    });
+  const join = (open: () => Promise<LiveSource>) => joining.join(async () => onJoined(await open()));
   return (
-    <Dialog open onClose={onClose} className="relative z-40">
-      <DialogBackdrop className="fixed inset-0 bg-ink/40" />
-      <div className="fixed inset-0 grid place-items-center overflow-y-auto p-4">
-        <DialogPanel className="max-h-full w-full max-w-2xl overflow-y-auto rounded-2xl border border-rule bg-card p-5">
-          <DialogTitle className="text-lg font-semibold">{t`An oscilloscope that sends its screens`}</DialogTitle>
-          <p className="text-sm text-muted">{t`Each screen is fetched over a serial port (SCPI), judged as it comes, and kept with one key. Set it to at least two turns of the wheel on a screen.`}</p>
-          {simulated && (
-            <Cap
-              className="mt-3 border-plum!"
-              disabled={state.joining}
-              onClick={joinSimulated}
-            >{t`simulated bench oscilloscope on the simulated car`}</Cap>
-          )}
-          <div className="mt-4 grid gap-3 sm:grid-cols-2">
-            <BaudField field="scope/baud" value={dialect.baud} onTake={(baud) => change({ ...dialect, baud })} />
-            <CommandField
-              label={t`channels, by its own names`}
-              value={dialect.channels}
-              onTake={(channels) => change({ ...dialect, channels })}
-            />
-          </div>
-          <Commands dialect={dialect} onChange={change} />
-          {state.refused && (
-            <p role="alert" className="mt-3 rounded-xl border border-brick bg-brick-wash p-3">
-              {state.refused}
-            </p>
-          )}
-          {!hasSerial() && (
-            <p className="mt-3 text-sm text-muted">{t`This browser hands out no serial ports. Chromium-based browsers on a computer do.`}</p>
-          )}
-          <div className="mt-4 flex flex-wrap gap-2">
-            <Cap
-              lead
-              disabled={state.joining || !hasSerial()}
-              onClick={() => join(async () => scpiScope(await serialPort(dialect.baud), dialect))}
-            >
-              {state.joining ? t`connecting…` : t`choose the port`}
-            </Cap>
-            <Cap legend="Esc" onClick={onClose}>{t`close`}</Cap>
-          </div>
-        </DialogPanel>
+    <InstrumentDialog
+      title={t`An oscilloscope that sends its screens`}
+      lead={t`Each screen is fetched over a serial port (SCPI), judged as it comes, and kept with one key. Set it to at least two turns of the wheel on a screen.`}
+      simulated={
+        simulated && {
+          says: t`simulated bench oscilloscope on the simulated car`,
+          onJoin: () =>
+            join(async () =>
+              Object.assign(await scpiScope(simulatedScopePort(simulated), usualScopeDialect), { simulated: true }),
+            ),
+        }
+      }
+      state={joining}
+      onSerial={() => join(async () => scpiScope(await serialPort(dialect.baud), dialect))}
+      onClose={onClose}
+    >
+      <div className="mt-4 grid gap-3 sm:grid-cols-2">
+        <BaudField field="scope/baud" value={dialect.baud} onTake={(baud) => change({ ...dialect, baud })} />
+        <CommandField
+          label={t`channels, by its own names`}
+          value={dialect.channels}
+          onTake={(channels) => change({ ...dialect, channels })}
+        />
       </div>
-    </Dialog>
+      <Commands dialect={dialect} onChange={change} />
+    </InstrumentDialog>
   );
 }
 
