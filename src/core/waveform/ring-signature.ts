@@ -188,7 +188,7 @@ const USUAL_TEETH = [40, 56] as const;
 const TURNS_IF_UNUSUAL = 3;
 const SCORE_IF_UNUSUAL = 0.6;
 /** Over so many turns less will do: what is left of each start and stop sinks the score, and no chance repeats so long. */
-const [MANY_TURNS, SCORE_IF_MANY] = [10, 0.35];
+const [MANY_TURNS, SCORE_IF_MANY] = [20, 0.4];
 /** Twenty pole pairs are the fewest met (common practice). */
 const FEWEST_TEETH = 20;
 /** Some hundred edges where each edge of a pole makes a pulse, and some to spare (common practice). */
@@ -222,6 +222,7 @@ function repeats(series: Float64Array, floor: number, runs: Uint16Array): { lag:
   const power = series.reduce((sum, value) => sum + value * value, 0);
   const most = Math.min(MOST_TEETH, Math.floor(last / FEWEST_TURNS));
   const scores = new Float64Array(most + 1);
+  const paired = new Float64Array(most + 1);
   let lag = 0;
   for (let at = FEWEST_TEETH; at <= most; at++) {
     let [sum, pairs] = [0, 0];
@@ -230,6 +231,7 @@ function repeats(series: Float64Array, floor: number, runs: Uint16Array): { lag:
       sum += series[i]! * series[i + at]!;
       pairs++;
     }
+    paired[at] = pairs;
     // So few are one turn's worth or less.
     scores[at] = pairs > at ? (sum / power) * (last / pairs) : 0;
     if (scores[at]! > scores[lag]! * 1.05) lag = at;
@@ -247,7 +249,8 @@ function repeats(series: Float64Array, floor: number, runs: Uint16Array): { lag:
   if (isOneTone(series, lag)) return null;
   const scoreIfUnusual = last < MANY_TURNS * lag ? SCORE_IF_UNUSUAL : SCORE_IF_MANY;
   if (!isUsual && (last < TURNS_IF_UNUSUAL * lag || score < scoreIfUnusual)) return null;
-  return score > Math.max(0.3, 5 / Math.sqrt(last)) ? { lag, score } : null;
+  const told = runs[0] === runs[last] ? last : paired[lag]!;
+  return score > Math.max(0.3, 5 / Math.sqrt(told)) ? { lag, score } : null;
 }
 
 /**
