@@ -174,7 +174,9 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const longest = findPulsesPerRevolution([through], bySize);
   // What one turning is too short to tell, all of them together may.
   const byTurning = longest ?? (turning.length > 1 ? findPulsesPerRevolution(turning, bySize) : null);
-  const signature = byRunOut && byTurning && byRunOut !== byTurning ? null : (byRunOut ?? byTurning);
+  const isAtOdds = byRunOut !== null && byTurning !== null && byRunOut !== byTurning;
+  // Sparks come at a pace of their own, which on an evenly driven wheel may fit any count.
+  const signature = isAtOdds || list.burstV > 0 ? null : (byRunOut ?? byTurning);
   // Where each edge of a pole makes a pulse, a count of poles is told from the ring by its own twice as many.
   const bothEdges = (coded || widths) && signature === 2 * (options.pulses ?? NaN);
   const still = coded ? null : standing(recorded, shape, pulses, options.family, { name, sampleS, startS, inVolts });

@@ -207,10 +207,16 @@ export function countedThroughPushes(rhythm: Rhythm, pulsesPerRevolution: number
   const again = [...periods.keys()].filter((i) => motion.aside[i] && (isLoss.has(i - turn) || isLoss.has(i + turn)));
   if (again.length === 0) return rhythm;
   const poles = motion.poles.slice();
-  for (const i of again) poles[i] = lost + 1;
+  const counted = ratios.slice();
+  // Where the place has come round for sure, what it hid under a push is that loss as well, and no grip of the hand.
+  const isSure = losses.some((i) => isLoss.has(i - turn));
+  for (const i of again) {
+    poles[i] = lost + 1;
+    if (isSure) counted[i] = lost + 1;
+  }
   const teeth = new Int32Array(periods.length + 1);
   for (let i = 0; i < periods.length; i++) teeth[i + 1] = teeth[i]! + poles[i]!;
-  return { ...rhythm, teeth, motion: { ...motion, poles } };
+  return { ...rhythm, ratios: counted, teeth, motion: { ...motion, poles } };
 }
 
 /** The part of a rhythm over a stretch of pulses, its teeth counted from the stretch's first. */

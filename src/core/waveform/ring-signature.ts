@@ -187,7 +187,7 @@ const BLUNT = 0.9;
 const USUAL_TEETH = [40, 56] as const;
 const TURNS_IF_UNUSUAL = 3;
 const SCORE_IF_UNUSUAL = 0.6;
-/** Over so many turns less will do: what is left of each start and stop sinks the score, and no chance repeats so long. */
+/** Of so many turns, joined from between stops, less will do: what is left of each start and stop sinks the score. */
 const [MANY_TURNS, SCORE_IF_MANY] = [20, 0.4];
 /** Twenty pole pairs are the fewest met (common practice). */
 const FEWEST_TEETH = 20;
@@ -247,9 +247,10 @@ function repeats(series: Float64Array, floor: number, runs: Uint16Array): { lag:
   if (others.some((other) => other > RUNNER_UP * score)) return null;
   const isUsual = lag >= USUAL_TEETH[0] && lag <= USUAL_TEETH[1];
   if (isOneTone(series, lag)) return null;
-  const scoreIfUnusual = last < MANY_TURNS * lag ? SCORE_IF_UNUSUAL : SCORE_IF_MANY;
+  const isJoined = runs[0] !== runs[last];
+  const scoreIfUnusual = isJoined && last > MANY_TURNS * lag ? SCORE_IF_MANY : SCORE_IF_UNUSUAL;
   if (!isUsual && (last < TURNS_IF_UNUSUAL * lag || score < scoreIfUnusual)) return null;
-  const told = runs[0] === runs[last] ? last : paired[lag]!;
+  const told = isJoined ? paired[lag]! : last;
   return score > Math.max(0.3, 5 / Math.sqrt(told)) ? { lag, score } : null;
 }
 
