@@ -182,7 +182,8 @@ function comeBack(losses: readonly number[], lag: number, length: number): numbe
   return places.filter((place) => at.has(place)).length / Math.max(1, places.length);
 }
 
-const BLUNT = 0.9;
+/** Nearly so is what sways with the hand or the idle as well: a few teeth off, half of it or more is left. */
+const BLUNT = 0.7;
 /** Most rings have 43 to 52 teeth (common practice); of a count that is met seldom more must be seen. */
 const USUAL_TEETH = [40, 56] as const;
 const TURNS_IF_UNUSUAL = 3;
