@@ -1,11 +1,12 @@
 /** A folder a logger writes into: its newest file is followed, and the next one when it is begun. */
-import { afterEach, beforeEach, expect, it, vi } from "vitest";
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { afterEach, expect, it, vi } from "vitest";
 import { parseCaptureCsv } from "@/core/capture/csv";
 import { folderSource } from "./folder-source";
+import { growingLog } from "./growing-log";
 
-beforeEach(() => {
-  vi.useFakeTimers();
-});
 afterEach(() => {
   vi.useRealTimers();
 });
@@ -21,6 +22,7 @@ const entry = (name: string, lastModified: number, text: string) => ({
 });
 
 it("is waited for while it is empty; what is newest is followed, and time goes on from file to file", async () => {
+  vi.useFakeTimers();
   const held: (ReturnType<typeof entry> | { kind: "directory"; name: string })[] = [
     { kind: "directory", name: "old.csv" },
     entry("notes.md", 900, "1,2"),
@@ -48,4 +50,41 @@ it("is waited for while it is empty; what is newest is followed, and time goes o
   // Its own clock begins at nought: what is followed is later than what went before.
   expect(next.startS).toBeGreaterThan(first.startS);
   source.stop();
+});
+
+it("the simulated logger writes is followed, every row as it was recorded", async () => {
+  const path = mkdtempSync(join(tmpdir(), "tastatura-log-"));
+  const samples = Float32Array.from({ length: 20_000 }, (_, i) => Math.sin(i / 9));
+  const recording = {
+    name: "car",
+    sampleS: 1 / 2000,
+    startS: 0,
+    channels: [{ name: "signal", unit: "V" as const, samples }],
+  };
+  const stop = await growingLog(recording, path);
+  const folder = {
+    name: "log",
+    async *values() {
+      for (const name of readdirSync(path))
+        yield entry(name, statSync(join(path, name)).mtimeMs, readFileSync(join(path, name), "utf8"));
+      await Promise.resolve();
+    },
+  };
+  try {
+    const source = await folderSource(folder, parse);
+    const first = source.last(60)!.channels[0]!.samples.length;
+    await vi.waitFor(
+      () => expect(readFileSync(join(path, "logger-1.csv"), "utf8").split("\n").length).toBeGreaterThan(2 * first),
+      { timeout: 4000 },
+    );
+    const again = await folderSource(folder, parse);
+    const { length } = again.last(60)!.channels[0]!.samples;
+    expect(length).toBeGreaterThan(first);
+    expect(again.last(60)!.channels[0]!.samples).toEqual(samples.slice(0, length));
+    source.stop();
+    again.stop();
+  } finally {
+    stop();
+    rmSync(path, { recursive: true });
+  }
 });

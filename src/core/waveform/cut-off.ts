@@ -11,8 +11,9 @@ export interface CutOff {
   to: number;
 }
 
-/** A wave with fewer samples a pulse jumps from one to the next by itself. */
+/** A wave with fewer samples a pulse jumps from one to the next by itself, where the wheel turns fastest. */
 const FEWEST_SAMPLES = 24;
+const FASTEST = 0.1;
 /** A jump is so many times the steepest the wave has otherwise, and this part of its height. */
 const STEEPER = 3;
 const OF_HEIGHT = 0.15;
@@ -24,7 +25,7 @@ const WITHIN = 2;
 const SMALL = 0.25;
 const OF_PULSES = 0.25;
 /** As steep as the wave goes otherwise, but for one step in so many. */
-const STEEP_AT = 0.98;
+const STEEP_AT = 0.995;
 
 /**
  * Where a wave is cut off: told by two jumps, one inwards and one back out, that are steeper by far than the wave itself,
@@ -36,8 +37,11 @@ export function cutOffs(
   pulses: readonly Pulse[],
 ): CutOff[] {
   if (kind !== "sine" || pulses.length < 8) return [];
-  const period = median(pulses.slice(1).map(({ at }, i) => at - pulses[i]!.at));
-  if (period < FEWEST_SAMPLES) return [];
+  const periods = pulses
+    .slice(1)
+    .map(({ at }, i) => at - pulses[i]!.at)
+    .sort((a, b) => a - b);
+  if (periods[Math.floor(FASTEST * periods.length)]! < FEWEST_SAMPLES) return [];
   const heightV = median(pulses.map(({ heightV }) => heightV).filter(Number.isFinite));
   const steps = steepness(samples);
   const jumpV = Math.max(STEEPER * steps, OF_HEIGHT * heightV, OVER_NOISE * noiseV, OVER_STEPS * quantum(samples));
