@@ -11,18 +11,17 @@ import type { Capture } from "@/core/capture/capture";
 import { alternatingRms, CLIPPED_TOLD, clippedShare } from "@/core/capture/sound-scale";
 import { parseReading } from "@/core/units/reading";
 import type { LiveSource } from "@/instruments/live-source";
-import { thin } from "@/core/capture/thin";
 import type { AnalyseOptions, ChannelAnalysis } from "@/core/waveform/analyse";
 
 import type { Caught } from "@/core/capture/watch";
-import { colourAt } from "../chart/chart-style";
 import { Cap } from "../keys/cap";
 import { useUnits } from "../settings/use-units";
+import { drawLive } from "./draw-live";
 
 const WatchPanel = dynamic(() => import("./watch-panel").then((module) => module.WatchPanel), { ssr: false });
 
-/** Seconds across the screen, seconds kept at most, and how often the analysis looks, in milliseconds. */
-const [SHOWN_S, KEPT_S, LOOK_MS] = [4, 20, 500];
+/** Seconds across the screen, seconds kept at most, and how often it is drawn and analysed, in milliseconds. */
+const [SHOWN_S, KEPT_S, DRAW_MS, LOOK_MS] = [4, 20, 30, 500];
 
 /** What a source records, rolling: analysed as it rolls, the last of it kept when it is stopped. */
 export function LiveRecorder({
@@ -53,11 +52,14 @@ export function LiveRecorder({
   );
   const { pulses, tyre, family } = options;
   useEffect(() => {
-    let [frame, looked, live] = [0, 0, true];
+    let [frame, looked, drawn, live] = [0, 0, 0, true];
     let busy = false;
     const step = (now: number) => {
+      frame = requestAnimationFrame(step);
+      if (now - drawn < DRAW_MS) return;
+      drawn = now;
       const rolling = source.last(SHOWN_S);
-      if (rolling && canvas.current) draw(canvas.current, rolling, source.isScreens ? lengthS(rolling) : SHOWN_S);
+      if (rolling && canvas.current) drawLive(canvas.current, rolling, source.isScreens ? lengthS(rolling) : SHOWN_S);
       if (rolling && now - looked > LOOK_MS && !busy && isEnough(rolling, source)) {
         [looked, busy] = [now, true];
         setState({
@@ -71,7 +73,6 @@ export function LiveRecorder({
           .then((channels) => live && setHeard(channels[0] ?? null))
           .finally(() => (busy = false));
       }
-      frame = requestAnimationFrame(step);
     };
     frame = requestAnimationFrame(step);
     return () => {
@@ -189,43 +190,4 @@ function Calibrate({ rms, onGive }: { rms: number; onGive: (meterRmsV: number, r
       {said && <span role="status">{said}</span>}
     </form>
   );
-}
-
-/** Room for the levels' labels, left of the trace. */
-const LABELS_PX = 64;
-
-/** Every channel one below the other in the rolling window, newest at the right. */
-function draw(canvas: HTMLCanvasElement, { sampleS, startS, channels }: Capture, acrossS: number): void {
-  const [width, height] = [canvas.clientWidth, canvas.clientHeight];
-  const scale = window.devicePixelRatio;
-  if (canvas.width !== width * scale) canvas.width = width * scale;
-  if (canvas.height !== height * scale) canvas.height = height * scale;
-  const pen = canvas.getContext("2d");
-  if (!pen) return;
-  pen.setTransform(scale, 0, 0, scale, 0, 0);
-  pen.clearRect(0, 0, width, height);
-  const colour = colourAt(canvas);
-  const band = height / channels.length;
-  channels.forEach(({ samples, unit, scale }, i) => {
-    const points = thin(samples, sampleS, startS, width);
-    const levels = points.map(([, value]) => value);
-    const [low, high] = [Math.min(...levels), Math.max(...levels)];
-    const room = Math.max(high - low, 0.05);
-    const y = (value: number) => (i + 0.9) * band - ((value - low) / room) * 0.8 * band;
-    const x = (timeS: number) => width - ((startS + samples.length * sampleS - timeS) / acrossS) * (width - LABELS_PX);
-    pen.strokeStyle = colour("--rule");
-    pen.fillStyle = colour("--muted");
-    pen.font = "13px sans-serif";
-    pen.textAlign = "right";
-    pen.textBaseline = "middle";
-    for (const level of [low, high]) {
-      pen.strokeRect(LABELS_PX, y(level), width - LABELS_PX, 0);
-      pen.fillText(scale ? level.toFixed(2) : `${level.toFixed(2)} ${unit}`, LABELS_PX - 6, y(level));
-    }
-    pen.strokeStyle = colour(i === 0 ? "--ink" : "--plum");
-    pen.lineWidth = 1.4;
-    pen.beginPath();
-    points.forEach(([timeS, value], k) => (k ? pen.lineTo(x(timeS), y(value)) : pen.moveTo(x(timeS), y(value))));
-    pen.stroke();
-  });
 }
