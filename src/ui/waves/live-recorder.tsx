@@ -21,7 +21,7 @@ import { drawLive } from "./draw-live";
 const WatchPanel = dynamic(() => import("./watch-panel").then((module) => module.WatchPanel), { ssr: false });
 
 /** Seconds across the screen, seconds kept at most, and how often it is drawn and analysed, in milliseconds. */
-const [SHOWN_S, KEPT_S, DRAW_MS, LOOK_MS] = [4, 20, 30, 500];
+const [SHOWN_S, KEPT_S, DRAW_MS, LOOK_MS] = [4, 20, 40, 500];
 
 /** What a source records, rolling: analysed as it rolls, the last of it kept when it is stopped. */
 export function LiveRecorder({
