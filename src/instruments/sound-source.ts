@@ -41,12 +41,14 @@ export async function soundSource({ deviceId, voltsPerUnit }: SoundSetup): Promi
     name: track.label || t`sound input`,
     channels,
     perUnit: voltsPerUnit ?? 1,
+    inVolts: voltsPerUnit !== null,
     simulated: false,
     get lostS() {
       return rolling.lostS;
     },
     ended: null as string | null,
     last: (seconds: number) => rolling.last(seconds, t`sound input`, voltsPerUnit),
+    columns: (seconds: number, count: number) => rolling.columns(seconds, count, voltsPerUnit ?? 1),
     stop() {
       stream.getTracks().forEach((one) => one.stop());
       void context.close();

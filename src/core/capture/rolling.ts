@@ -1,9 +1,13 @@
 import type { Capture } from "./capture";
+import type { Columns } from "./columns";
 
 /** Exact zeros in every channel for so many samples on end, in what is never quite still: the computer had nothing to hand on. */
 const FEWEST_LOST = 64;
 /** Zeros for longer than this are an input that is still, not one that was not listened to. */
 const LONGEST_HOLE_S = 0.5;
+
+/** Samples gone through together for what is drawn: a column of dots of four seconds at 48 kHz holds five times as many. */
+const FEW = 32;
 
 /**
  * The last seconds of something that goes on: blocks of samples are laid into a ring, the oldest give way. Memory is that
@@ -18,6 +22,8 @@ export class Rolling {
   private holes: { from: number; to: number }[] = [];
   private zeros = 0;
   private readonly rings: Float32Array[];
+  /** Least and greatest of every few samples, so that what is drawn many times a second is gone through once. */
+  private readonly extremes: Columns[];
   private readonly names: readonly string[];
   /** Samples ever laid in. */
   private count = 0;
@@ -29,6 +35,8 @@ export class Rolling {
     this.names = names;
     this.sampleS = sampleS;
     this.rings = names.map(() => new Float32Array(length));
+    const few = Math.ceil(length / FEW) + 1;
+    this.extremes = names.map(() => ({ least: new Float32Array(few), greatest: new Float32Array(few) }));
   }
 
   /** Seconds recorded since the start, those that have given way included. */
@@ -47,9 +55,44 @@ export class Rolling {
       const first = piece.subarray(0, length - at);
       ring.set(first, at);
       ring.set(piece.subarray(first.length), 0);
+      this.layExtremes(this.extremes[channel]!, piece, this.count + skipped);
     });
     this.findHoles(block, size);
     this.count += size;
+  }
+
+  private layExtremes({ least, greatest }: Columns, piece: Float32Array, from: number): void {
+    for (let i = 0; i < piece.length; i++) {
+      const value = piece[i]!;
+      const at = Math.floor((from + i) / FEW) % least.length;
+      const isFirst = (from + i) % FEW === 0;
+      if (isFirst || value < least[at]!) least[at] = value;
+      if (isFirst || value > greatest[at]!) greatest[at] = value;
+    }
+  }
+
+  /**
+   * The last seconds as they are drawn: least and greatest of each column of dots, of each channel.
+   * @param count columns of the whole length asked for; fewer come while less was recorded
+   * @param perUnit what one unit laid in stands for
+   */
+  columns(lengthS: number, count: number, perUnit: number): { lengthS: number; channels: Columns[] } | null {
+    const size = Math.min(this.count, this.rings[0]!.length, Math.round(lengthS / this.sampleS));
+    if (size < FEW) return null;
+    const [first, last] = [Math.ceil((this.count - size) / FEW), Math.floor(this.count / FEW)];
+    const wide = Math.max(1, Math.round((count * size * this.sampleS) / lengthS));
+    const channels = this.extremes.map(({ least, greatest }) => {
+      const shown: Columns = { least: new Float32Array(wide).fill(NaN), greatest: new Float32Array(wide).fill(NaN) };
+      for (let k = first; k < last; k++) {
+        const column = Math.floor(((k - first) * wide) / (last - first));
+        const at = k % least.length;
+        const [low, high] = [perUnit * least[at]!, perUnit * greatest[at]!];
+        if (!(shown.least[column]! <= low)) shown.least[column] = low;
+        if (!(shown.greatest[column]! >= high)) shown.greatest[column] = high;
+      }
+      return shown;
+    });
+    return { lengthS: size * this.sampleS, channels };
   }
 
   private findHoles(block: readonly Float32Array[], size: number): void {

@@ -1,7 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { seeded } from "../random/random";
+import { columnsOf } from "./columns";
 import { lastSeconds, ownCopy } from "./last-seconds";
+import { Rolling } from "./rolling";
 import { TracePyramid } from "./trace-pyramid";
 
 const noisy = (count: number, seed: number): Float32Array => {
@@ -69,5 +71,58 @@ describe("a rolling recorder's last seconds", () => {
     const kept = ownCopy(lastSeconds(capture, 7, 1));
     kept.channels[0]!.samples[0] = -1;
     expect(capture.channels[0]!.samples).not.toContain(-1);
+  });
+});
+
+describe("a trace as it is drawn while it rolls", () => {
+  it("holds every sample in its column, each reaching to where the one before it ended", () => {
+    const value = fc.float({ min: -5, max: 5, noNaN: true });
+    fc.assert(
+      fc.property(
+        fc.float32Array({ minLength: 1, maxLength: 400 }),
+        fc.integer({ min: 1, max: 60 }),
+        value,
+        (raw, count, at) => {
+          const samples = raw.map((one) => (Number.isFinite(one) ? one : at));
+          const { least, greatest } = columnsOf(samples, count);
+          samples.forEach((one, i) => {
+            const column = [...least.keys()].find((k) => Math.floor(((k + 1) * samples.length) / count) > i)!;
+            expect(least[column]! <= one && one <= greatest[column]!).toBe(true);
+          });
+          const known = [...least.keys()].filter((k) => !Number.isNaN(least[k]!));
+          known.slice(1).forEach((k, n) => {
+            expect(least[k]! <= greatest[known[n]!]! && least[known[n]!]! <= greatest[k]!).toBe(true);
+          });
+        },
+      ),
+    );
+  });
+
+  it("is the same from what a rolling recording keeps for it as from the samples, whatever has given way", () => {
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 1, max: 900 }), { minLength: 1, maxLength: 12 }), (blocks) => {
+        const rolling = new Rolling(["a", "b"], 0.001, 2);
+        let at = 0;
+        for (const size of blocks) {
+          const piece = Float32Array.from({ length: size }, () => 1 + Math.sin(at++ / 7) * Math.cos(at / 61));
+          rolling.lay([piece, piece.map((one) => -one)]);
+        }
+        const [last, drawn] = [rolling.last(2, "x")!, rolling.columns(2, 10, 3)];
+        if (!drawn) return void expect(at).toBeLessThan(32);
+        // Whole pieces of 32 samples are drawn: what is newer or older than the last whole one is not yet.
+        const from = Math.ceil(Math.round(last.startS / 0.001) / 32) * 32;
+        last.channels.forEach(({ samples }, channel) => {
+          const whole = [...samples].slice(
+            from - Math.round(last.startS / 0.001),
+            Math.floor(at / 32) * 32 - Math.round(last.startS / 0.001),
+          );
+          if (whole.length === 0) return;
+          const { least, greatest } = drawn.channels[channel]!;
+          const known = (all: Float32Array) => [...all].filter((one) => !Number.isNaN(one));
+          expect(Math.min(...known(least))).toBeCloseTo(3 * Math.min(...whole), 4);
+          expect(Math.max(...known(greatest))).toBeCloseTo(3 * Math.max(...whole), 4);
+        });
+      }),
+    );
   });
 });

@@ -58,9 +58,10 @@ export function LiveRecorder({
       frame = requestAnimationFrame(step);
       if (now - drawn < DRAW_MS) return;
       drawn = now;
+      if (canvas.current) drawLive(canvas.current, source, SHOWN_S);
+      if (busy || now - looked < LOOK_MS) return;
       const rolling = source.last(SHOWN_S);
-      if (rolling && canvas.current) drawLive(canvas.current, rolling, source.isScreens ? lengthS(rolling) : SHOWN_S);
-      if (rolling && now - looked > LOOK_MS && !busy && isEnough(rolling, source)) {
+      if (rolling && isEnough(rolling, source)) {
         [looked, busy] = [now, true];
         setState({
           rms: alternatingRms(rolling.channels[0]!.samples),
