@@ -3,7 +3,9 @@ import fc from "fast-check";
 import localforage from "localforage";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import type { Diagnosis } from "../core/bench/diagnosis";
+import { Watch } from "../core/capture/watch";
 import { jobSchema, type Entry, type Job } from "../core/job/schema";
+import { keepWatch, keptWatch } from "./watches";
 
 /** Each call is a browser tab of its own: the module afresh over the same store. */
 async function tab() {
@@ -193,6 +195,19 @@ describe("the store", () => {
     expect(await snapshotIfDue(new Date("2026-01-05T08:00:00Z"))).toBe(true);
     for (let day = 2; day < 14; day++) await snapshotIfDue(new Date(Date.UTC(2026, 3, day)));
     expect(await listSnapshots()).toHaveLength(8);
+  });
+});
+
+describe("a watch", () => {
+  it("kept by an older page, of one channel and without marks, is gone on with", async () => {
+    const watches = localforage.createInstance({ name: "tastatura", storeName: "watches" });
+    const [least, greatest] = [Float32Array.of(1, 2), Float32Array.of(3, 4)];
+    await watches.setItem("old", { at: Date.now(), watch: { watchedS: 2, missedS: 0, caught: 1, least, greatest } });
+    const before = (await keptWatch("old"))!;
+    const watch = new Watch(undefined, before);
+    expect([watch.count, watch.least, watch.greatest, watch.marks]).toEqual([1, [[1, 2]], [[3, 4]], []]);
+    await keepWatch("old", watch.keep());
+    expect((await keptWatch("old"))!.kept).toEqual(watch.keep());
   });
 });
 

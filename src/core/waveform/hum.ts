@@ -11,7 +11,7 @@ export interface Hum {
 }
 
 /** Mains of the world; a grid keeps to them within a quarter of a hertz (common practice, no source). */
-const MAINS_HZ = [50, 60];
+export const MAINS_HZ = [50, 60];
 const GRID_HZ = 0.25;
 const HARMONICS = 3;
 /** The recording is looked at in parts of some cycles: a hum is the same in all of them, a wheel never is. */

@@ -1,4 +1,5 @@
 import { median } from "../units/median";
+import { MAINS_HZ } from "./hum";
 import type { Pulse } from "./pulses";
 import type { SignalShape } from "./signal";
 
@@ -44,7 +45,6 @@ const LOWER = 0.65;
 const STANDS = 0.7;
 /** One pulse alone may be a tooth that is bent. */
 const FEWEST = 2;
-const MAINS_HZ = [50, 60];
 /** So many pulses on end keep it as evenly as no wheel is turned by chance. */
 const FEWEST_MAINS = 3;
 const EVEN = 0.06;

@@ -1,5 +1,4 @@
 import type { Capture, Channel } from "@/core/capture/capture";
-import { lastSeconds, ownCopy } from "@/core/capture/last-seconds";
 import { t } from "@/core/words/words";
 import type { LiveSource } from "../live-source";
 import { introduced } from "../wire/introduced";
@@ -32,8 +31,8 @@ export async function scpiScope(port: BytePort, dialect: ScopeDialect): Promise<
     lostS: 0,
     ended: null as string | null,
     waiting: null as string | null,
-    last: (seconds: number): Capture | null =>
-      screen && ownCopy(lastSeconds(screen, screen.startS + (lengthOf(screen) + 0.5) * screen.sampleS, seconds)),
+    // A screen is whole, however long: a part of it would be another recording.
+    last: (): Capture | null => screen,
     stop() {
       stopped = true;
       void port.close();

@@ -122,7 +122,9 @@ export function WatchPanel({
   };
   useHotkeys("m", (event) => {
     event.preventDefault();
-    field.current?.focus();
+    // What is written there already is marked anew; only what to call it needs the hands.
+    if (mark.trim()) stampMark();
+    else field.current?.focus();
   });
   return (
     <div className={clsx("mt-3 rounded-xl border p-3", state.caught > 0 ? "border-brick" : "border-rule")}>
