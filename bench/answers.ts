@@ -6,7 +6,7 @@ import { signalPoint } from "../src/core/circuit/point";
 import { simulateCar } from "../src/core/simulated/simulated-car";
 import { explainCorner, usualExplain } from "../src/core/explain/explain";
 import { libraryItemSchema, searchLibrary } from "../src/core/library/library";
-import { packJob } from "../src/core/job/zip";
+import { packJob } from "../src/core/job-file/zip";
 import { jobSchema } from "../src/core/job/schema";
 import { Belief } from "../src/core/belief/belief";
 import { proposeChecks } from "../src/core/planning/next-check";

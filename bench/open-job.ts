@@ -4,10 +4,10 @@
  */
 import { diagnosisOf } from "../src/core/bench/diagnosis";
 import { progressOf } from "../src/core/bench/progress";
-import { checkpointOf, resumeFrom } from "../src/core/job/checkpoint";
-import { observationsOf } from "../src/core/job/observations";
-import { replay } from "../src/core/job/replay";
-import { importJob } from "../src/core/job/file";
+import { checkpointOf, resumeFrom } from "../src/core/replay/checkpoint";
+import { observationsOf } from "../src/core/replay/observations";
+import { replay } from "../src/core/replay/replay";
+import { importJob } from "../src/core/job-file/file";
 import { jobSchema } from "../src/core/job/schema";
 import { freshSeed } from "./shards";
 import { seeded } from "../src/core/random/random";

@@ -5,8 +5,8 @@
 import { expect, test, type Page } from "@playwright/test";
 import fc from "fast-check";
 import { readFileSync } from "node:fs";
-import { parseJob } from "../src/core/job/earlier-jobs";
-import { importJob } from "../src/core/job/file";
+import { parseJob } from "../src/core/job-file/earlier-jobs";
+import { importJob } from "../src/core/job-file/file";
 import { LONGEST } from "../src/core/units/typed-text";
 import { storedJob } from "./stored-job";
 

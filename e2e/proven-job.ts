@@ -3,7 +3,7 @@ import { cornerSetupSchema, usualCorner, type Family } from "../src/core/circuit
 import type { Entry, Job } from "../src/core/job/schema";
 import { jobSchema } from "../src/core/job/schema";
 import { readingTyped } from "../src/core/observation/read-observation";
-import { replay } from "../src/core/job/replay";
+import { replay } from "../src/core/replay/replay";
 import { verification } from "../src/core/bench/verify";
 import { proposeChecks } from "../src/core/planning/next-check";
 import { rankSuspects } from "../src/core/verdict/suspects";

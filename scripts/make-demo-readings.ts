@@ -7,7 +7,7 @@ import { fileURLToPath } from "node:url";
 import { format } from "prettier";
 import { progressOf } from "../src/core/bench/progress";
 import { hookupKey, type Hookup } from "../src/core/checks/hookup";
-import { replay } from "../src/core/job/replay";
+import { replay } from "../src/core/replay/replay";
 import type { Job } from "../src/core/job/schema";
 import { observe, readingFrom } from "../src/core/observation/read-observation";
 import { proposeChecks } from "../src/core/planning/next-check";

@@ -5,7 +5,7 @@ import { diagnosisOf } from "../src/core/bench/diagnosis";
 import { progressOf } from "../src/core/bench/progress";
 import { captureToCsv } from "../src/core/capture/csv";
 import { cornerJobs } from "../src/core/job/corner-in-work";
-import { replay } from "../src/core/job/replay";
+import { replay } from "../src/core/replay/replay";
 import type { Job } from "../src/core/job/schema";
 import { scanToCsv } from "../src/core/scanlog/scan-to-csv";
 import { shippedLibrary } from "../src/demo/shipped-library";

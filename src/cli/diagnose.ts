@@ -1,7 +1,7 @@
 import { basename } from "node:path";
 import { UnusableInput } from "../core/capture/capture";
 import { CAR_VERSION, diagnoseCar, type CarDiagnosis } from "../core/bench/diagnose-car";
-import { parseJson, versionOf } from "../core/job/document";
+import { parseJson, versionOf } from "../core/job-file/version";
 import { diagnoseFile } from "../core/bench/diagnose-file";
 import type { EntryName } from "../core/bench/shared-readings";
 import type { Act } from "../core/planning/acts";

@@ -1,5 +1,5 @@
 import * as z from "zod/mini";
-import { boardRowSchema, type BoardRow } from "../core/job/board";
+import { boardRowSchema, type BoardRow } from "../core/board/board";
 import { shelf } from "./shelf";
 import { workedOutShelves } from "./worked-out";
 

@@ -1,4 +1,4 @@
-import { jobCheckpointSchema, type JobCheckpoint } from "../core/job/checkpoint";
+import { jobCheckpointSchema, type JobCheckpoint } from "../core/replay/checkpoint";
 import { shelf } from "./shelf";
 import { workedOutShelves } from "./worked-out";
 

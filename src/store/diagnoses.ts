@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
 import type { Diagnosis } from "../core/bench/diagnosis";
-import { diagnosisKey, type DiagnosedCar } from "../core/job/diagnosis-key";
+import { diagnosisKey, type DiagnosedCar } from "../core/board/diagnosis-key";
 import type { CornerJob } from "../core/job/corner-in-work";
 import { languageTag } from "../core/words/words";
 import { answered } from "./answered";

@@ -1,8 +1,8 @@
 import { ofAddress } from "../core/job/corner-address";
 import { mergeJobs } from "../core/job/merge";
 import { UnusableInput } from "../core/capture/capture";
-import { parseJob } from "../core/job/earlier-jobs";
-import { firstIssue } from "../core/job/document";
+import { parseJob } from "../core/job-file/earlier-jobs";
+import { firstIssue } from "../core/job-file/version";
 import type { Job } from "../core/job/schema";
 import { forgetJournal, journaled, journaledIds, settleJournal } from "./journal";
 import { shelf } from "./shelf";

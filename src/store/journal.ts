@@ -1,5 +1,5 @@
 import { mergeJobs } from "../core/job/merge";
-import { parseJob } from "../core/job/earlier-jobs";
+import { parseJob } from "../core/job-file/earlier-jobs";
 import type { Job } from "../core/job/schema";
 import { dropText, keepText, keptKeys, keptText } from "./small-texts";
 

@@ -1,6 +1,6 @@
 import type { Capture } from "../core/capture/capture";
 import { libraryItemSchema, type LibraryItem } from "../core/library/library";
-import type { KeptCapture } from "../core/job/zip";
+import type { KeptCapture } from "../core/job-file/zip";
 import { loadCapture, saveCapture } from "./captures";
 import { shelf } from "./shelf";
 

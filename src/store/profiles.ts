@@ -1,4 +1,4 @@
-import { profileSchema, type Profile } from "../core/job/profile";
+import { profileSchema, type Profile } from "../core/job-file/profile";
 import { shelf } from "./shelf";
 
 const profiles = shelf("profiles");

@@ -1,8 +1,8 @@
 import type { Capture } from "../core/capture/capture";
 import type { Diagnosis } from "../core/bench/diagnosis";
-import { boardRowSchema, rowKey, type BoardRow } from "../core/job/board";
+import { boardRowSchema, rowKey, type BoardRow } from "../core/board/board";
 import { cornerJobs, type CornerJob } from "../core/job/corner-in-work";
-import { parseJob } from "../core/job/earlier-jobs";
+import { parseJob } from "../core/job-file/earlier-jobs";
 import type { ScanLog } from "../core/scanlog/scan-log";
 import { languageTag } from "../core/words/words";
 import { keepRow } from "./board-rows";

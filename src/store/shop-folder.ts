@@ -1,5 +1,5 @@
 import { UnusableInput } from "../core/capture/capture";
-import { packCapture, unpackCapture } from "../core/job/capture-pack";
+import { packCapture, unpackCapture } from "../core/job-file/capture-pack";
 import type { Job } from "../core/job/schema";
 import { parseScanCsv } from "../core/scanlog/scan-csv";
 import { scanToCsv } from "../core/scanlog/scan-to-csv";

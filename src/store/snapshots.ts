@@ -1,5 +1,5 @@
 import * as z from "zod/mini";
-import { parseJob } from "../core/job/earlier-jobs";
+import { parseJob } from "../core/job-file/earlier-jobs";
 import type { Job } from "../core/job/schema";
 import { listJobs, saveJob } from "./jobs";
 import { shelf } from "./shelf";

@@ -9,7 +9,7 @@ import { LARGEST_FILE_BYTES, parseCaptureCsv } from "../core/capture/csv";
 import { readCaptureFile } from "../core/capture/read-file";
 import { analyseCapture, type AnalyseOptions, type ChannelAnalysis } from "../core/waveform/analyse";
 import type { Job } from "../core/job/schema";
-import { packJob, unpackJob, type KeptCapture } from "../core/job/zip";
+import { packJob, unpackJob, type KeptCapture } from "../core/job-file/zip";
 import { analyseScan, type ScanCar } from "../core/scanlog/analyse-scan";
 import { busSummary, type BusSummary } from "../core/scanlog/bus/bus-summary";
 import { busToScan } from "../core/scanlog/bus/bus-to-scan";

@@ -2,9 +2,9 @@
 import { beforeAll, describe, expect, it, vi } from "vitest";
 import { diagnosisOf, rankingOf } from "../core/bench/diagnosis";
 import { progressOf } from "../core/bench/progress";
-import { checkpointOf, resumeFrom, type JobCheckpoint } from "../core/job/checkpoint";
-import { observationsOf } from "../core/job/observations";
-import { replay } from "../core/job/replay";
+import { checkpointOf, resumeFrom, type JobCheckpoint } from "../core/replay/checkpoint";
+import { observationsOf } from "../core/replay/observations";
+import { replay } from "../core/replay/replay";
 import { jobSchema, type Entry, type Job } from "../core/job/schema";
 import type { LineUpWorker } from "./lineup.worker";
 

@@ -1,5 +1,5 @@
-import { aloneParts } from "../job/beside";
-import type { BoardRow } from "../job/board";
+import { aloneParts } from "../replay/beside";
+import type { BoardRow } from "../board/board";
 import type { CornerJob } from "../job/corner-in-work";
 import type { CornerParts } from "../verdict/car-parts";
 import type { Diagnosis } from "./diagnosis";

@@ -4,7 +4,7 @@ import { UnusableInput } from "../capture/capture";
 import { isOfTheCar } from "../checks/of-the-car";
 import { cornersNamed } from "../codes/code";
 import type { Part } from "../faults/parts/parts";
-import { checkVersion, firstIssue, parseJson } from "../job/document";
+import { checkVersion, firstIssue, parseJson } from "../job-file/version";
 import { knownFromSide } from "../observation/known-from-side";
 import { corners, otherSide, type Corner } from "../units/corner";
 import { carParts, soundUncoded, toldElsewhere, type CarPart, type CornerParts } from "../verdict/car-parts";

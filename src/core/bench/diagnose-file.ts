@@ -11,10 +11,10 @@ import { parts } from "../faults/parts/parts";
 import { policySchema } from "../complaint/policy";
 import { tools } from "../checks/tools";
 import { accessSteps } from "../checks/access";
-import { observationsIn } from "../job/observations";
+import { observationsIn } from "../replay/observations";
 import type { Unread } from "../observation/observation";
 import { diagnosisOf, rankingOf, type Diagnosis, type Ranking } from "./diagnosis";
-import { checkVersion, firstIssue, parseJson } from "../job/document";
+import { checkVersion, firstIssue, parseJson } from "../job-file/version";
 import { readingSchema, type Reading } from "../observation/reading";
 
 /** In the place of a reading: from here on the car is another, this part repaired (at a place, where it has several). */

@@ -1,7 +1,7 @@
 import { t } from "../words/words";
 import { damagedRuns } from "../harness/damaged-runs";
 import type { Job } from "../job/schema";
-import { observationsOf } from "../job/observations";
+import { observationsOf } from "../replay/observations";
 
 /** What to say when the ohms of single runs show more than one break; null for one or none. */
 export function severalBreaks(job: Job): string | null {

@@ -10,7 +10,7 @@ import { readingsAfterRepair, standingReadings, standingTicks } from "../job/der
 import { isRoadTested } from "../repair/road-test";
 import { observe, hookupOf } from "../observation/read-observation";
 import type { CornerJob } from "../job/corner-in-work";
-import { setupOf } from "../job/known-beside";
+import { setupOf } from "../replay/known-beside";
 import type { Job } from "../job/schema";
 
 /** One check that spoke before the repair, to be made again at the same point. */

@@ -2,9 +2,9 @@
 import { describe, expect, it } from "vitest";
 import { addressOf, ofAddress } from "./corner-address";
 import { cornerJob, cornersInWork, withCorner, withCornerJob, withoutCorner } from "./corner-in-work";
-import { setupOf } from "./known-beside";
+import { setupOf } from "../replay/known-beside";
 import { differences, joinedAs } from "./differences";
-import { parseJob } from "./earlier-jobs";
+import { parseJob } from "../job-file/earlier-jobs";
 import { mergeJobs, stamped } from "./merge";
 import { jobSchema, type Entry, type Job } from "./schema";
 

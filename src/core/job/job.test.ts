@@ -7,7 +7,7 @@ import { lastUndoable, standingReadings } from "./derive";
 import { mergeJobs } from "./merge";
 import { progressOf } from "../bench/progress";
 import { diagnoseFile } from "../bench/diagnose-file";
-import { exportJob, importJob } from "./file";
+import { exportJob, importJob } from "../job-file/file";
 import { JOB_VERSION, type Entry, type Job } from "./schema";
 import { readingSchema } from "../observation/reading";
 import { observe } from "../observation/read-observation";

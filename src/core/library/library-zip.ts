@@ -2,10 +2,10 @@ import { t } from "../words/words";
 import { strFromU8, strToU8 } from "fflate";
 import * as z from "zod/mini";
 import { UnusableInput } from "../capture/capture";
-import { firstIssue, parseJson } from "../job/document";
+import { firstIssue, parseJson } from "../job-file/version";
 import { libraryItemSchema, type LibraryItem } from "./library";
-import { packCapture, unpackCapture } from "../job/capture-pack";
-import { Packer, unzip, type KeptCapture } from "../job/zip";
+import { packCapture, unpackCapture } from "../job-file/capture-pack";
+import { Packer, unzip, type KeptCapture } from "../job-file/zip";
 
 const MOST_ITEMS = 2000;
 

@@ -1,4 +1,4 @@
-import { boardState, type BoardRow } from "../job/board";
+import { boardState, type BoardRow } from "../board/board";
 import type { Job } from "../job/schema";
 import { cornerWords } from "../units/corner";
 import { formatShare } from "../units/format";

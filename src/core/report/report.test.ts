@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { progressOf } from "../bench/progress";
-import { replay } from "../job/replay";
+import { replay } from "../replay/replay";
 import { diagnosisOf } from "../bench/diagnosis";
 import { jobSchema } from "../job/schema";
 import { verification } from "../bench/verify";

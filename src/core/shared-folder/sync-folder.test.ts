@@ -6,7 +6,7 @@ import fc from "fast-check";
 import { strToU8 } from "fflate";
 import { describe, expect, it } from "vitest";
 import { UnusableInput, type Capture } from "../capture/capture";
-import { packCapture, unpackCapture } from "../job/capture-pack";
+import { packCapture, unpackCapture } from "../job-file/capture-pack";
 import { mergeJobs, stamped } from "../job/merge";
 import { jobSchema, type Entry, type Job } from "../job/schema";
 import { syncedWords } from "./synced-words";

@@ -1,6 +1,6 @@
 import { strFromU8, strToU8 } from "fflate";
 import { UnusableInput } from "../capture/capture";
-import { exportJob, importJob } from "../job/file";
+import { exportJob, importJob } from "../job-file/file";
 import { mergeJobs } from "../job/merge";
 import type { Job } from "../job/schema";
 import type { FolderFile, FolderShelf, SharedFolder } from "./shared-folder";

@@ -19,7 +19,7 @@ import {
 import { misfitWords } from "@/core/verdict/misfit-words";
 import { contradictionWords } from "@/core/verdict/contradictions";
 import { provenSuspect, type Suspect } from "@/core/verdict/suspects";
-import { observationsOf } from "@/core/job/observations";
+import { observationsOf } from "@/core/replay/observations";
 import { pathPins } from "@/core/bench/path-pins";
 import { hookupOf, readingTyped } from "@/core/observation/read-observation";
 import { meantIn } from "@/core/units/local-units";

@@ -1,7 +1,7 @@
 "use client";
 import { useCallback, useRef, useSyncExternalStore } from "react";
 import { useQuery } from "@tanstack/react-query";
-import { rowKey } from "@/core/job/board";
+import { rowKey } from "@/core/board/board";
 import { standingRepair } from "@/core/job/derive";
 import type { Job } from "@/core/job/schema";
 import { languageTag, t } from "@/core/words/words";

@@ -1,7 +1,7 @@
 import { t } from "@/core/words/words";
 import { knownWords } from "@/core/car/tolerances";
 import type { CornerJob } from "@/core/job/corner-in-work";
-import { setupOf } from "@/core/job/known-beside";
+import { setupOf } from "@/core/replay/known-beside";
 import { changeSetup } from "../jobs/change-setup";
 import type { ChangeJob } from "../jobs/use-job";
 import { Cap } from "../keys/cap";

@@ -3,7 +3,7 @@ import { t } from "@/core/words/words";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
 import { UnusableInput } from "@/core/capture/capture";
-import { importProfile, PROFILE_VERSION, withProfile, type Profile } from "@/core/job/profile";
+import { importProfile, PROFILE_VERSION, withProfile, type Profile } from "@/core/job-file/profile";
 import type { Job } from "@/core/job/schema";
 import { keepBusMap, keptBusMap } from "@/store/bus-map";
 import { listProfiles, saveProfile } from "@/store/profiles";

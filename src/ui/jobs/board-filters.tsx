@@ -1,6 +1,13 @@
 "use client";
 import clsx from "clsx";
-import { boardDays, boardOrders, boardStates, type BoardDay, type BoardOrder, type BoardState } from "@/core/job/board";
+import {
+  boardDays,
+  boardOrders,
+  boardStates,
+  type BoardDay,
+  type BoardOrder,
+  type BoardState,
+} from "@/core/board/board";
 import { msgid, ngettext, t } from "@/core/words/words";
 
 /** Which jobs of the board are shown, and in which order. */

@@ -3,7 +3,7 @@ import { useWindowVirtualizer } from "@tanstack/react-virtual";
 import { useRouter } from "next/navigation";
 import { useLayoutEffect, useMemo, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { carState, inOrder, isOn, peopleOf, type BoardState } from "@/core/job/board";
+import { carState, inOrder, isOn, peopleOf, type BoardState } from "@/core/board/board";
 import { cornerJobs } from "@/core/job/corner-in-work";
 import { matchesJob } from "@/core/job/matches";
 import type { Job } from "@/core/job/schema";
@@ -132,6 +132,6 @@ function isDemo({ id }: Job): boolean {
 
 /** These jobs as one file, as a board reads it. */
 async function exportTogether(jobs: readonly Job[]): Promise<void> {
-  const { exportJobs } = await import("@/core/job/file");
+  const { exportJobs } = await import("@/core/job-file/file");
   download("tastatura-jobs.json", exportJobs(jobs));
 }

@@ -1,6 +1,6 @@
 import { t } from "@/core/words/words";
 import { cornerSetupSchema, type CornerSetup } from "@/core/circuit/setup";
-import { firstIssue } from "@/core/job/document";
+import { firstIssue } from "@/core/job-file/version";
 import type { ChangeJob } from "./use-job";
 import { toast } from "../keys/toast";
 

@@ -2,7 +2,7 @@
 import { Archive, ArchiveRestore, Download, Trash2 } from "lucide-react";
 import Link from "next/link";
 import { familyWords } from "@/core/circuit/setup";
-import { peopleOf, waitsFor } from "@/core/job/board";
+import { peopleOf, waitsFor } from "@/core/board/board";
 import { standingReadings, standingRepair } from "@/core/job/derive";
 import type { Job } from "@/core/job/schema";
 import { ago } from "@/core/units/ago";
@@ -117,6 +117,6 @@ function CornerLine({ corner, job, row, failed, named }: CornerRow & { named: bo
 }
 
 async function exportAsFile(job: Job): Promise<void> {
-  const { exportJob } = await import("@/core/job/file");
+  const { exportJob } = await import("@/core/job-file/file");
   download(`${job.car.name || "job"}-${job.setup.corner}.json`, exportJob(job));
 }

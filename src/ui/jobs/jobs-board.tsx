@@ -100,7 +100,7 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
     });
   };
   const mend = async ({ id, raw }: Unreadable) => {
-    const { mendJob } = await import("@/core/job/mend-job");
+    const { mendJob } = await import("@/core/job-file/mend-job");
     const mended = mendJob(raw, new Date());
     if (!mended) return void toast.error(t`Nothing in it can be read. Export it as it is and keep the file.`);
     await saveJob({ ...mended.job, id });
@@ -140,7 +140,7 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
     try {
       const { jobs, refused } = /\.zip$/i.test(file.name)
         ? { jobs: [await takeZip(file)], refused: [] }
-        : (await import("@/core/job/file")).importJobs(await file.text(), file.name);
+        : (await import("@/core/job-file/file")).importJobs(await file.text(), file.name);
       const { differences } = await import("@/core/job/differences");
       const present = new Map((await listJobs()).jobs.map((job) => [job.id, job]));
       const told = jobs.flatMap((coming): Pair[] => {

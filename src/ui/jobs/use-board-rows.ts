@@ -1,7 +1,7 @@
 "use client";
 import { useCallback, useMemo } from "react";
 import { useQueries, useQuery, type UseQueryResult } from "@tanstack/react-query";
-import { rowKey, type BoardRow } from "@/core/job/board";
+import { rowKey, type BoardRow } from "@/core/board/board";
 import type { Job } from "@/core/job/schema";
 import { languageTag } from "@/core/words/words";
 import { keepRow, keptRow, keptRows } from "@/store/board-rows";

@@ -2,7 +2,7 @@
 import { keepPreviousData, queryOptions, useQuery, useQueryClient, type QueryClient } from "@tanstack/react-query";
 import type { Diagnosis, Ranking } from "@/core/bench/diagnosis";
 import type { CornerJob } from "@/core/job/corner-in-work";
-import type { DiagnosedCar } from "@/core/job/diagnosis-key";
+import type { DiagnosedCar } from "@/core/board/diagnosis-key";
 import type { Job } from "@/core/job/schema";
 import { languageTag } from "@/core/words/words";
 import { keepDiagnosis, keptDiagnosis } from "@/store/diagnoses";

@@ -2,8 +2,8 @@
 import Link from "next/link";
 import { spanAt } from "@/core/repair/link-lead";
 import { minutesSpent } from "@/core/bench/minutes-spent";
-import { boardState } from "@/core/job/board";
-import { carPartsOf } from "@/core/job/car-by-rows";
+import { boardState } from "@/core/board/board";
+import { carPartsOf } from "@/core/board/car-by-rows";
 import { partLabel } from "@/core/faults/parts/parts";
 import { carEstimate } from "@/core/repair/car-estimate";
 import { cornerWords } from "@/core/units/corner";

@@ -5,7 +5,7 @@ import { useRouter } from "next/navigation";
 import { useState, useSyncExternalStore } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { families, familyWords, type Family } from "@/core/circuit/setup";
-import { firstIssue, parseJson } from "@/core/job/document";
+import { firstIssue, parseJson } from "@/core/job-file/version";
 import { JOB_VERSION, type Job } from "@/core/job/schema";
 import { policySchema } from "@/core/complaint/policy";
 import {

@@ -1,6 +1,6 @@
 import { languageTag, t } from "@/core/words/words";
 import { useEffect, useState } from "react";
-import { exportJobs } from "@/core/job/file";
+import { exportJobs } from "@/core/job-file/file";
 import { listJobs } from "@/store/jobs";
 import { listSnapshots, restoreSnapshot, type Snapshot } from "@/store/snapshots";
 import { download } from "../jobs/download";

@@ -1,7 +1,7 @@
 import { t } from "@/core/words/words";
 import { boundedBody } from "../bounded-body";
 import { reportSchema } from "@/core/report/report";
-import { firstIssue, parseJson } from "@/core/job/document";
+import { firstIssue, parseJson } from "@/core/job-file/version";
 import { UnusableInput } from "@/core/capture/capture";
 import { sheetSchema } from "@/core/report/hand-over";
 import * as z from "zod/mini";

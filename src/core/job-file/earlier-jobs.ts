@@ -1,5 +1,5 @@
-import { JOB_VERSION, jobSchema } from "./schema";
-import { skipReasons } from "./skip-reasons";
+import { JOB_VERSION, jobSchema } from "../job/schema";
+import { skipReasons } from "../job/skip-reasons";
 
 /** A stored or imported job of this or any earlier version, in today's form. */
 export function parseJob(document: unknown): ReturnType<typeof jobSchema.safeParse> {

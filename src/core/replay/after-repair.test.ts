@@ -4,7 +4,7 @@ import { dangerOfDriving } from "../verdict/do-not-drive";
 import { rankParts } from "../verdict/suspects";
 import { replay, replayNow } from "./replay";
 import { usualCorner } from "../circuit/setup";
-import { jobSchema } from "./schema";
+import { jobSchema } from "../job/schema";
 
 const at = (n: number) => `2026-01-01T10:${String(n).padStart(2, "0")}:00Z`;
 const volts = (n: number, red: string, value: string, unplugged: string[] = []) => ({

@@ -2,10 +2,10 @@ import { describe, expect, it } from "vitest";
 import { logText } from "../bench/log-text";
 import { rankingOf } from "../bench/diagnosis";
 import { withConnectors } from "../harness/edit-path";
-import { parseJob } from "./earlier-jobs";
+import { parseJob } from "../job-file/earlier-jobs";
 import { observationsOf } from "./observations";
 import { replay } from "./replay";
-import type { Job } from "./schema";
+import type { Job } from "../job/schema";
 
 const reading = (id: string, red: string, value: string) => ({
   id,

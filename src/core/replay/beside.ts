@@ -4,9 +4,9 @@ import { corners } from "../units/corner";
 import { soundUncoded, toldElsewhere, type CornerParts } from "../verdict/car-parts";
 import { commonShares } from "../verdict/common-shares";
 import { rankParts } from "../verdict/suspects";
-import type { CornerJob } from "./corner-in-work";
+import type { CornerJob } from "../job/corner-in-work";
 import { setupOf } from "./known-beside";
-import type { Job } from "./schema";
+import type { Job } from "../job/schema";
 import { weighLog } from "./weigh-log";
 
 /** What the car's other corners say, by their own readings, of the causes they share with this one; empty where it is alone. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { boardState, carState, inOrder, isOn, rowKey, type BoardRow } from "./board";
-import { mergeJobs, stamped } from "./merge";
-import { jobSchema, type Entry, type Job } from "./schema";
+import { mergeJobs, stamped } from "../job/merge";
+import { jobSchema, type Entry, type Job } from "../job/schema";
 
 const job = (parts: Partial<Job> = {}): Job =>
   jobSchema.parse({

@@ -2,7 +2,7 @@ import { Belief, type BeliefOptions } from "../belief/belief";
 import type { Resume } from "../belief/checkpoint";
 import { seedFrom } from "../random/random";
 import { observationsOf } from "./observations";
-import type { Job } from "./schema";
+import type { Job } from "../job/schema";
 
 export interface WeighingOptions {
   perGroup?: number | undefined;

@@ -1,8 +1,8 @@
 import Papa from "papaparse";
 import { hookupLabel, stateWords } from "../checks/words";
-import { readingsAfterRepair, standingReadings } from "./derive";
+import { readingsAfterRepair, standingReadings } from "../job/derive";
 import { hookupOf } from "../observation/read-observation";
-import type { Job } from "./schema";
+import type { Job } from "../job/schema";
 import { formulaSafe } from "../units/formula-safe";
 
 /** Every standing reading as CSV, safe to open in a spreadsheet. */

@@ -2,9 +2,9 @@ import type { CornerSetup } from "../circuit/setup";
 import { knownFromSide } from "../observation/known-from-side";
 import type { Reading } from "../observation/reading";
 import { otherSide } from "../units/corner";
-import type { CornerJob } from "./corner-in-work";
-import { retractedIds } from "./derive";
-import type { Job } from "./schema";
+import type { CornerJob } from "../job/corner-in-work";
+import { retractedIds } from "../job/derive";
+import type { Job } from "../job/schema";
 
 /** A corner's set-up with what the other side of its axle, in work too, was seen to toggle between. */
 export function setupOf({ setup, beside = [] }: CornerJob): CornerSetup {

@@ -3,7 +3,7 @@ import type { Belief } from "../belief/belief";
 import { checkpointSchema, type Resume } from "../belief/checkpoint";
 import type { Observation } from "../observation/observation";
 import { elsewhereOf } from "./beside";
-import type { CornerJob } from "./corner-in-work";
+import type { CornerJob } from "../job/corner-in-work";
 import { setupOf } from "./known-beside";
 
 /**

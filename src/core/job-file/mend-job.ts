@@ -6,7 +6,7 @@ import { policySchema } from "../complaint/policy";
 import { cornerSetupSchema } from "../circuit/setup";
 import { corners } from "../units/corner";
 import { upToDate } from "./earlier-jobs";
-import { cornerInWorkSchema, entrySchema, JOB_VERSION, jobSchema, type Entry, type Job } from "./schema";
+import { cornerInWorkSchema, entrySchema, JOB_VERSION, jobSchema, type Entry, type Job } from "../job/schema";
 
 /** What could be saved of a record that does not read, and what had to be left out. */
 export interface Mended {

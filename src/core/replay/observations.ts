@@ -3,8 +3,8 @@ import type { Observation, Unread } from "../observation/observation";
 import { hookupOf, observe } from "../observation/read-observation";
 import type { Reading } from "../observation/reading";
 import type { CornerSetup } from "../circuit/setup";
-import { standingReadings } from "./derive";
-import type { Job } from "./schema";
+import { standingReadings } from "../job/derive";
+import type { Job } from "../job/schema";
 
 /** What the standing readings of a job say, in order, and those that say nothing for its set-up. */
 export function observationsOf(job: Pick<Job, "entries" | "setup">): { read: Observation[]; unread: Unread[] } {

@@ -1,8 +1,8 @@
 import { t } from "../words/words";
 import { UnusableInput } from "../capture/capture";
-import { checkVersion, firstIssue, parseJson } from "./document";
+import { checkVersion, firstIssue, parseJson } from "./version";
 import { upToDate } from "./earlier-jobs";
-import { JOB_VERSION, jobSchema, type Job } from "./schema";
+import { JOB_VERSION, jobSchema, type Job } from "../job/schema";
 
 /** A job as one JSON document, schema version inside. */
 export function exportJob(job: Job): string {

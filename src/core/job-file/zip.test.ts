@@ -2,7 +2,7 @@ import { strToU8, zipSync } from "fflate";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { UnusableInput, type Capture } from "../capture/capture";
-import { jobSchema } from "./schema";
+import { jobSchema } from "../job/schema";
 import { packJob, unpackJob } from "./zip";
 
 const job = jobSchema.parse({

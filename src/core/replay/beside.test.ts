@@ -10,11 +10,11 @@ import { boardRowOf } from "../bench/board-row";
 import { diagnosisOf } from "../bench/diagnosis";
 import { progressOf } from "../bench/progress";
 import { aloneParts, elsewhereOf } from "./beside";
-import { carPartsOf } from "./car-by-rows";
+import { carPartsOf } from "../board/car-by-rows";
 import { drawnFrom } from "./checkpoint";
-import { cornerJob, withCorner, type CornerJob } from "./corner-in-work";
+import { cornerJob, withCorner, type CornerJob } from "../job/corner-in-work";
 import { replay } from "./replay";
-import { jobSchema, type Job } from "./schema";
+import { jobSchema, type Job } from "../job/schema";
 
 const volts = (red: string, value: string, unplugged: string[] = []) => ({
   ...{ instrument: "volts-dc", red, black: "battery.negative", value },

@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { parseJob, upToDate } from "./earlier-jobs";
-import { observationsOf } from "./observations";
+import { observationsOf } from "../replay/observations";
 import { exportJob, importJob } from "./file";
-import { JOB_VERSION } from "./schema";
-import { skipReasons } from "./skip-reasons";
+import { JOB_VERSION } from "../job/schema";
+import { skipReasons } from "../job/skip-reasons";
 
 /** A job as version 1 wrote it, one entry of every kind. */
 const one = {

@@ -2,9 +2,9 @@ import { differenceInCalendarDays } from "date-fns";
 import * as z from "zod/mini";
 import { parts } from "../faults/parts/parts";
 import { verdicts } from "../verdict/suspects";
-import type { CornerJob } from "./corner-in-work";
-import { standingReadings, standingRepair } from "./derive";
-import type { Job } from "./schema";
+import type { CornerJob } from "../job/corner-in-work";
+import { standingReadings, standingRepair } from "../job/derive";
+import type { Job } from "../job/schema";
 
 const partShares = z.array(z.object({ part: z.enum(parts), share: z.number(), verdict: z.enum(verdicts) }));
 

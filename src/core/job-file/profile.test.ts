@@ -11,7 +11,7 @@ import { logText } from "../bench/log-text";
 import { gateStatus } from "../bench/module-gate";
 import { importProfile, PROFILE_VERSION, withProfile } from "./profile";
 import { hookupOf } from "../observation/read-observation";
-import { jobSchema } from "./schema";
+import { jobSchema } from "../job/schema";
 
 const setup = cornerSetupSchema.parse({
   corner: "RR",

@@ -5,8 +5,8 @@ import { UnusableInput, type Capture } from "../capture/capture";
 import { CAPTURE_FILE, packCapture, unpackCapture } from "./capture-pack";
 import { readingsCsv } from "./readings-csv";
 import { exportJob, importJob } from "./file";
-import { parseJson } from "./document";
-import type { Job } from "./schema";
+import { parseJson } from "./version";
+import type { Job } from "../job/schema";
 
 export interface KeptCapture {
   id: string;

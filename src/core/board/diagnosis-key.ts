@@ -1,6 +1,6 @@
 import { rowKey } from "./board";
-import type { CornerJob } from "./corner-in-work";
-import { standingRepairs } from "./derive";
+import type { CornerJob } from "../job/corner-in-work";
+import { standingRepairs } from "../job/derive";
 
 /** The car as it came, or as it is after what was repaired. */
 export type DiagnosedCar = "came" | "now";

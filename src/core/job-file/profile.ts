@@ -4,8 +4,8 @@ import { UnusableInput } from "../capture/capture";
 import { cornerSetupSchema, type CornerSetup } from "../circuit/setup";
 import { wheelMapSchema } from "../scanlog/bus/wheel-map";
 import { typedText } from "../units/typed-text";
-import { diagramSchema, type Diagram } from "./diagram";
-import { checkVersion, firstIssue, parseJson } from "./document";
+import { diagramSchema, type Diagram } from "../job/diagram";
+import { checkVersion, firstIssue, parseJson } from "./version";
 
 export const PROFILE_VERSION = "profile/1";
 
