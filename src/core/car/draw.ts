@@ -2,7 +2,7 @@ import { conductorsOf, nominalSupplyV, sensedSide, type CornerSetup } from "../c
 import { copperAt, PAIR_FARAD_PER_M } from "../circuit/wire";
 import { copyOfCondition, nominalCondition, type CornerCondition } from "../circuit/condition";
 import { between, logBetween, within, type CarCondition, type Fault, type Place } from "../faults/fault";
-import { nominalRing } from "../ring/ring";
+import { fieldFactor, nominalRing } from "../ring/ring";
 import { rollingCircumferenceM, tyreOf } from "../tyre/tyre";
 import { decides, type OwnDimension, type Ranges } from "./dimensions";
 import { tolerancesOf } from "./tolerances";
@@ -47,7 +47,11 @@ export function drawHealthy(setup: CornerSetup, at: Ranges): CarCondition {
     rollingM: setup.tyre === undefined ? logBetween(at("tyreM"), 1.78, 2.2) : rollingCircumferenceM(tyreOf(setup.tyre)),
     outputFactor: makeOutputFactor,
     makeOutputFactor,
-    switchField: setup.family === "passive" ? 0 : logBetween(at("switchField"), 0.1, 0.25),
+    // What a sound corner's weakest pole gives still switches.
+    switchField:
+      setup.family === "passive"
+        ? 0
+        : Math.min(logBetween(at("switchField"), 0.1, 0.25), WEAK_POLE * fieldFactor(ring)),
     // Commonly 100 to 200 mV, some modules less (from memory).
     thresholdV: setup.family === "passive" ? logBetween(at("thresholdV"), 0.07, 0.2) : 0,
     pulseCoded: setup.family === "active-2wire" && isPulseCoded(setup, at),
@@ -76,7 +80,7 @@ function drawCircuit(setup: CornerSetup, at: Ranges): CornerCondition {
   circuit.moduleLoadOhms = logBetween(at("moduleLoadOhms"), 8, 50);
   // Regulators and their watchdogs let go somewhere below what a cranking battery holds; a feed that is only a switch and
   // a resistor passes what is left, however little (engineering judgement).
-  circuit.resetV = Math.max(0, between(at("resetV"), -1, 7.5));
+  circuit.resetV = Math.min(MOST_RESET_V, Math.max(0, between(at("resetV"), -1, 7.5)));
   circuit.offOhms = logBetween(at("offOhms"), 3000, 200_000);
   circuit.insulationS = logBetween(at("insulationS"), 1e-12, 1e-9);
   const faradPerM = between(at("faradPerM"), PAIR_FARAD_PER_M.from, PAIR_FARAD_PER_M.to);
@@ -101,7 +105,7 @@ function drawPassive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): 
   circuit.biasV = isBiased(setup, at) ? logBetween(at("biasV"), 0.5, 2.5) : 0;
   circuit.biasOhms = logBetween(at("biasOhms"), 10_000, 100_000);
   // From a resistor across the pair to next to nothing (engineering judgement).
-  circuit.inputOhms = logBetween(at("inputOhms"), 15_000, 1_000_000);
+  circuit.inputOhms = Math.max(LEAST_INPUT_OHMS, logBetween(at("inputOhms"), 15_000, 1_000_000));
   if (decides(at, "legHeld")) circuit.legOhms = logBetween(at("legOhms"), 30, 5000);
 }
 
@@ -119,23 +123,31 @@ function drawActive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): v
   circuit.trickleOhms = logBetween(at("trickleOhms"), 1500, 1e6);
   circuit.tripTakesPullUp = decides(at, "pullUpTrips");
   // About 4.5 V by the data sheets (from memory); chips hold their currents to somewhere below that, some to 1.5 V.
-  // None is built to starve on the supply it is made for.
   sensor.minimumV = Math.min(logBetween(at("minimumV"), 1.5, 4.7), MOST_OF_SUPPLY * supplyV);
   // A starved chip's currents fall in a straight line, or only from the volt or two its own regulator takes (engineering judgement).
-  sensor.deadV = Math.min(Math.max(0, between(at("deadV"), -1, 2)), MOST_DEAD * sensor.minimumV);
+  sensor.deadV = Math.max(0, between(at("deadV"), -1, 2));
   sensor.coldOhms = logBetween(at("coldOhms"), 10_000, 1e9);
   sensor.restsHigh = decides(at, "restsHigh");
   if (setup.family === "active-3wire") {
     sensor.quiescentA = between(at("quiescentA"), 0.004, 0.009);
     sensor.outputOhms = logBetween(at("outputOhms"), 5, 40);
     circuit.pullUpV = setup.pullUpV ?? (decides(at, "pullUpHigh") ? 12 : LOGIC_V);
-    circuit.pullUpOhms = logBetween(at("pullUpOhms"), 1000, 10_000);
+    circuit.pullUpOhms = Math.max(LEAST_PULL_UP_OHMS, logBetween(at("pullUpOhms"), 1000, 10_000));
+    fedWellEnough(circuit, sensor.quiescentA * circuit.sourceOhms);
     return;
   }
   if (sensedSide(setup) === "unknown") circuit.senseHigh = decides(at, "senseHigh");
   circuit.senseOhms = logBetween(at("senseOhms"), ...usual.senseOhms);
-  sensor.lowA = between(at("lowA"), ...usual.lowA);
-  sensor.highA = sensor.lowA * between(at("currentRatio"), ...usual.ratio);
+  // A sound sensor's two currents lie either side of what a module calls high.
+  sensor.lowA = Math.min(MOST_LOW_A, between(at("lowA"), ...usual.lowA));
+  sensor.highA = Math.max(LEAST_HIGH_A, sensor.lowA * between(at("currentRatio"), ...usual.ratio));
+  fedWellEnough(circuit, sensor.highA * (circuit.sourceOhms + circuit.senseOhms));
+}
+
+/** None is built to starve on the supply it is made for, less what is lost before it. */
+function fedWellEnough({ sensor, regulatorV }: CornerCondition, lostV: number): void {
+  sensor.minimumV = Math.min(sensor.minimumV, MOST_OF_LEFT * (regulatorV - lostV));
+  sensor.deadV = Math.min(sensor.deadV, MOST_DEAD * sensor.minimumV);
 }
 
 /** What the sensor is fed with: what was said; else two wires 12 V, three wires one of three voltages (domain, section 4). */
@@ -163,5 +175,18 @@ function isPulseCoded({ protocol }: CornerSetup, at: Ranges): boolean {
 const MOST_PULSES = 54;
 /** A sensor keeps working down to this part of its supply at least. */
 const MOST_OF_SUPPLY = 0.75;
+/** Of the volts left to it on a good corner, the part that is enough for any sensor. */
+const MOST_OF_LEFT = 0.9;
+/** Less across the pair would take half of a coil's signal (engineering judgement). */
+const LEAST_INPUT_OHMS = 5000;
+/** Widest of what data sheets allow, 5.9 to 8.4 and 11.8 to 16.8 mA, and a tenth beyond (from memory). */
+const MOST_LOW_A = 0.0092;
+const LEAST_HIGH_A = 0.0107;
+/** A smaller pull-up would not be pulled low enough (engineering judgement). */
+const LEAST_PULL_UP_OHMS = 600;
+/** No module lets go while a starter turns the engine (engineering judgement). */
+const MOST_RESET_V = 9;
+/** A weak pole's field against the mean of them all, which differ by 7 % (from memory). */
+const WEAK_POLE = 0.75;
 /** Of its minimum voltage, the part under which no sensor is dead yet. */
 const MOST_DEAD = 0.9;

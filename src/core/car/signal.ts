@@ -72,12 +72,9 @@ function senseQuantity(
   level: SensorLevel,
 ): number {
   if (setup.family === "active-3wire") return solved.potential(pins[2]!, level) / car.circuit.pullUpV;
+  if (car.circuit.senseHigh) return solved.suppliedAmps(level);
   const earth = solved.potential({ at: "module", pin: "earth" }, level);
-  if (!car.circuit.senseHigh) return (solved.potential(pins[1]!, level) - earth) / car.circuit.senseOhms;
-  return (
-    (car.circuit.regulatorV - (solved.potential(pins[0]!, level) - earth)) /
-    (car.circuit.senseOhms + car.circuit.sourceOhms)
-  );
+  return (solved.potential(pins[1]!, level) - earth) / car.circuit.senseOhms;
 }
 
 function modulePowerV(solved: SolvedCorner): number {

@@ -17,6 +17,9 @@ export const ALWAYS_S = 1e-8;
 /** What a three-wire sensor's output leaks while it does not pull, siemens. */
 export const OUTPUT_LEAK_S = 1e-7;
 
+/** Volts a module's supply for its sensors stays under what feeds it, at least (engineering judgement). */
+export const REGULATOR_DROP_V = 0.3;
+
 const EARTH = 0;
 const POWER = 1;
 const FIRST = 2;
@@ -159,7 +162,7 @@ export class CornerNet {
     if (this.radPerS > 0 && !moduleOpen) this.stampModuleCapacitors(car);
     if (this.setup.family === "passive") return this.stampPassiveInput(car, live, first, second);
     const passedShare = live ? 1 : driven ? car.starvedShare : 0;
-    const supplyV = passedShare * Math.max(0, Math.min(car.regulatorV, leftV - 0.3));
+    const supplyV = passedShare * Math.max(0, Math.min(car.regulatorV, leftV - REGULATOR_DROP_V));
     const highSense = this.setup.family === "active-2wire" && car.senseHigh;
     const sourceOhms = live ? car.sourceOhms + (highSense ? car.senseOhms : 0) : car.offOhms;
     this.feedV = supplyV;

@@ -227,6 +227,11 @@ export class SolvedCorner {
     return (volts / sensor.coilOhms) * (meterOhms / (meterOhms + this.betweenOhms(red, black)));
   }
 
+  /** Amperes the module feeds into an active sensor's supply wire: what a resistor above it senses. */
+  suppliedAmps(level: SensorLevel): number {
+    return this.net.feedAmps(level === "low" ? this.low : this.high);
+  }
+
   /** Volts against battery negative, no meter attached. */
   potential(point: Point, level: SensorLevel): number {
     if (point.at === "battery") return point.pole === "positive" && !this.state.batteryOff ? this.car.batteryV : 0;

@@ -1,7 +1,7 @@
 import { lookOf, type LookId } from "../checks/looks/looks";
 import type { Seen, Trace } from "../checks/looks/look";
 import { piercedPoints, type Hookup } from "../checks/hookup";
-import { CornerNet } from "../circuit/corner-net";
+import { CornerNet, REGULATOR_DROP_V } from "../circuit/corner-net";
 import { pointText, signalPoint, type Point } from "../circuit/point";
 import { conductorsOf, nearestPlug, stationsOf, type CornerSetup } from "../circuit/setup";
 import { SolvedCorner } from "../circuit/solve";
@@ -286,7 +286,7 @@ export class StateReader {
     if (this.setup.family === "active-3wire") return [0.2, Math.min(pullUpV, batteryV)];
     const fedOhms = sourceOhms + (senseHigh ? senseOhms : 0);
     const level = (amps: number) =>
-      rides(red) ? Math.min(regulatorV, batteryV) - fedOhms * amps : senseHigh ? 0 : senseOhms * amps;
+      rides(red) ? Math.min(regulatorV, batteryV - REGULATOR_DROP_V) - fedOhms * amps : senseHigh ? 0 : senseOhms * amps;
     return [level(sensor.lowA), level(sensor.highA)];
   }
 }
