@@ -306,7 +306,7 @@ export class CornerNet {
     if (state === "cold") return this.ladder.join(first, second, 1 / sensor.coldOhms);
     // Starved, what it draws falls with the voltage left to it: some chips still move between two currents, some stay at either.
     if (state === "starved") return this.stampStarved(sensor, amps);
-    if (state === "reversed") return this.ladder.join(first, second, amps / sensor.minimumV);
+    if (state === "reversed") return this.ladder.join(first, second, 1 / sensor.coldOhms);
     this.ladder.join(first, second, ALWAYS_S);
     if (state === "waiting") return;
     this.ladder.inject(first, -amps);

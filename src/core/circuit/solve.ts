@@ -320,9 +320,16 @@ function withoutFeed(car: CornerCondition): CornerCondition {
   return { ...car, sourceOhms: car.trickleOhms, pullUpOff: car.tripTakesPullUp };
 }
 
-/** A starved two-wire sensor's currents fall with the voltage left to it over its dead volts, beside what it conducts in any state. */
-function starvedOhms({ sensor: { minimumV, deadV } }: CornerCondition, amps: number, reversed: boolean): number {
-  return 1 / (amps / (reversed ? minimumV : minimumV - deadV) - ALWAYS_S);
+/**
+ * A starved sensor's currents fall with the voltage left to it over its dead volts, beside what it conducts in any state.
+ * Fed the wrong way round its chip is protected (data sheets, from memory): it conducts as one that nothing feeds, and switches nothing.
+ */
+function starvedOhms(
+  { sensor: { minimumV, deadV, coldOhms } }: CornerCondition,
+  amps: number,
+  reversed: boolean,
+): number {
+  return 1 / ((reversed ? 1 / coldOhms : amps / (minimumV - deadV)) - ALWAYS_S);
 }
 
 /** Whether nothing feeds the sensor. */

@@ -234,10 +234,15 @@ describe("corner netlists against SPICE", () => {
 
 /**
  * Under its minimum voltage a sensor draws nothing to speak of up to its dead volts, and from there on in a straight line;
- * fed the wrong way round it is a resistance.
+ * fed the wrong way round it is the resistance of one that nothing feeds.
  */
-function starved(a: string, b: string, { sensor: { deadV, minimumV } }: CornerCondition, amps: number): string {
+function starved(
+  a: string,
+  b: string,
+  { sensor: { deadV, minimumV, coldOhms } }: CornerCondition,
+  amps: number,
+): string {
   const volts = `V(${a},${b})`;
   const forward = `max(${volts}-${deadV},0)*${amps / (minimumV - deadV) - 1e-8}`;
-  return `Bd ${a} ${b} I=${volts}*1e-8+${forward}+min(${volts},0)*${amps / minimumV - 1e-8}`;
+  return `Bd ${a} ${b} I=${volts}*1e-8+${forward}+min(${volts},0)*${1 / coldOhms - 1e-8}`;
 }
