@@ -85,7 +85,13 @@ export function weighNumber(
   for (let slot = 0; slot < slots; slot++) {
     const values = slotValues(table, group, slot);
     const lean = gradient && ((row: number) => slopeThrough(cloud, gradient(row, slot)));
-    perSlot.push(values && { x: values, slopes: lean ? slopesNear(candidates, group, values, x, error, lean) : [] });
+    perSlot.push(
+      values && {
+        x: values,
+        most: hookup.instrument === "hertz" ? mostByKind(candidates, group, values) : null,
+        slopes: lean ? slopesNear(candidates, group, values, x, error, lean) : [],
+      },
+    );
   }
   const slot = new Int8Array(size);
   const match: NumberMatch = { likelihood: 0, slot: -1 };
@@ -99,7 +105,7 @@ export function weighNumber(
     const slipped = slip * slipOf(observed, table, candidates.cars[row]!);
     // What stands at nothing stays at nothing: a car without a signal has no neighbours with a little of one.
     for (let at = 0; at < slots; at++)
-      widths[at] = table.values[row * slots + at] === 0 ? 0 : (slopeOf(perSlot[at], k)?.variance ?? 0);
+      widths[at] = table.values[row * slots + at] === 0 ? 0 : widthOf(perSlot[at], k, x);
     if (before && beforeX !== null)
       madeBefore(
         table,
@@ -131,6 +137,11 @@ function drawn(turn: number, k: number): number {
 /** One slot's forecasts on the scale, and how they lean on the scores at one of them or at two. */
 interface Leaning {
   x: Float64Array;
+  /**
+   * More than this no car of the group and of a candidate's kind reads, however straight its slope: a gap that loses no pulses
+   * any more makes none besides, and what is over it was the hand that turned faster. Null where there is no such end.
+   */
+  most: Float64Array | null;
   /** The second, where it is not to speak for all that stand nearer to it, for those within so far of it. */
   slopes: { x: number; slope: Slope; within?: number }[];
 }
@@ -142,6 +153,27 @@ function slopeOf(leaning: Leaning | null | undefined, k: number): Slope | null {
   if (!one) return null;
   const x = leaning.x[k]!;
   return other && Math.abs(x - other.x) < (other.within ?? Math.abs(x - one.x)) ? other.slope : one.slope;
+}
+
+/** Variance that a candidate's cloud adds on the side of the reading. */
+function widthOf(leaning: Leaning | null | undefined, k: number, reading: number): number {
+  const variance = slopeOf(leaning, k)?.variance ?? 0;
+  if (!leaning?.most) return variance;
+  const x = leaning.x[k]!;
+  return reading > x ? Math.min(variance, (leaning.most[k]! - x) ** 2) : variance;
+}
+
+function mostByKind(
+  { setup, scores, dimensions }: Candidates,
+  { first, size }: Group,
+  values: Float64Array,
+): Float64Array {
+  const kinds = Array.from({ length: size }, (_, k) => kindOf(setup, scores, (first + k) * dimensions));
+  const most = new Map<number, number>();
+  kinds.forEach((kind, k) => {
+    if (values[k]! > (most.get(kind) ?? -Infinity)) most.set(kind, values[k]!);
+  });
+  return Float64Array.from(kinds, (kind, k) => most.get(kind) ?? values[k]!);
 }
 
 /** Forecasts farther apart than so many widths are not led from one to the other by a straight slope. */
@@ -283,7 +315,8 @@ function pull(
     if (slot[k]! < 0) continue;
     const trust = trusted[row]!;
     believed += candidates.weight[row]! * trust;
-    const { x } = perSlot[slot[k]!]!;
+    const { x, most } = perSlot[slot[k]!]!;
+    const toward = Math.min(reading, most?.[k] ?? Infinity);
     const slope = slopeOf(perSlot[slot[k]!], k);
     if (slope) used.set(slope, (used.get(slope) ?? 0) + candidates.weight[row]! * trust);
     if (!slope || x[k] === 0 || trust < LEAST_TRUST) {
@@ -291,8 +324,8 @@ function pull(
       continue;
     }
     slopes[k] = slope;
-    pullCandidate(candidates, row, slope, reading - x[k]!, error, trust);
-    target[k] = x[k]! + (trust * slope.variance * (reading - x[k]!)) / (slope.variance + error * error);
+    pullCandidate(candidates, row, slope, toward - x[k]!, error, trust);
+    target[k] = x[k]! + (trust * slope.variance * (toward - x[k]!)) / (slope.variance + error * error);
   }
   const [lead] = [...used].toSorted(([, one], [, other]) => other - one);
   if (!lead || total === 0) return null;

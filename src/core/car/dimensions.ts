@@ -45,6 +45,7 @@ const THREE_WIRE = [
   "quiescentA",
   "outputOhms",
   "pullUpOhms",
+  "pullUpShare",
 ] as const;
 const PASSIVE = [
   "coilOhms",

@@ -131,7 +131,9 @@ function drawActive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): v
   if (setup.family === "active-3wire") {
     sensor.quiescentA = between(at("quiescentA"), 0.004, 0.009);
     sensor.outputOhms = logBetween(at("outputOhms"), 5, 40);
-    circuit.pullUpV = setup.pullUpV ?? (decides(at, "pullUpHigh") ? 12 : LOGIC_V);
+    const pullUpV = setup.pullUpV ?? (decides(at, "pullUpHigh") ? 12 : LOGIC_V);
+    // Logic's own supply is held within a few in a hundred; what is called 12 V is the battery less a drop (engineering judgement).
+    circuit.pullUpV = pullUpV * between(at("pullUpShare"), pullUpV > MOST_LOGIC_V ? 0.89 : 0.96, 1.02);
     circuit.pullUpOhms = Math.max(LEAST_PULL_UP_OHMS, logBetween(at("pullUpOhms"), 1000, 10_000));
     fedWellEnough(circuit, sensor.quiescentA * circuit.sourceOhms);
     return;
@@ -158,6 +160,8 @@ function suppliedV(setup: CornerSetup, at: Ranges): number {
 }
 
 const LOGIC_V = 5;
+/** Up to here a pull-up hangs on logic's own supply. */
+const MOST_LOGIC_V = 6;
 
 function isBiased({ legBias }: CornerSetup, at: Ranges): boolean {
   return legBias === "unknown" ? decides(at, "biased") : legBias === "yes";

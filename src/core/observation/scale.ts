@@ -36,7 +36,7 @@ export const ERRORS: Partial<Record<Instrument, ErrorModel>> = {
 };
 
 /** Nobody spins a wheel at exactly one turn a second. */
-const HAND_SPEED_ERROR = 0.3;
+const HAND_SPEED_ERROR = 0.4;
 const DRIVEN_SPEED_ERROR = 0.06;
 
 /** Above this a hand meter shows OL; meters differ, so the step is soft. */
