@@ -8,7 +8,7 @@ import { nominalCondition, type CornerCondition, type SpanDefect } from "./condi
 import { CornerNet } from "./corner-net";
 import { parsePoint, type Point } from "./point";
 import { conductorsOf, cornerSetupSchema, type CornerSetup } from "./setup";
-import { SolvedCorner } from "./solve";
+import { LOAD_OHMS, SolvedCorner } from "./solve";
 import type { CircuitState } from "./state";
 
 const spice = new Simulation();
@@ -83,6 +83,13 @@ function drawCase(random: () => number): Case {
     batteryOff: random() < 0.1,
     wheel: "still",
   };
+  // A lamp or an LED hung on a live wire by someone who did not read the caution.
+  if (random() < 0.2)
+    state.load = {
+      kind: pick(["lamp", "led"]),
+      red: `${pick(["c1.in", "plug.out"])}.${pick(conductorsOf[setup.family])}`,
+      black: "battery.negative",
+    };
   return { setup, car, state, level: pick(["low", "high"]) };
 }
 
@@ -158,6 +165,11 @@ function netlist({ setup, car, state, level }: Case, outputOn: boolean): string 
     });
   }
   sensor(out, r, face, car, setup, level, state, outputOn);
+  if (state.load) {
+    const [station, side, conductor] = state.load.red.split(".") as [string, string, never];
+    const wire = conductorsOf[setup.family].indexOf(conductor);
+    r(face(stations.indexOf(station), side === "in" ? "i" : "o", wire), "0", LOAD_OHMS[state.load.kind]);
+  }
   for (const node of nodes) r(node, "0", 1 / car.insulationS);
   out.push(".options reltol=1e-10 abstol=1e-16 vntol=1e-13 gmin=1e-20 itl1=500", ".op", ".end");
   return out.join("\n");
@@ -206,7 +218,7 @@ describe("corner netlists against SPICE", () => {
       ["plug.in", "i2"],
       ["plug.out", "o2"],
     ];
-    let compared = 0;
+    let [compared, fed, hung] = [0, 0, 0];
     for (let round = 0; round < 240; round++) {
       const item = drawCase(random);
       const net = new CornerNet(item.setup);
@@ -214,6 +226,13 @@ describe("corner netlists against SPICE", () => {
       spice.setNetList(netlist(item, solved.isAwake(item.level)));
       const result = await spice.runSim();
       const volts = new Map(result.data.map(({ name, values }) => [name, Number(values[0])]));
+      if (item.state.load) hung++;
+      const suppliedA = -(volts.get("i(vs)") ?? 0);
+      // What a resistor above the sensor senses: the current out of the module's supply pin.
+      if (suppliedA > 1e-4) {
+        expect(solved.suppliedAmps(item.level) / suppliedA).toBeCloseTo(1, 5);
+        fed++;
+      }
       for (const [text, short] of probes)
         conductorsOf[item.setup.family].forEach((conductor, w) => {
           const parsed = parsePoint(`${text}.${conductor}`, item.setup);
@@ -229,6 +248,7 @@ describe("corner netlists against SPICE", () => {
         });
     }
     expect(compared).toBeGreaterThan(1200);
+    expect(Math.min(fed / 2, hung)).toBeGreaterThan(25);
   });
 });
 

@@ -30,6 +30,18 @@ describe("the corner under the sliders", () => {
     expect(range(slow)).toBeCloseTo(range(fast), 1);
   });
 
+  it("a coil's volts are read between its legs, at the plug as at the module, and follow its connector alone", () => {
+    const between = (contactOhms: number) =>
+      explainCorner({ ...usualExplain, family: "passive", gapMm: 0.4, contactOhms })
+        .readings.filter(({ label }) => /AC/.test(label))
+        .map(({ shown }) => volts(shown));
+    const [atPlug, atModule] = between(0);
+    expect(atModule! / atPlug!).toBeGreaterThan(0.95);
+    const [stillAtPlug, lost] = between(50_000);
+    expect(stillAtPlug! / atPlug!).toBeGreaterThan(0.9);
+    expect(lost!).toBeLessThan(0.8 * atModule!);
+  });
+
   it("the decade sliders come back to where they were put", () => {
     for (const ohms of [0, 5, 200, 50_000]) expect(contactAt(contactPlace(ohms))).toBe(ohms);
     for (const ohms of [0, 1, 300, 10_000]) expect(leakAt(leakPlace(ohms))).toBeCloseTo(ohms, 6);

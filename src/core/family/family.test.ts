@@ -26,6 +26,13 @@ describe("telling the family", () => {
     expect(findFamily({ wires: 2, ...all }).next).toMatch(/model year/);
   });
 
+  it("two unlike voltages that are no supply either are neither a bias nor a feed", () => {
+    const odd = findFamily({ openVolts: [2.2, 1.1] });
+    expect(odd.reasons.join()).toMatch(/Odd voltages/);
+    expect(Math.max(...odd.ranked.map(({ share }) => share))).toBeLessThan(0.61);
+    expect(findFamily({ openVolts: [3.4, 3.3] }).reasons.join()).toMatch(/Odd voltages/);
+  });
+
   it("clues are typed as readings are", () => {
     expect(terminalVolts("11,4 953mV 0.02V nonsense")).toEqual([11.4, 0.953, 0.02]);
     expect([coilOhms("1.1k"), coilOhms("OL"), coilOhms("soon")]).toEqual([1100, Infinity, null]);

@@ -39,7 +39,10 @@ function unpackingTo(bytes: number): Uint8Array {
 
 describe("a job as one ZIP", () => {
   it("comes back whole, captures and all", () => {
-    const again = unpackJob(packJob(job, [{ id: "cap-1", capture }]), "z.zip");
+    const told: string[] = [];
+    const packed = packJob(job, [{ id: "cap-1", capture }], (done, of) => told.push(`${done} of ${of}`));
+    expect(told).toEqual(["1 of 1"]);
+    const again = unpackJob(packed, "z.zip");
     expect(again.job).toEqual(job);
     expect(again.captures[0]).toMatchObject({
       id: "cap-1",

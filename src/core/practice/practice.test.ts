@@ -68,6 +68,21 @@ describe("practice", () => {
     }
   });
 
+  it.each([
+    ["wiring", ["harness", "connector"], [false, true]],
+    ["sensor and ring", ["sensor", "ring", "mounting", "bearing"], [false, true]],
+    ["supply and module", ["module", "module-feed"], [false, true]],
+    ["intermittent", ["sensor", "ring", "mounting", "bearing", "harness", "connector"], [true]],
+  ] as const)("%s draws of its own parts alone, whatever the seed", (skill, own, comesAndGoes) => {
+    const parts = Array.from({ length: 60 }, (_, seed) => {
+      const car = practiceCar({ ...exercise, skill, seed: seed + 1 });
+      expect(comesAndGoes).toContain(car.intermittent);
+      return suspectables(car.setup).find(({ fault, place }) => suspectId(fault, place) === car.fault)!.fault.part;
+    });
+    for (const part of parts) expect(own).toContain(part);
+    expect(new Set(parts).size).toBeGreaterThan(own.length / 2);
+  });
+
   it("what the driver says leaves only cars that make it, whatever the seed; the kind of fault wins where both cannot be", () => {
     for (let seed = 1; seed < 40; seed++) {
       const car = (complaint: PracticeComplaint, skill?: (typeof skills)[number]) =>

@@ -70,6 +70,20 @@ describe("a four-wheel log", () => {
     expect(analyseScan(log, car)[0]!.say).toContain("differ by just that much");
   });
 
+  test("a front axle with one wheel fast and the other slow is no axle of other tyres", () => {
+    const apart = { FL: 1.02, FR: 0.98, RL: 1, RR: 1 };
+    const findings = analyseScan(
+      parseScanCsv(
+        drive((corner, kmh) => kmh * apart[corner]),
+        "a",
+      ),
+    );
+    expect(findings.map(({ code, corner, size }) => [code, corner, size > 1])).toEqual([
+      ["ratio-off", "FL", true],
+      ["ratio-off", "FR", false],
+    ]);
+  });
+
   test("separators inside quotes part no cells (RFC 4180, section 2)", () => {
     const rows = Array.from({ length: 40 }, (_, i) => `${i / 10},10.5,10.5,"said ""ok"", then 0",10.5,10`);
     const log = parseScanCsv(['"time, s",FL,FR,"note, free",RL,RR', ...rows].join("\n"), "quoted");

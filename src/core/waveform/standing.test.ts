@@ -2,8 +2,9 @@
 import { describe, expect, it } from "vitest";
 import { UnusableInput } from "../capture/capture";
 import { parseCaptureCsv } from "../capture/csv";
-import { seeded } from "../random/random";
+import { normal, seeded } from "../random/random";
 import { analyseCapture, type AnalyseOptions } from "./analyse";
+import { endsAway } from "./ends-abruptly";
 import { isUsable } from "./usable";
 
 const two: AnalyseOptions = { family: "active-2wire", pulses: 48 };
@@ -185,5 +186,39 @@ describe("what is no recording of a signal", () => {
       "x.csv",
     );
     expect(both.channels.map(({ name }) => name)).toEqual(["signal"]);
+  });
+});
+
+describe("hash over a coil's wave", () => {
+  /** A wheel turned evenly at one turn a second, its coil's wave 1.2 V high, with so much of white noise on it. */
+  const coil = (noiseV: number) => {
+    const random = seeded(11);
+    const samples = Float32Array.from({ length: 20_000 }, (_, i) => {
+      const wave = 0.6 * Math.sin(2 * Math.PI * 48 * (i / 5000));
+      return Math.round((wave + noiseV * normal(random)) / 0.005) * 0.005;
+    });
+    const capture = { name: "x", sampleS: 1 / 5000, startS: 0, channels: [{ name: "A", unit: "V" as const, samples }] };
+    return analyseCapture(capture, { family: "passive", pulses: 48 })[0]!;
+  };
+
+  it("is told, and how large it is; the wave's own bend and the converter's steps are none", () => {
+    expect(codes(coil(0))).toEqual([]);
+    expect(codes(coil(0.004))).toEqual([]);
+    const [found, ...more] = coil(0.12).findings;
+    expect([found?.code, more]).toEqual(["interference", []]);
+    expect(found!.size).toBeCloseTo(0.12, 1);
+  });
+});
+
+describe("where a level went and stayed", () => {
+  it("is where what was recorded and what was held part for good, and for four tenths of a second at least", () => {
+    const held = new Float32Array(1000).fill(0.84);
+    const recorded = held.slice();
+    recorded.fill(0, 200, 300);
+    recorded.fill(12, 550);
+    expect(endsAway(recorded, held, 0.001)).toBeCloseTo(0.55, 9);
+    expect(endsAway(recorded, held, 0.0005)).toBeNull();
+    expect(endsAway(held, held, 0.001)).toBeNull();
+    expect(endsAway(new Float32Array(1000), held, 0.001)).toBe(0);
   });
 });

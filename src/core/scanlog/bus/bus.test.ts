@@ -171,6 +171,30 @@ describe("drives of another maker on the bus", () => {
   });
 });
 
+/** One message of so many bytes, each two a wheel that drives off and stops, but for those at a place that keep still. */
+function message(bytes: number, wheels: readonly number[], k: number): string {
+  const data = new Uint8Array(bytes);
+  wheels.forEach((at, wheel) => {
+    const raw = Math.round(4000 * Math.sin((Math.PI * k) / 400) ** 2 * (1 + 0.004 * Math.sin(k / 30 + wheel)));
+    [data[at], data[at + 1]] = [raw >> 8, raw & 0xff];
+  });
+  return `(${(1000 + k / 50).toFixed(6)}) can0 214#${Buffer.from(data).toString("hex").toUpperCase()}`;
+}
+
+describe("a wheel that says nothing beside three that move", () => {
+  it.each([
+    ["first", 8, [2, 4, 6], [0, 2, 4, 6]],
+    ["second", 8, [0, 4, 6], [0, 2, 4, 6]],
+    ["last", 8, [0, 2, 4], [0, 2, 4, 6]],
+    ["last of a longer message", 12, [2, 4, 6], [2, 4, 6, 8]],
+    ["nowhere: there is no room beside them", 6, [0, 2, 4], [0, 2, 4]],
+  ] as const)("%s in line is proposed with them", (_, bytes, moving, all) => {
+    const lines = Array.from({ length: 1200 }, (_, k) => message(bytes, moving, k));
+    const [found] = busSummary(parseBusLog(lines.join("\n"), "dead.log")).likely;
+    expect(found!.map(({ firstBit }) => firstBit >> 3)).toEqual(all);
+  });
+});
+
 describe("a map of the wheels", () => {
   const places = [0, 2, 4, 6].map((byte) => ({
     id: 0x214,
