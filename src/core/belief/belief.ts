@@ -77,7 +77,7 @@ export class Belief implements Posterior {
   #slipSums = new Float64Array(0);
   #answered!: Answered;
   #unlisted = UNLISTED_PRIOR;
-  /** For each hypothesis, 1 where its fault can change one of the readings of the log. */
+  /** For each hypothesis, what kinds of readings of the log its fault can change. */
   #touched = new Uint8Array(0);
 
   constructor(
@@ -257,7 +257,14 @@ export class Belief implements Posterior {
         shares[g]! > (older ? REPLANNED_SHARE : PLANNED_SHARE) &&
         speaking.get(hookupKey(hookup))!.has(g),
     );
-    return hookups.map((hookup, i) => ({ table: this.#answered.changed(tables[i]!), speakers: speakers.get(hookup)! }));
+    return hookups.map((hookup, i) => {
+      const touched = this.#touchedFor(hookup);
+      return {
+        table: this.#answered.changed(tables[i]!),
+        speakers: speakers.get(hookup)!,
+        sameNumbers: this.#localisation.sameValues(hookup).map((same, g) => (touched[g] ? 0 : same)),
+      };
+    });
   }
 
   spanDamage(h: number): { span: number; fraction: number; weight: number }[] {
@@ -305,9 +312,16 @@ export class Belief implements Posterior {
 
   #touch({ hookup, value }: Observation): void {
     if (value.kind === "word") return;
+    const kind = isOfTheRing(hookup) ? RING_TOUCHED : WIRES_TOUCHED;
     this.#localisation.sameValues(hookup).forEach((same, g) => {
-      if (!same) this.#touched[g] = 1;
+      if (!same) this.#touched[g]! |= kind;
     });
+  }
+
+  /** For each hypothesis, 1 where its fault had a part in an earlier reading that has to do with this one: a gauge's has not with volts at rest. */
+  #touchedFor(hookup: Hookup): Uint8Array {
+    const kinds = isTurned(hookup) || isOfTheRing(hookup) ? RING_TOUCHED | WIRES_TOUCHED : WIRES_TOUCHED;
+    return this.#touched.map((touched) => (touched & kinds ? 1 : 0));
   }
 
   #keepSlips(weighed: Weighed, slips: Uint8Array): void {
@@ -348,7 +362,7 @@ export class Belief implements Posterior {
   }
 
   #moment(hookup: Hookup, shares: Float64Array): Moment {
-    return { shares, readBefore: this.readBefore(hookup), turn: this.#log.length, touched: this.#touched };
+    return { shares, readBefore: this.readBefore(hookup), turn: this.#log.length, touched: this.#touchedFor(hookup) };
   }
 
   #tables(forecasts: Forecasts, hookups: readonly Hookup[], shares: Float64Array): ForecastTable[] {
@@ -408,6 +422,18 @@ function ratio(after: Float64Array, before: Float64Array): Float64Array {
 
 function sum(values: Float64Array): number {
   return values.reduce((all, value) => all + value, 0);
+}
+
+const RING_TOUCHED = 1;
+const WIRES_TOUCHED = 2;
+
+function isOfTheRing({ instrument }: Hookup): boolean {
+  return instrument === "gauge";
+}
+
+/** What is read of a turning wheel hangs on ring and wires alike. */
+function isTurned({ instrument }: Hookup): boolean {
+  return instrument === "hertz" || instrument === "volts-ac" || instrument === "duty";
 }
 
 /** Whether a group has become too thin to be trusted: (Σw)² / Σw² (Kish's effective count) against its size. */

@@ -26,6 +26,8 @@ export interface Weighed {
 export interface PlanningTable {
   table: ForecastTable;
   speakers: Int32Array;
+  /** For each hypothesis, 1 where its fault cannot change the numbers of this reading, only how often it shows each. */
+  sameNumbers: Uint8Array;
 }
 
 /** What is believed of one corner once all readings so far are weighed: what verdict and planning may see. */

@@ -106,14 +106,16 @@ const OF_PART = 0.5;
  * Sorts one check's forecasts into outcome bins by group.
  * @param speakers for each group, the group whose forecasts stand for it (see belief/localisation.ts)
  * @param clouds what each group's candidates stand for, where it is at hand (see kernel.ts)
+ * @param sameNumbers groups that differ in how often they show a number, and not in which
  */
 export function informationTable(
   table: ForecastTable,
   planning: Planning,
   speakers: Int32Array,
   clouds: readonly Cloud[] = [],
+  sameNumbers: Uint8Array | null = null,
 ): InformationTable {
-  const { chances, bins } = outcomeChances(table, planning, speakers, clouds, "group");
+  const { chances, bins } = outcomeChances(table, planning, speakers, clouds, "group", sameNumbers);
   speakFor(speakers, chances, bins);
   const slipped = planning.posterior.slippedBefore(table.hookup);
   const kinds = planning.posterior.complaint.presence === "intermittent" ? partsOf(planning.posterior) : null;

@@ -88,8 +88,8 @@ export function proposeChecks(
   const costFrom = costOf(policy, Math.min(1, outAnyway));
   const score = (i: number, clouds: readonly Cloud[]): Scored => {
     const check = allowed[i]!;
-    const { table, speakers } = tables[i]!;
-    const information = informationTable(table, planning, speakers, clouds);
+    const { table, speakers, sameNumbers } = tables[i]!;
+    const information = informationTable(table, planning, speakers, clouds, sameNumbers);
     const cost = costFrom(check, progress.done);
     return { check, information, cost, bits: information.bits, worth: information.bits / cost };
   };

@@ -36,6 +36,7 @@ export function outcomeChances(
   speakers: Int32Array,
   clouds: readonly Cloud[],
   by: State,
+  sameNumbers: Uint8Array | null = null,
 ): { chances: Float64Array; bins: number } {
   const speaking = new Set<number>();
   speakers.forEach((voice, g) => {
@@ -43,7 +44,14 @@ export function outcomeChances(
   });
   return table.kind === "words"
     ? wordChances(table, planning, speaking, by)
-    : numberChances(isToggleTest(table.hookup) ? toggleOutcomes(table) : table, planning, speaking, clouds, by);
+    : numberChances(
+        isToggleTest(table.hookup) ? toggleOutcomes(table) : table,
+        planning,
+        speaking,
+        clouds,
+        by,
+        sameNumbers,
+      );
 }
 
 /**
@@ -53,7 +61,16 @@ export function outcomeChances(
 function toggleOutcomes(table: NumberTable): NumberTable {
   const high = endForecast(table, "high");
   const low = endForecast(table, "low");
-  const onScale = high.onScale.map((x, at) => (high.values[at]! > low.values[at]! ? x : x + OFF_SCALE));
+  const toggles = high.values.map((value, at) => Number(value > low.values[at]!));
+  const { values, errors, chances } = high;
+  const onScale = high.onScale.map((x, at) => (toggles[at] ? x : x + OFF_SCALE));
+  for (let state = 0; state < values.length; state += LEVELS) {
+    if (toggles[state] || chances[state] === 0) continue;
+    // One level alone: it has the place of those that stay at the lower or at the higher.
+    const to = table.chances[state + 1]! > table.chances[state]! ? state + 2 : state + 1;
+    for (const list of [values, errors, onScale, chances]) list[to] = list[state]!;
+    chances[state] = 0;
+  }
   return { ...high, onScale };
 }
 
@@ -66,6 +83,7 @@ function numberChances(
   speaking: ReadonlySet<number>,
   clouds: readonly Cloud[],
   by: State,
+  sameNumbers: Uint8Array | null = null,
 ): { chances: Float64Array; bins: number } {
   const { posterior, stride, within } = planning;
   const { hookup, slots } = table;
@@ -83,9 +101,13 @@ function numberChances(
   const slip = slipChance(hookup);
   const again = secondTime(table, posterior, usual, slip);
   const goesOver = hookup.instrument === "ohms" || hookup.instrument === "capacitance";
-  for (const g of speaking) {
+  const lead = by === "group" && sameNumbers ? likeliest(speaking, sameNumbers, planning.shares) : -1;
+  const ofLead = { chances: new Float64Array(LEVELS * all), mass: new Float64Array(LEVELS) };
+  for (const g of lead < 0 ? speaking : [lead, ...[...speaking].filter((other) => other !== lead)]) {
     const group = posterior.hypotheses[g]!;
     const cloud = clouds[g];
+    const follows = g !== lead && lead >= 0 && sameNumbers![g] === 1;
+    const shown = new Float64Array(LEVELS);
     const kernels = cloud
       ? cloudKernels(table, posterior, group, cloud, stride)
       : slotKernels(table, group, within, stride);
@@ -100,10 +122,17 @@ function numberChances(
         const at = start + slot;
         const own = table.chances[at]! * weight;
         if (own === 0) continue;
+        // What it may show is what the likeliest of those that show the same numbers shows; how often it does is its own.
+        if (follows && slot < LEVELS && ofLead.mass[slot]! > 0) {
+          shown[slot]! += own;
+          continue;
+        }
         const isAway = by === "group" && slot >= LEVELS;
         if (isAway) awayMass[g]! += own;
-        const into = isAway ? away : chances;
-        const first = isAway ? 0 : state * all;
+        const leads = g === lead && !isAway && slot < LEVELS;
+        if (leads) ofLead.mass[slot]! += own;
+        const into = isAway ? away : leads ? ofLead.chances : chances;
+        const first = isAway ? 0 : leads ? slot * all : state * all;
         let mass = isAway ? own * planning.shares[g]! : own;
         if (goesOver) {
           const value = table.values[at]!;
@@ -124,6 +153,11 @@ function numberChances(
         spread(into, first, bins, expected, share * mass, joined(error * ERRS_ANEW, kernel) / width);
       }
     }
+    const taken = g === lead ? ofLead.mass : shown;
+    for (let slot = 0; slot < LEVELS; slot++)
+      if (taken[slot]! > 0)
+        for (let bin = 0; bin < all; bin++)
+          chances[g * all + bin]! += (taken[slot]! / ofLead.mass[slot]!) * ofLead.chances[slot * all + bin]!;
   }
   const total = away.reduce((sum, one) => sum + one, 0);
   if (total > 0)
@@ -132,6 +166,13 @@ function numberChances(
   const slips = slippedNumbers(hookup, usual, span.low, width, bins);
   for (const one of states) mixSlips(chances, one * all, slips, slip);
   return { chances, bins: all };
+}
+
+/** The likeliest of those that speak and may show the same numbers; −1 where there is none. */
+function likeliest(speaking: ReadonlySet<number>, sameNumbers: Uint8Array, shares: Float64Array): number {
+  let lead = -1;
+  for (const g of speaking) if (sameNumbers[g] && (lead < 0 || shares[g]! > shares[lead]!)) lead = g;
+  return lead;
 }
 
 function joined(error: number, kernel: number): number {
