@@ -78,11 +78,11 @@ const OWN_LOOKS = {
 export function isSeenTwice(part: Part, place: Place, setup: CornerSetup, taken: readonly Taken[]): boolean {
   const stretch = stretchOf(part, place, setup);
   if (stretch) return taken.filter(({ hookup, speaks }) => speaks && isAcross(hookup, stretch)).length >= 2;
-  // The fault went along with the sensor, and something at its own plug was wrong before.
+  // The fault went along with the sensor, which leaves ring, seat and loom behind, and was read or recorded besides.
   if (part === "sensor")
     return (
       taken.some(({ hookup, word }) => isLook("swap")(hookup) && word === WENT_ALONG) &&
-      taken.some(({ hookup, speaks }) => speaks && isAtFace(hookup, "plug", "out"))
+      taken.some(({ hookup, speaks }) => speaks && !isLook("swap")(hookup))
     );
   if (part !== "ring" && part !== "bearing" && part !== "mounting" && part !== "tyre") return false;
   const own = taken.filter(({ hookup }) => OWN_LOOKS[part](hookup));

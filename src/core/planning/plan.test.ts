@@ -182,6 +182,38 @@ describe("the line-up", () => {
     expect(promised([{ ...supplyAtC1, value: "0.00 V" }])).toBeGreaterThan(again + 0.1);
   });
 
+  it("what the car is fed with, which nobody said, tells no ring from a worn tip: such volts are promised nothing", () => {
+    const threeWire = cornerSetupSchema.parse({ ...setup, family: "active-3wire", supplyV: undefined });
+    const belief = new Belief(threeWire, complaintSchema.parse({ presence: "hard" }), { seed: 9 });
+    const seen = (reading: object) => belief.add(evidence(threeWire, reading));
+    seen({ instrument: "scan", look: "speed", state: { wheel: "driven", speedKmh: 30 }, value: "erratic" });
+    seen({ instrument: "scope", point: "plug.out.signal", state: { wheel: "hand" }, finding: "clean" });
+    seen({ instrument: "hands", look: "bearing", state: { key: "off" }, value: "tight" });
+    seen({ instrument: "gauge", look: "runout", state: { key: "off" }, value: "0.72 mm" });
+    seen({ instrument: "gauge", look: "gap", state: { key: "off" }, value: "1.4 mm" });
+    expect(rankParts(belief)[0]).toMatchObject({ part: "ring" });
+    const shares = belief.shares();
+    const planning = {
+      posterior: belief,
+      shares,
+      stride: PLANNING_STRIDE,
+      within: subsetWeights(belief, PLANNING_STRIDE),
+    };
+    const promised = (red: string, black: string, wheel = "still") => {
+      const { hookup } = evidence(threeWire, { instrument: "volts-dc", red, black, state: { wheel }, value: "5 V" });
+      const [{ table, speakers, sameNumbers }] = belief.planningForecasts([hookup], shares) as [PlanningTable];
+      return informationTable(table, planning, speakers, belief.clouds, sameNumbers).bits;
+    };
+    for (const red of ["plug.in.supply", "plug.out.signal", "c1.out.signal"])
+      expect(promised(red, "battery.negative"), red).toBeLessThan(0.02);
+    const [best] = proposeChecks(
+      belief,
+      { approach: "information", pierce: false },
+      { done: new Set(), skipped: new Set() },
+    );
+    expect(best!.check.hookup.instrument).not.toBe("volts-dc");
+  });
+
   it("weights sum to one and no reading can make a share negative or lost", () => {
     const belief = new Belief(setup, complaintSchema.parse({}), { seed: 8, perGroup: 40 });
     for (const value of ["0.8 V", "900 V", "-12 V", "0 V"]) {
