@@ -6,6 +6,7 @@ const EVERY = [
   "batteryV",
   "feedOhms",
   "earthOhms",
+  "carLoadOhms",
   "offOhms",
   "contactOhms",
   "insulationS",

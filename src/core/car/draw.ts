@@ -76,6 +76,8 @@ function drawCircuit(setup: CornerSetup, at: Ranges): CornerCondition {
   circuit.batteryV = between(at("batteryV"), 12, 12.9);
   circuit.feedOhms = logBetween(at("feedOhms"), 0.02, 0.12);
   circuit.earthOhms = logBetween(at("earthOhms"), 0.003, 0.05);
+  // Lamps and motors left on make it a few ohms, modules asleep hundreds and more (engineering judgement).
+  circuit.carLoadOhms = logBetween(at("carLoadOhms"), 3, 1000);
   // An ABS module at rest draws a few tenths of an ampere to two (from memory).
   circuit.moduleLoadOhms = logBetween(at("moduleLoadOhms"), 8, 50);
   // Regulators and their watchdogs let go somewhere below what a cranking battery holds; a feed that is only a switch and

@@ -19,6 +19,8 @@ export interface CornerCondition {
   batteryV: number;
   feedOhms: number;
   earthOhms: number;
+  /** What all that hangs on battery positive shows against the body once the battery is taken off. */
+  carLoadOhms: number;
   moduleLoadOhms: number;
   /** Left with less than this between its feed and its ground it switches its outputs off. */
   resetV: number;
@@ -119,6 +121,7 @@ function makeNominal(setup: CornerSetup): CornerCondition {
     batteryV: 12.4,
     feedOhms: 0.05,
     earthOhms: 0.02,
+    carLoadOhms: 20,
     moduleLoadOhms: 15,
     resetV: 6,
     regulatorV: nominalSupplyV(setup),

@@ -23,8 +23,6 @@ export const REGULATOR_DROP_V = 0.3;
 const EARTH = 0;
 const POWER = 1;
 const FIRST = 2;
-/** Engine loads seen from the battery clamp once the battery is taken off. */
-const CAR_LOAD_OHMS = 20;
 
 /** One probed place on a span, counted from the module end. */
 interface Cut {
@@ -97,7 +95,7 @@ export class CornerNet {
     this.loaded = loaded || (state.key === "on" && !state.batteryOff);
     const powered = state.key === "on" && !state.batteryOff;
     this.stampModule(car, state, powered);
-    const rail = state.batteryOff ? { volts: 0, seriesOhms: CAR_LOAD_OHMS } : { volts: car.batteryV, seriesOhms: 0 };
+    const rail = state.batteryOff ? { volts: 0, seriesOhms: car.carLoadOhms } : { volts: car.batteryV, seriesOhms: 0 };
     let cursor = 0;
     for (let station = 0; station < this.stationIds.length; station++) {
       this.inLevel[station] = cursor;
@@ -148,7 +146,7 @@ export class CornerNet {
     const { ladder } = this;
     const moduleOpen = state.unplugged.includes("module");
     const railV = state.batteryOff ? 0 : car.batteryV;
-    ladder.joinPotential(POWER, 1 / (car.feedOhms + (state.batteryOff ? CAR_LOAD_OHMS : 0)), railV);
+    ladder.joinPotential(POWER, 1 / (car.feedOhms + (state.batteryOff ? car.carLoadOhms : 0)), railV);
     ladder.joinPotential(EARTH, 1 / car.earthOhms, 0);
     // With its plug off the module's own supply pins are usually in that plug too, so it is dead then.
     const awake = powered && !moduleOpen;

@@ -76,6 +76,7 @@ function drawCase(random: () => number): Case {
   if (random() < 0.5) car.sensor.deadV = car.sensor.minimumV * ohms(0.1, 0.8);
   car.sensor.mode = pick(["alive", "alive", "alive", "open", "short"]);
   car.earthOhms = ohms(0.01, 3);
+  car.carLoadOhms = ohms(2, 5000);
   car.insulationS = 1 / ohms(1e9, 1e12);
   const state: CircuitState = {
     key: random() < 0.8 ? "on" : "off",
@@ -106,7 +107,7 @@ function netlist({ setup, car, state, level }: Case, outputOn: boolean): string 
   const moduleOpen = state.unplugged.includes("module");
   const on = state.key === "on" && !state.batteryOff && !moduleOpen;
   out.push(`Vbat bat 0 ${state.batteryOff ? 0 : car.batteryV}`);
-  r("bat", name("power"), car.feedOhms + (state.batteryOff ? 20 : 0));
+  r("bat", name("power"), car.feedOhms + (state.batteryOff ? car.carLoadOhms : 0));
   r(name("earth"), "0", car.earthOhms);
   r("power", "earth", on ? car.moduleLoadOhms : car.offOhms);
   const available = (car.batteryV * car.moduleLoadOhms) / (car.moduleLoadOhms + car.feedOhms + car.earthOhms) - 0.3;
@@ -160,7 +161,7 @@ function netlist({ setup, car, state, level }: Case, outputOn: boolean): string 
     defects.forEach((defect, k) => {
       const at = `s${span}k${k}w${defect.conductor}`;
       if (defect.kind === "to-ground") r(at, "0", defect.ohms);
-      if (defect.kind === "to-power") r(at, "bat", defect.ohms + (state.batteryOff ? 20 : 0));
+      if (defect.kind === "to-power") r(at, "bat", defect.ohms + (state.batteryOff ? car.carLoadOhms : 0));
       if (defect.kind === "to-neighbour") r(at, `s${span}k${k}w${(defect.conductor + 1) % wires}`, defect.ohms);
     });
   }
