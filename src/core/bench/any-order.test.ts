@@ -36,6 +36,6 @@ describe("the same readings, first to last and last to first", () => {
       const shares = all.map((shareOf) => shareOf(part));
       expect(Math.max(...shares) - Math.min(...shares), part).toBeLessThan(MOST_APART);
     }
-    for (const shareOf of all) expect(suspected.reduce((sum, part) => sum + shareOf(part), 0)).toBeGreaterThan(0.85);
+    for (const shareOf of all) expect(suspected.reduce((sum, part) => sum + shareOf(part), 0)).toBeGreaterThan(0.8);
   });
 });

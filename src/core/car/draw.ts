@@ -114,9 +114,9 @@ function drawPassive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): 
 function drawActive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): void {
   const { sensor } = circuit;
   const usual = tolerancesOf(setup);
-  // 10 to 12 V of a nominal 12 are met on good cars: regulated, or the battery less a drop (common practice).
+  // 10 to 12 V of a nominal 12 are met on good cars: regulated, or the battery less a drop (common practice); 5 V are held closer.
   const supplyV = suppliedV(setup, at);
-  circuit.regulatorV = supplyV * between(at("regulatorV"), 0.88, 1.03);
+  circuit.regulatorV = supplyV * between(at("regulatorV"), supplyV > MOST_LOGIC_V ? 0.88 : 0.95, 1.03);
   circuit.sourceOhms = logBetween(at("sourceOhms"), 5, 30);
   // A starved module is off for good, or its switch leaks part of what is left (engineering judgement).
   circuit.starvedShare = Math.max(0, between(at("starvedShare"), -1, 0.9));
@@ -162,7 +162,7 @@ function suppliedV(setup: CornerSetup, at: Ranges): number {
 }
 
 const LOGIC_V = 5;
-/** Up to here a pull-up hangs on logic's own supply. */
+/** Up to here it is logic's own supply that feeds it. */
 const MOST_LOGIC_V = 6;
 
 function isBiased({ legBias }: CornerSetup, at: Ranges): boolean {

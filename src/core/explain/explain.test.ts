@@ -54,6 +54,8 @@ describe("the corner under the sliders", () => {
     expect(said[7]).toMatch(/jumps|falls out/);
     expect(said[9]).toMatch(/sees nothing/);
     expect(lessons.length).toBe(13);
+    for (const { title, text, move } of lessons)
+      for (const said of [title, text, move]) expect(said).toMatch(/^[“A-Z].{8,}/);
   });
 
   it("levels go with the sense resistor and keep their ratio; a wheel that runs out folds as evenly as one that does not", () => {

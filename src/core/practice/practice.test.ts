@@ -130,6 +130,14 @@ describe("practice", () => {
     expect(withCode.every(({ complaint, setup }) => namesCorner(decodeCode(complaint.codes[0]!)!, setup.corner))).toBe(
       true,
     );
+    // Failure types by SAE J2012-DA, from memory: a dead sensor is an open circuit or no signal, seldom anything else.
+    const dead = Array.from({ length: 400 }, (_, seed) =>
+      practiceCar({ ...exercise, skill: undefined, seed: seed + 1 }),
+    )
+      .filter(({ fault, complaint }) => fault === "sensor-open@sensor" && complaint.codes.length > 0)
+      .map(({ complaint }) => /-(1[34]|31)/.test(complaint.codes[0]!));
+    expect(dead.length).toBeGreaterThan(8);
+    expect(dead.filter(Boolean).length / dead.length).toBeGreaterThan(0.7);
     const sensors = cars.filter(({ fault }) => fault.startsWith("sensor-"));
     expect(sensors.some(({ complaint }) => /new sensor already/.test(complaint.note!))).toBe(false);
     expect(cars.some(({ complaint }) => /new sensor already/.test(complaint.note!))).toBe(true);
@@ -149,7 +157,10 @@ describe("practice", () => {
       simulated: { fault: "sensor-open@sensor", second: "channel-supply@module-supply", seed: 3, intermittent: false },
     };
     const { hookup } = checkCatalogue(job.setup).find(({ id }) => id.startsWith("volts-dc:plug.out.supply>battery"))!;
-    const volts = (one: Job) => Number.parseFloat(readSimulated(one, hookup)!);
+    const volts = (one: Job) => {
+      const shown = readSimulated(one, hookup)!;
+      return Number.parseFloat(shown) * (shown.includes("mV") ? 1e-3 : 1);
+    };
     const [sensorDone, supplyDone] = ["sensor-open@sensor", "channel-supply@module-supply"].map((id) =>
       with_(job, [], id),
     );
