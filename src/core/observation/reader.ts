@@ -286,7 +286,11 @@ export class StateReader {
     if (this.setup.family === "active-3wire") return [0.2, Math.min(pullUpV, batteryV)];
     const fedOhms = sourceOhms + (senseHigh ? senseOhms : 0);
     const level = (amps: number) =>
-      rides(red) ? Math.min(regulatorV, batteryV - REGULATOR_DROP_V) - fedOhms * amps : senseHigh ? 0 : senseOhms * amps;
+      rides(red)
+        ? Math.min(regulatorV, batteryV - REGULATOR_DROP_V) - fedOhms * amps
+        : senseHigh
+          ? 0
+          : senseOhms * amps;
     return [level(sensor.lowA), level(sensor.highA)];
   }
 }
