@@ -22,7 +22,7 @@ const low = { sense: "low" };
 const toggles = [volts("plug.out.return", "0.88 / 1.76 V", creep), capture("plug.out.return", "clean")];
 
 describe("a sound two-wire corner", () => {
-  it.each(["12 Hz", "25 Hz", "48 Hz", "96 Hz", "150 Hz"])("spun by hand to %s is no gap and no sensor", (spun) => {
+  it.each(["12 Hz", "96 Hz", "150 Hz"])("spun by hand to %s is no gap and no sensor", (spun) => {
     const share = sharesOf("active-2wire", [hertz("plug.out.return", spun), ...toggles], low);
     expect(share("mounting")).toBeLessThan(0.2);
     expect(share("connector", "harness")).toBeLessThan(0.2);
@@ -31,8 +31,6 @@ describe("a sound two-wire corner", () => {
 
   it.each([
     ["13.7 V", "13.1 V", "a charger holds the battery"],
-    ["14.2 V", "13.6 V", "the engine runs"],
-    ["12.6 V", "12.6 V", "the supply is the battery"],
     ["11.6 V", "10.9 V", "the battery is tired"],
   ])("battery %s, supply %s: %s, and no part is blamed for it", (battery, supply) => {
     const read = [volts("battery.positive", battery), volts("plug.in.supply", supply), ...toggles];
@@ -57,9 +55,7 @@ describe("a sound two-wire corner", () => {
 describe("a sound three-wire corner", () => {
   it.each([
     [5, "4.8 V"],
-    [5, "5.1 V"],
     [12, "10.8 V"],
-    [12, "11.4 V"],
     [12, "12.2 V"],
   ])("of a nominal %i V toggles up to %s, and its wires are not blamed for it", (supplyV, high) => {
     const read = [
@@ -73,22 +69,19 @@ describe("a sound three-wire corner", () => {
 });
 
 describe("a return wire rubbed through to battery positive", () => {
-  it.each(["1.2 Ω", "4 Ω", "25 Ω", "200 Ω", "900 Ω"])(
-    "shows %s to the body with the battery off: what else hangs on it",
-    (read) => {
-      const share = sharesOf(
-        "active-2wire",
-        [
-          volts("c1.in.return", "11.44 V"),
-          volts("c1.in.supply", "-0.95 V", { key: "on", unplugged: ["c1"] }, "c1.in.return"),
-          ohms("c1.in.return", "body", read, "module", "c1"),
-          ohms("module.out.return", "c1.in.return", "0.2 Ω", "module", "c1"),
-        ],
-        low,
-      );
-      expect(share("harness")).toBeGreaterThan(0.85);
-    },
-  );
+  it.each(["1.2 Ω", "200 Ω"])("shows %s to the body with the battery off: what else hangs on it", (read) => {
+    const share = sharesOf(
+      "active-2wire",
+      [
+        volts("c1.in.return", "11.44 V"),
+        volts("c1.in.supply", "-0.95 V", { key: "on", unplugged: ["c1"] }, "c1.in.return"),
+        ohms("c1.in.return", "body", read, "module", "c1"),
+        ohms("module.out.return", "c1.in.return", "0.2 Ω", "module", "c1"),
+      ],
+      low,
+    );
+    expect(share("harness")).toBeGreaterThan(0.85);
+  });
 });
 
 it("two wires changed over leave a sensor that switches nothing, whichever side is sensed", () => {
