@@ -7,10 +7,10 @@ import { unsaid } from "../../../bench/stories/unsaid";
 import { wiresAndSensors } from "../../../bench/stories/wires-and-sensors";
 import { wrongIn } from "../../../bench/stories/story";
 
-/** All of them run by `npm run bench:stories`; here two in three of the first, and one in three of the rest. */
+/** All of them run by `npm run bench:stories`; here one in two, and one in three of the later ones. */
 const told = [
-  ...unsaid.filter((_, i) => i % 3 !== 2),
-  ...stories.filter((_, i) => i % 3 !== 1),
+  ...unsaid.filter((_, i) => i % 2 === 0),
+  ...stories.filter((_, i) => i % 2 === 0),
   ...[...wiresAndSensors, ...partsAndCodes, ...habits, ...seldom].filter((_, i) => i % 3 === 0),
 ];
 
