@@ -78,7 +78,7 @@ export const demoCars: readonly DemoCar[] = [
     complaint: { codes: ["C0037-13"], symptoms: ["lamp"] },
     fault: "wire-open@span2.supply",
     seed: 3,
-    readings: 5,
+    readings: 6,
     capture: null,
     spin: { fromKmh: 8, toKmh: 4 },
   },

@@ -10,6 +10,7 @@ export const readingsTaken: Readonly<Record<string, readonly string[]>> = {
     "volts-dc:plug.in.supply>battery.negative:on|||still|0|",
     "volts-dc:plug.in.supply>battery.negative:on|plug||still|0|",
     "volts-dc:c1.out.supply>c1.out.return:on|||still|0|",
+    "ohms:c1.out.supply>plug.in.supply:off|c1+plug|b-|still|0|",
   ],
   "demo-heron": ["hertz:plug.out.return>battery.negative:on|||hand|7|"],
   "demo-plover": [
