@@ -18,6 +18,7 @@ import { Localisation } from "./localisation";
 import { pairsCalledFor } from "./pairs";
 import type { Particles } from "./particles";
 import type { PlanningTable, Posterior, Weighed } from "./posterior";
+import { touchesThatCount, touchOf } from "./touched";
 import { isSameAgain, UNLISTED_PRIOR, unlistedLikelihood } from "./unlisted";
 import { settleGroup, type Pull } from "./weigh";
 import { weighIn, type Bench, type Moment } from "./weigh-in";
@@ -312,16 +313,15 @@ export class Belief implements Posterior {
 
   #touch({ hookup, value }: Observation): void {
     if (value.kind === "word") return;
-    const kind = isOfTheRing(hookup) ? RING_TOUCHED : WIRES_TOUCHED;
     this.#localisation.sameValues(hookup).forEach((same, g) => {
-      if (!same) this.#touched[g]! |= kind;
+      if (!same) this.#touched[g]! |= touchOf(hookup);
     });
   }
 
-  /** For each hypothesis, 1 where its fault had a part in an earlier reading that has to do with this one: a gauge's has not with volts at rest. */
+  /** For each hypothesis, 1 where its fault had a part in an earlier reading that has to do with this one. */
   #touchedFor(hookup: Hookup): Uint8Array {
-    const kinds = isTurned(hookup) || isOfTheRing(hookup) ? RING_TOUCHED | WIRES_TOUCHED : WIRES_TOUCHED;
-    return this.#touched.map((touched) => (touched & kinds ? 1 : 0));
+    const counting = touchesThatCount(hookup);
+    return this.#touched.map((touched) => (touched & counting ? 1 : 0));
   }
 
   #keepSlips(weighed: Weighed, slips: Uint8Array): void {
@@ -422,18 +422,6 @@ function ratio(after: Float64Array, before: Float64Array): Float64Array {
 
 function sum(values: Float64Array): number {
   return values.reduce((all, value) => all + value, 0);
-}
-
-const RING_TOUCHED = 1;
-const WIRES_TOUCHED = 2;
-
-function isOfTheRing({ instrument }: Hookup): boolean {
-  return instrument === "gauge";
-}
-
-/** What is read of a turning wheel hangs on ring and wires alike. */
-function isTurned({ instrument }: Hookup): boolean {
-  return instrument === "hertz" || instrument === "volts-ac" || instrument === "duty";
 }
 
 /** Whether a group has become too thin to be trusted: (Σw)² / Σw² (Kish's effective count) against its size. */

@@ -88,7 +88,7 @@ export function weighNumber(
     perSlot.push(
       values && {
         x: values,
-        most: hookup.instrument === "hertz" ? mostByKind(candidates, group, values) : null,
+        most: gradient && hookup.instrument === "hertz" ? mostByKind(candidates, group, values) : null,
         slopes: lean ? slopesNear(candidates, group, values, x, error, lean) : [],
       },
     );

@@ -150,7 +150,7 @@ function drawActive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): v
 
 /** None is built to starve on the supply it is made for, less what is lost before it. */
 function fedWellEnough({ sensor, regulatorV }: CornerCondition, lostV: number): void {
-  sensor.minimumV = Math.min(sensor.minimumV, MOST_OF_LEFT * (regulatorV - lostV));
+  sensor.minimumV = Math.min(sensor.minimumV, Math.max(LEAST_MINIMUM_V, MOST_OF_LEFT * (regulatorV - lostV)));
   sensor.deadV = Math.min(sensor.deadV, MOST_DEAD * sensor.minimumV);
 }
 
@@ -181,6 +181,8 @@ function isPulseCoded({ protocol }: CornerSetup, at: Ranges): boolean {
 const MOST_PULSES = 54;
 /** A sensor keeps working down to this part of its supply at least. */
 const MOST_OF_SUPPLY = 0.75;
+/** Under this no chip works, whatever supply was typed for it (from memory). */
+const LEAST_MINIMUM_V = 1;
 /** Of the volts left to it on a good corner, the part that is enough for any sensor. */
 const MOST_OF_LEFT = 0.9;
 /** Less across the pair would take half of a coil's signal (engineering judgement). */

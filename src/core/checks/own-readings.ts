@@ -82,7 +82,7 @@ export function isSeenTwice(part: Part, place: Place, setup: CornerSetup, taken:
   if (part === "sensor")
     return (
       taken.some(({ hookup, word }) => isLook("swap")(hookup) && word === WENT_ALONG) &&
-      taken.some(({ hookup, speaks }) => speaks && !isLook("swap")(hookup))
+      taken.some(({ hookup, speaks }) => speaks && hookup.instrument !== "scan" && !isLook("swap")(hookup))
     );
   if (part !== "ring" && part !== "bearing" && part !== "mounting" && part !== "tyre") return false;
   const own = taken.filter(({ hookup }) => OWN_LOOKS[part](hookup));
