@@ -5,6 +5,7 @@ import { diagnosisOf } from "../src/core/bench/diagnosis";
 import { progressOf } from "../src/core/bench/progress";
 import { captureToCsv } from "../src/core/capture/csv";
 import { cornerJobs } from "../src/core/job/corner-in-work";
+import { aloneParts } from "../src/core/replay/beside";
 import { replay } from "../src/core/replay/replay";
 import type { Job } from "../src/core/job/schema";
 import { scanToCsv } from "../src/core/scanlog/scan-to-csv";
@@ -48,7 +49,7 @@ function workedOut(jobs: readonly Job[]): Record<string, Record<string, DemoWork
     for (const [tag, catalogue] of tongues)
       worked[tag]![job.id] = spokenIn(catalogue, () => {
         const diagnosis = diagnosisOf(belief, job.policy, progressOf(job));
-        return { row: boardRowOf(job, diagnosis), diagnosis };
+        return { row: boardRowOf(diagnosis, job.beside && aloneParts(job)), diagnosis };
       });
   }
   return worked;

@@ -5,7 +5,10 @@ import { forecastStrip, previewReading, type ForecastStrip, type Preview } from 
 import { observationsOf } from "../core/replay/observations";
 import { progressOf } from "../core/bench/progress";
 import { readingsByStage, standingRepairs } from "../core/job/derive";
-import { replay, replayNow } from "../core/replay/replay";
+import { partsAlone, toldBeside } from "../core/replay/beside";
+import { replayAlone, replayNow } from "../core/replay/replay";
+import { corners } from "../core/units/corner";
+import type { CornerParts } from "../core/verdict/car-parts";
 import { diagnosisOf, rankingOf, type Diagnosis, type Ranking } from "../core/bench/diagnosis";
 import { boardRowOf } from "../core/bench/board-row";
 import type { BoardRow } from "../core/board/board";
@@ -31,7 +34,14 @@ interface Kept {
   readings: string[];
   belief: Belief;
 }
-let [current, now]: [Kept | null, Kept | null] = [null, null];
+interface AtHand extends Kept {
+  job: CornerJob;
+  /** So many readings were in what was last kept of it. */
+  keptAt: number;
+}
+/** Line-ups as their cars came, by job: those of one car's corners, which ask each other. */
+const kept = new Map<string, AtHand>();
+let now: Kept | null = null;
 
 let turn: Promise<unknown> = Promise.resolve();
 
@@ -40,7 +50,7 @@ let turn: Promise<unknown> = Promise.resolve();
  * weigh the same log beside it nor add a reading under it.
  */
 function ask<T>(job: CornerJob, question: (belief: Belief) => T): Promise<T> {
-  const next = turn.then(async () => question(await atHandOrOpened(job)));
+  const next = turn.then(async () => question(await withBeside(job)));
   turn = next.catch(() => undefined);
   return next;
 }
@@ -51,36 +61,54 @@ function askNow<T>(job: CornerJob, question: (belief: Belief) => T): Promise<T> 
     const repairs = standingRepairs(job);
     if (repairs.length === 0) return question(asItCame);
     const readings = readingsByStage(job).map((stage) => stage.map(({ id }) => id));
-    const key = JSON.stringify([drawnFrom(job), repairs, readings]);
+    const key = JSON.stringify([drawnFrom(job), toldBeside(job, aloneAtHand), repairs, readings]);
     if (now?.key !== key) now = { key, readings: [], belief: replayNow(job, undefined, asItCame) };
     return question(now.belief);
   });
+}
+
+/** A corner's line-up, told what the lines-up of the car's other corners say. */
+async function withBeside(job: CornerJob): Promise<Belief> {
+  const { beside = [] } = job;
+  const all = [job, ...beside];
+  for (const one of beside) await atHandOrOpened({ ...one, beside: all.filter((other) => other !== one) });
+  const belief = await atHandOrOpened(job);
+  belief.tell(toldBeside(job, aloneAtHand));
+  keepSoon();
+  return belief;
+}
+
+/** What a corner's line-up, at hand already, says by its own log. */
+function aloneAtHand({ id }: CornerJob): CornerParts {
+  return partsAlone(kept.get(id)!.belief);
 }
 
 /** The line-up at hand, with the newest readings added, or opened when it is another's or the log was cut back. */
 async function atHandOrOpened(job: CornerJob): Promise<Belief> {
   const key = drawnFrom(job);
   const { read } = observationsOf(job);
-  const kept = current;
-  if (kept?.key === key && kept.readings.every((id, i) => read[i]?.entryId === id)) {
-    for (const observation of read.slice(kept.readings.length)) {
-      kept.belief.learn(observation);
-      kept.readings.push(observation.entryId);
+  const found = kept.get(job.id);
+  kept.delete(job.id);
+  if (found?.key === key && found.readings.every((id, i) => read[i]?.entryId === id)) {
+    for (const observation of read.slice(found.readings.length)) {
+      found.belief.learn(observation);
+      found.readings.push(observation.entryId);
     }
+    kept.set(job.id, { ...found, job });
   } else {
     const resume = await whereItWas(job, read);
-    const belief = replay(job, { resume, told: tellProgress(job.id) });
-    current = { key, readings: read.map(({ entryId }) => entryId), belief };
-    keptAt = resume?.log.length ?? 0;
+    const belief = replayAlone(job, { resume, told: tellProgress(job.id) });
+    const readings = read.map(({ entryId }) => entryId);
+    kept.set(job.id, { key, readings, belief, job, keptAt: resume?.log.length ?? 0 });
   }
-  keepSoon(job, read);
-  return current!.belief;
+  for (const oldest of kept.keys()) if (kept.size > corners.length) kept.delete(oldest);
+  return kept.get(job.id)!.belief;
 }
 
 /** A single reading is weighed in no time. */
 const WORTH_KEEPING = 2;
 const QUIET_MS = 2000;
-let [keptAt, quiet]: [number, ReturnType<typeof setTimeout> | undefined] = [0, undefined];
+let quiet: ReturnType<typeof setTimeout> | undefined;
 
 async function whereItWas(job: CornerJob, read: readonly Observation[]): Promise<Resume | null> {
   if (read.length < WORTH_KEEPING) return null;
@@ -89,16 +117,18 @@ async function whereItWas(job: CornerJob, read: readonly Observation[]): Promise
   return checkpoint && resumeFrom(checkpoint, job, MODEL, read);
 }
 
-/** Keeps the line-up once nothing was asked for a while. */
-function keepSoon(job: CornerJob, read: readonly Observation[]): void {
+/** Keeps the line-ups for the next time once nothing was asked for a while. */
+function keepSoon(): void {
   clearTimeout(quiet);
-  if (read.length < WORTH_KEEPING || read.length === keptAt) return;
-  const { belief } = current!;
-  quiet = setTimeout(() => {
-    if (current?.belief !== belief || belief.log.length !== read.length) return;
-    keptAt = read.length;
-    keepCheckpoint(job.id, checkpointOf(job, MODEL, belief, read), new Date()).catch(() => (keptAt = 0));
-  }, QUIET_MS);
+  quiet = setTimeout(() => [...kept.values()].forEach(keepForNextTime), QUIET_MS);
+}
+
+function keepForNextTime(one: AtHand): void {
+  if (one.readings.length < WORTH_KEEPING || one.readings.length === one.keptAt) return;
+  const { job, belief } = one;
+  const { read } = observationsOf(job);
+  one.keptAt = read.length;
+  keepCheckpoint(job.id, checkpointOf(job, MODEL, belief, read), new Date()).catch(() => (one.keptAt = 0));
 }
 
 /** Says how far a long log is weighed, to whoever waits for it. */
@@ -136,7 +166,9 @@ const api = {
 
   /** What the board shows of a job. */
   row(job: CornerJob): Promise<BoardRow> {
-    return ask(job, (belief) => boardRowOf(job, diagnosisOf(belief, job.policy, progressOf(job))));
+    return ask(job, (belief) =>
+      boardRowOf(diagnosisOf(belief, job.policy, progressOf(job)), job.beside && partsAlone(belief)),
+    );
   },
 
   /** The checks to repeat after a repair, and whether they pass. */

@@ -18,6 +18,7 @@ import { Localisation } from "./localisation";
 import { pairsCalledFor } from "./pairs";
 import type { Particles } from "./particles";
 import type { PlanningTable, Posterior, Weighed } from "./posterior";
+import { sharesTold, toldFactors, weighByGroup, type ToldByPart } from "./told";
 import { touchesThatCount, touchOf } from "./touched";
 import { isSameAgain, UNLISTED_PRIOR, unlistedLikelihood } from "./unlisted";
 import { settleGroup, type Pull } from "./weigh";
@@ -30,8 +31,8 @@ export interface BeliefOptions {
   priors?: Record<Part, number>;
   /** Ratios by which the complaint weighs faults, where the shop has set its own. */
   ratios?: OwnRatios | undefined;
-  /** How much likelier what is known of the other corners is with this part at fault than without: their readings count here. */
-  elsewhere?: Partial<Record<Part, number>> | undefined;
+  /** Ratios by which what is known from the first of the car's other corners weighs parts. What their readings say is told: see `tell`. */
+  elsewhere?: ToldByPart | undefined;
   /** Shares to begin with, for a car of which more is known than a complaint says. */
   given?: (one: Suspectable) => number;
   /** Faults of the catalogue that it does not know: what becomes of a car that has one. */
@@ -66,6 +67,10 @@ export class Belief implements Posterior {
   readonly #population: Omit<Population, "pairs">;
   #pairs: readonly Suspectable[] = [];
   #initial!: Float64Array;
+  /** What is told of parts from elsewhere, the factor it has put on each hypothesis's weight, and what that makes of the shares to begin with. */
+  #told: ToldByPart = {};
+  #toldFactors!: Float64Array;
+  #initialTold!: Float64Array;
   #candidates!: Candidates;
   #clouds!: readonly Cloud[];
   #forecasts!: Forecasts;
@@ -110,11 +115,37 @@ export class Belief implements Posterior {
     this.#unlisted = UNLISTED_PRIOR;
     this.#touched = new Uint8Array(this.#candidates.groups.length);
     this.#initial = this.shares();
+    this.#toldFactors = toldFactors(this.hypotheses, {});
+    this.tell(this.#told);
+  }
+
+  /**
+   * Takes in what the car's other corners say of parts, in place of what they said before. Readings are weighed without
+   * it, and it then weighs their outcome: so what this corner knows by itself is at hand at any time (see `alone`), and
+   * another word from elsewhere need not weigh its log anew.
+   */
+  tell(told: ToldByPart): void {
+    const factors = toldFactors(this.hypotheses, told);
+    const changed = factors.map((factor, g) => factor / this.#toldFactors[g]!);
+    [this.#told, this.#toldFactors] = [told, factors];
+    this.#initialTold = sharesTold(this.#initial, factors);
+    if (changed.some((factor) => factor !== 1)) weighByGroup(this.#candidates, changed);
+  }
+
+  /** Asks this corner by its own log, as if nothing were told from elsewhere. */
+  alone<T>(question: () => T): T {
+    const told = this.#told;
+    this.tell({});
+    try {
+      return question();
+    } finally {
+      this.tell(told);
+    }
   }
 
   /** All that was made of the log so far, to go on from another time: a copy. */
   checkpoint(): Checkpoint {
-    return {
+    return this.alone(() => ({
       pairs: pairNames(this.#pairs),
       scores: this.#candidates.scores.slice(),
       weight: this.#candidates.weight.slice(),
@@ -128,7 +159,7 @@ export class Belief implements Posterior {
       touched: this.#touched.slice(),
       stoodAt: this.#answered.stoodAt,
       initial: this.#initial,
-    };
+    }));
   }
 
   /** @throws RangeError for a checkpoint of another line-up */
@@ -160,10 +191,11 @@ export class Belief implements Posterior {
     this.#touched.set(touched);
     this.#unlisted = checkpoint.unlisted;
     this.#initial = checkpoint.initial;
+    this.tell(this.#told);
   }
 
   get initial(): Float64Array {
-    return this.#initial;
+    return this.#initialTold;
   }
 
   get hypotheses(): readonly Group[] {
@@ -191,16 +223,22 @@ export class Belief implements Posterior {
    * and the whole log is weighed anew with them in the running.
    */
   learn(observation: Observation): void {
-    this.add(observation);
-    const pairs = pairsCalledFor(this, this.#pairs, (hookup) => this.#localisation.untouched(hookup));
-    if (pairs === null) return;
-    const log = this.#log.map((one) => one.observation);
-    this.#begin(pairs);
-    for (const one of log) this.add(one);
+    this.alone(() => {
+      this.add(observation);
+      const pairs = pairsCalledFor(this, this.#pairs, (hookup) => this.#localisation.untouched(hookup));
+      if (pairs === null) return;
+      const log = this.#log.map((one) => one.observation);
+      this.#begin(pairs);
+      for (const one of log) this.add(one);
+    });
   }
 
   /** Weighs one observation in, among the hypotheses there are. */
   add(observation: Observation): Weighed {
+    return this.alone(() => this.#add(observation));
+  }
+
+  #add(observation: Observation): Weighed {
     const candidates = this.#candidates;
     const before = this.shares();
     const { trusted, pulls, table } = weighIn(

@@ -3,7 +3,7 @@ import { answersFor } from "../checks/answers";
 import { byState, hookupKey, type Hookup } from "../checks/hookup";
 import { seenShare } from "../observation/seen-share";
 import { scaleError, toScale } from "../observation/scale";
-import { dimensionsOf, type Dimension } from "../car/dimensions";
+import { indexOfDimensions, type Dimension } from "../car/dimensions";
 import { leansOn } from "../observation/leans-on";
 import type { Whereabouts } from "../car/whereabouts";
 import { carAt, freshen, type Candidates, type Group } from "./candidates";
@@ -162,7 +162,7 @@ function differenceQuotients(
 ): Float64Array {
   const { dimensions, scores, setup } = candidates;
   const hookup = reader.hookups[at]!;
-  const index = new Map(dimensionsOf(setup.family, true).map((dimension, d) => [dimension, d]));
+  const index = indexOfDimensions(setup.family);
   const slots = group.comesAndGoes ? 2 * LEVELS : LEVELS;
   const own = Float64Array.from(scores.subarray(row * dimensions, (row + 1) * dimensions));
   const moving = new Set<number>();

@@ -204,12 +204,13 @@ function slopesNear(
   for (let k = 0; k < size; k++) {
     if (Number.isNaN(values[k]!) || values[k] === 0) continue;
     const z = (values[k]! - reading) / reach;
-    const near = weight[first + k]! / (1 + z * z) ** 3;
+    const once = 1 + z * z;
+    const near = weight[first + k]! / (once * once * once);
     if (!(near > 0)) continue;
     total += weight[first + k]!;
     const kind = kindOf(setup, scores, (first + k) * dimensions);
     const one = kinds.get(kind) ?? { nearest: -1, best: 0, near: 0 };
-    one.near += weight[first + k]! / (1 + z * z);
+    one.near += weight[first + k]! / once;
     if (near > one.best) [one.nearest, one.best] = [k, near];
     kinds.set(kind, one);
   }

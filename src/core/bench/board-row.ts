@@ -1,15 +1,15 @@
-import { aloneParts } from "../replay/beside";
 import type { BoardRow } from "../board/board";
-import type { CornerJob } from "../job/corner-in-work";
 import type { CornerParts } from "../verdict/car-parts";
 import type { Diagnosis } from "./diagnosis";
 
-/** What of a job's diagnosis the board shows, and what the whole car is judged by. */
+/**
+ * What of a job's diagnosis the board shows, and what the whole car is judged by.
+ * @param alone what is believed of it by its own log, where other corners are in work too
+ */
 export function boardRowOf(
-  job: CornerJob,
   { suspects, parts, next, common }: Pick<Diagnosis, "suspects" | "parts" | "next" | "common">,
+  alone?: CornerParts,
 ): BoardRow {
-  const alone = job.beside && aloneParts(job);
   const [lead] = suspects;
   return {
     lead: lead

@@ -3,7 +3,7 @@ import * as z from "zod/mini";
 import { UnusableInput } from "../capture/capture";
 import { isOfTheCar } from "../checks/of-the-car";
 import { cornersNamed } from "../codes/code";
-import type { Part } from "../faults/parts/parts";
+import type { ToldByPart } from "../belief/told";
 import { checkVersion, firstIssue, parseJson } from "../job-file/version";
 import { knownFromSide } from "../observation/known-from-side";
 import { corners, otherSide, type Corner } from "../units/corner";
@@ -50,7 +50,13 @@ const MOST_NEXT = 8;
 /** The corners of a car, every reading taken: each by its own log, and each told what the others' say of what they share. */
 export interface OpenCar {
   alone: CornerParts[];
-  together: { corner: Corner; diagnosing: Diagnosing; unread: Unread[]; names: EntryName[] }[];
+  together: OpenCorner[];
+}
+interface OpenCorner {
+  corner: Corner;
+  diagnosing: Diagnosing;
+  unread: Unread[];
+  names: EntryName[];
 }
 
 /**
@@ -73,23 +79,25 @@ export function openCar(text: string, name: string): OpenCar {
   const file = parseCar(text, name);
   const inWork = corners.filter((corner) => file.corners[corner]);
   if (inWork.length === 0) throw new UnusableInput(t`${name}: no corner in it; name at least one of FL, FR, RL, RR`);
-  const opened = (corner: Corner, elsewhere: Partial<Record<Part, number>>) => {
+  const opened = (corner: Corner, elsewhere: ToldByPart): OpenCorner & { repaired: boolean } => {
     const { fields, names } = cornerOf(file, corner);
     const made = openDiagnosis(JSON.stringify(fields), `${name}, ${corner}`, { elsewhere });
     const unread = made.readings.flatMap((reading) => made.diagnosing.read(reading) ?? []);
-    return { corner, diagnosing: made.diagnosing, unread, names };
+    const repaired = made.readings.some((reading) => "repair" in reading);
+    return { corner, diagnosing: made.diagnosing, unread, names, repaired };
   };
-  if (inWork.length === 1) {
-    const only = opened(inWork[0]!, {});
-    return { alone: [{ corner: only.corner, ...only.diagnosing.ranking() }], together: [only] };
-  }
   const coded = codedCorners(file);
-  const sound = (corner: Corner) => soundUncoded(corner, coded);
-  const alone = inWork.map((corner): CornerParts => {
-    const { diagnosing } = opened(corner, sound(corner));
-    return { corner, ...diagnosing.ranking() };
+  const sound = (corner: Corner): ToldByPart => (inWork.length > 1 ? soundUncoded(corner, coded) : {});
+  const byThemselves = inWork.map((corner) => opened(corner, sound(corner)));
+  const alone = byThemselves.map(({ corner, diagnosing }) => ({ corner, ...diagnosing.ranking() }));
+  const together = byThemselves.map((one) => {
+    const { corner, diagnosing, repaired } = one;
+    const told = toldElsewhere(alone, corner);
+    // What a repair left in question was judged with what the others say, and is not told it twice.
+    if (repaired) return opened(corner, { ...told, ...sound(corner) });
+    diagnosing.tell(told);
+    return one;
   });
-  const together = inWork.map((corner) => opened(corner, { ...toldElsewhere(alone, corner), ...sound(corner) }));
   return { alone, together };
 }
 

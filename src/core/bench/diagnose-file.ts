@@ -7,6 +7,7 @@ import { parseTyre } from "../tyre/tyre";
 import { complaintSchema } from "../complaint/complaint";
 import { beliefAfter } from "../verdict/belief-after";
 import { Belief, type BeliefOptions } from "../belief/belief";
+import type { ToldByPart } from "../belief/told";
 import { parts } from "../faults/parts/parts";
 import { policySchema } from "../complaint/policy";
 import { tools } from "../checks/tools";
@@ -37,6 +38,8 @@ export interface Diagnosing {
   diagnosis(): Diagnosis;
   /** What is suspect so far, without what to measure next. */
   ranking(): Ranking;
+  /** Takes in what the car's other corners say of parts. */
+  tell(told: ToldByPart): void;
 }
 
 /**
@@ -89,6 +92,7 @@ export function openDiagnosis(
       read,
       diagnosis: () => diagnosisOf(belief, policy, { done, skipped: new Set() }),
       ranking: () => rankingOf(belief),
+      tell: (told) => belief.tell(told),
     },
     readings,
   };

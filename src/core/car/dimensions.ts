@@ -108,13 +108,22 @@ export function isDeciding(dimension: Dimension): boolean {
 
 /** The kinds that common numbers decide, as one number: cars of one kind lean on their tolerances alike. What the set-up says is one kind. */
 export function kindOf(setup: CornerSetup, scores: ArrayLike<number>, start: number): number {
-  const at = fromScores(setup.family, scores, start);
-  const open = (dimension: Deciding) => !(SETTLED[dimension]?.(setup) ?? false);
-  return DECIDED[setup.family].reduce(
-    (kind, dimension) => 2 * kind + (open(dimension) && decides(at, dimension) ? 1 : 0),
-    0,
-  );
+  let decided = openTo.get(setup);
+  if (!decided) openTo.set(setup, (decided = decidedOpenly(setup)));
+  let kind = 0;
+  for (const { index, bound } of decided) kind = 2 * kind + (rangeOf(scores[start + index]!) > bound ? 1 : 0);
+  return kind;
 }
+
+/** What is left for the common numbers of a set-up's cars to decide: the number's place among them, and its bound. */
+function decidedOpenly(setup: CornerSetup): { index: number; bound: number }[] {
+  return DECIDED[setup.family]
+    .filter((dimension) => !(SETTLED[dimension]?.(setup) ?? false))
+    .map((dimension) => ({ index: INDEX[setup.family].get(dimension)!, bound: DECIDING[dimension] }));
+}
+
+/** Asked for every candidate of every reading. */
+const openTo = new WeakMap<CornerSetup, { index: number; bound: number }[]>();
 
 /** What is said of the car leaves nothing for these to decide. */
 const SETTLED: Partial<Record<Deciding, (setup: CornerSetup) => boolean>> = {
@@ -151,6 +160,11 @@ export function dimensionsOf(family: Family, twoFaults = false): readonly Dimens
   return twoFaults ? ALL[family] : ALL[family].slice(0, -SECOND.length);
 }
 
+/** Where among them each stands. */
+export function indexOfDimensions(family: Family): ReadonlyMap<Dimension, number> {
+  return INDEX[family];
+}
+
 /** How many of them are common tolerances. */
 export function commonDimensions(family: Family): number {
   return COMMON[family].length;
@@ -168,7 +182,11 @@ export const USUAL_DEVIATIONS = 1.2;
 /** Ranges from standard normal scores, with normal tails. @param scores in the order of `dimensionsOf` from `start` */
 export function fromScores(family: Family, scores: ArrayLike<number>, start = 0): Ranges {
   const index = INDEX[family];
-  return (dimension) => 0.5 + scores[start + index.get(dimension)!]! / (2 * USUAL_DEVIATIONS);
+  return (dimension) => rangeOf(scores[start + index.get(dimension)!]!);
+}
+
+function rangeOf(score: number): number {
+  return 0.5 + score / (2 * USUAL_DEVIATIONS);
 }
 
 /** Ranges from uniform numbers, stretched about the middle. @param uniforms in the order of `dimensionsOf` */

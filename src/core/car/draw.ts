@@ -92,8 +92,7 @@ function drawCircuit(setup: CornerSetup, at: Ranges): CornerCondition {
   circuit.moduleFarad = logBetween(at("moduleFarad"), 1e-9, 1e-7);
   circuit.sensor.farad = setup.family === "passive" ? 0 : logBetween(at("sensorFarad"), 1e-9, 1e-7);
   const contact = logBetween(at("contactOhms"), 0.004, 0.02);
-  for (const station of circuit.contactOhms)
-    for (let wire = 0; wire < conductorsOf[setup.family].length; wire++) station[wire] = contact;
+  circuit.contactOhms.fill(conductorsOf[setup.family].map(() => contact));
   // Over 1 MΩ is sound (common practice); how far over is dirt and damp, and no reading through it may tell a wire whole.
   circuit.sensor.bodyOhms = logBetween(at("bodyOhms"), 5e6, 5e10);
   if (setup.family === "passive") drawPassive(setup, circuit, at);

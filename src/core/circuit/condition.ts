@@ -53,11 +53,11 @@ export interface CornerCondition {
   /** Module channel works; a dead one supplies nothing and hears nothing. */
   channelAlive: boolean;
   /** contactOhms[station][conductor], plugged together. */
-  contactOhms: number[][];
+  contactOhms: (readonly number[])[];
   /** spanOhms[span], per conductor, undamaged. */
-  spanOhms: number[];
+  spanOhms: readonly number[];
   /** spanFarad[span], between two neighbouring conductors. */
-  spanFarad: number[];
+  spanFarad: readonly number[];
   /** What the module has behind each pin against interference, to its ground. */
   moduleFarad: number;
   /** Siemens from each joint and stretch of wire to ground: dry insulation to a damp loom, decades apart. */
@@ -100,13 +100,16 @@ export function nominalCondition(setup: CornerSetup): CornerCondition {
   return copyOfCondition(nominal);
 }
 
-/** The same numbers, to be changed without changing these. */
+/** Puts other ohms into one contact. */
+export function setContact({ contactOhms }: CornerCondition, station: number, wire: number, ohms: number): void {
+  contactOhms[station] = contactOhms[station]!.with(wire, ohms);
+}
+
+/** The same numbers, to be changed without changing these; lists that only ever give way to others are shared. */
 export function copyOfCondition(condition: CornerCondition): CornerCondition {
   return {
     ...condition,
-    contactOhms: condition.contactOhms.map((wires) => wires.slice()),
-    spanOhms: condition.spanOhms.slice(),
-    spanFarad: condition.spanFarad.slice(),
+    contactOhms: condition.contactOhms.slice(),
     spanDefects: condition.spanDefects.slice(),
     sensor: { ...condition.sensor },
   };

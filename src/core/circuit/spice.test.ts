@@ -53,8 +53,9 @@ function drawCase(random: () => number): Case {
   const car = nominalCondition(setup);
   const wires = conductorsOf[setup.family].length;
   const ohms = (from: number, to: number) => from * (to / from) ** random();
-  for (const contacts of car.contactOhms)
-    for (let w = 0; w < wires; w++) contacts[w] = random() < 0.1 ? Infinity : ohms(0.005, random() < 0.2 ? 1e5 : 0.05);
+  car.contactOhms = car.contactOhms.map((contacts) =>
+    contacts.map(() => (random() < 0.1 ? Infinity : ohms(0.005, random() < 0.2 ? 1e5 : 0.05))),
+  );
   const defects = Math.floor(random() * 3);
   for (let i = 0; i < defects; i++)
     car.spanDefects.push({

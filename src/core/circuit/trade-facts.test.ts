@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { coilRmsV, nominalRing, pitchMm, spacingFactor, dropOutSpeedKmh } from "../ring/ring";
 import { frequencyHz, overallDiameterMm, parseTyre, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
 import { decodeCode, onlyHistory, sayCode, splitCodes } from "../codes/code";
-import { nominalCondition } from "./condition";
+import { nominalCondition, setContact } from "./condition";
 import { CornerNet } from "./corner-net";
 import { parsePoint, pointText, type Point } from "./point";
 import { cornerSetupSchema, type CornerSetup } from "./setup";
@@ -105,7 +105,7 @@ describe("passive", () => {
     "with leg %i broken a meter of 10 MΩ shows no AC beyond the break, whichever leg it is (Ohm's law)",
     (wire) => {
       const spun = { unplugged: ["c1"], wheel: "hand" };
-      const broken = solve(passive, (car) => (car.contactOhms[2]![wire] = Infinity), spun);
+      const broken = solve(passive, (car) => setContact(car, 2, wire, Infinity), spun);
       const [a, b] = [at("c1.out.a", passive), at("c1.out.b", passive)];
       expect(broken.coilTransfer(a, b)).toBeLessThan(0.01);
       expect(broken.coilTransfer(at("plug.out.a", passive), at("plug.out.b", passive))).toBeGreaterThan(0.99);

@@ -6,6 +6,7 @@ import { StateReader } from "../observation/reader";
 import { recordCar } from "../simulated/synthesise";
 import type { Hookup } from "../checks/hookup";
 import { hookupLabel } from "../checks/words";
+import { setContact } from "../circuit/condition";
 import type { Point } from "../circuit/point";
 import {
   cornerSetupSchema,
@@ -152,7 +153,7 @@ function carOf(setup: CornerSetup, settings: ExplainSettings): CarCondition {
   car.ring.runoutMm = settings.runoutMm;
   car.circuit.senseOhms = settings.senseOhms;
   if (settings.missing > 0) car.ring.missing = { start: 12, count: settings.missing };
-  if (settings.contactOhms > 0) car.circuit.contactOhms[1]![0] = settings.contactOhms;
+  if (settings.contactOhms > 0) setContact(car.circuit, 1, 0, settings.contactOhms);
   if (settings.chafeOhms > 0)
     car.circuit.spanDefects.push({
       span: 1,

@@ -131,7 +131,8 @@ export const activeFamilies: readonly Family[] = ["active-2wire", "active-3wire"
 
 /** A number spread evenly over the decades between two bounds. */
 export function logBetween(u: number, from: number, to: number): number {
-  return from * (to / from) ** u;
+  // The engine's power takes four times as long, and a car asks for thirty of them.
+  return from * Math.exp(u * Math.log(to / from));
 }
 
 export function between(u: number, from: number, to: number): number {

@@ -1,6 +1,7 @@
 import { t } from "../words/words";
 import { stands } from "./repair-words";
 import type { CodeKind } from "../codes/code";
+import { setContact } from "../circuit/condition";
 import { stationsOf } from "../circuit/setup";
 import {
   FIVE_IN_EIGHT,
@@ -172,7 +173,7 @@ export const wireFaults: Fault[] = [
     effect: "open",
     places: everyTerminal,
     apply: (car, place, draw) => {
-      car.circuit.contactOhms[place.station!]![place.wire!] = openOhms(draw("kind"), draw(0));
+      setContact(car.circuit, place.station!, place.wire!, openOhms(draw("kind"), draw(0)));
       car.signs["connector-bad"] = 0.6;
     },
     words: (place, setup) =>
@@ -190,7 +191,7 @@ export const wireFaults: Fault[] = [
     effect: "open",
     places: everyTerminal,
     apply: (car, place, draw) => {
-      car.circuit.contactOhms[place.station!]![place.wire!] = logBetween(draw(0), 5, 100_000);
+      setContact(car.circuit, place.station!, place.wire!, logBetween(draw(0), 5, 100_000));
       car.signs["connector-bad"] = 0.85;
     },
     words: (place, setup) =>

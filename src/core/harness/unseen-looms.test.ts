@@ -10,7 +10,7 @@ import { FOUND_SHARE, HANDLING_MINUTES } from "../planning/place-search";
 import { typedValue } from "../observation/typed-value";
 import { seeded } from "../random/random";
 
-const LOOMS = 12;
+const LOOMS = 8;
 
 function loom(random: () => number): CornerSetup {
   const spans = 2 + Math.floor(4 * random());

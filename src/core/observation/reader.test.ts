@@ -3,6 +3,7 @@ import { UNKNOWN_PLACE } from "../car/whereabouts";
 import { describe, expect, it } from "vitest";
 import { checkCatalogue } from "../checks/catalogue";
 import type { Hookup } from "../checks/hookup";
+import { setContact } from "../circuit/condition";
 import { cornerSetupSchema, usualCorner, type CornerSetup } from "../circuit/setup";
 import { circuitStateSchema } from "../circuit/state";
 import type { CarCondition } from "../faults/fault";
@@ -54,7 +55,7 @@ describe("active, two wires", () => {
   });
 
   it("an open anywhere in the loop leaves the clamp at nothing", () => {
-    const car = usual(setup, ({ circuit }) => (circuit.contactOhms[2]![1] = Infinity));
+    const car = usual(setup, ({ circuit }) => setContact(circuit, 2, 1, Infinity));
     expect(Math.max(...numbers(setup, car, "amps-dc:c1"))).toBeLessThan(1e-5);
   });
 

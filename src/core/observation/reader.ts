@@ -29,6 +29,8 @@ export class StateReader {
   private readonly electrical: boolean;
   private readonly needsHigh: boolean;
   private readonly loadsWire: boolean;
+  /** What each look may be answered with. */
+  private readonly words: readonly (readonly string[])[];
   private view: ModuleView | null = null;
   private solvedFor: CarCondition | null = null;
 
@@ -45,6 +47,9 @@ export class StateReader {
     );
     this.pins = modulePins(setup);
     this.electrical = hookups.some((hookup) => "red" in hookup || lookOf(hookup.look).live);
+    this.words = hookups.map((hookup) =>
+      "look" in hookup ? (lookOf(hookup.look).answers?.list.map(({ word }) => word) ?? []) : [],
+    );
     this.loadsWire = hookups.some((hookup) => hookup.instrument === "lamp");
     this.needsHigh = setup.family !== "passive" && state.key === "on" && !state.batteryOff;
   }
@@ -86,15 +91,15 @@ export class StateReader {
           chances: scopeChances(car, this.trace(hookup.red), hookup, this.setup.family, where, this.moduleView()),
         };
       default:
-        return this.looked(hookup, where);
+        return this.looked(hookup, at, where);
     }
   }
 
-  private looked(hookup: Hookup & { look: LookId }, where: Whereabouts): Outlook {
+  private looked(hookup: Hookup & { look: LookId }, at: number, where: Whereabouts): Outlook {
     const car = this.solvedFor!;
     const { answers, readsMm } = lookOf(hookup.look);
     if (readsMm) return sure(readsMm(car));
-    const words = answers!.list.map(({ word }) => word);
+    const words = this.words[at]!;
     const here = wordChances(words, answers!.chances(this.seen(hookup, where)), answers!.rest);
     if (!where.and) return { kind: "words", chances: here };
     const second = wordChances(words, answers!.chances(this.seen(hookup, where.and)), answers!.rest);

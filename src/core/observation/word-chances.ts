@@ -125,10 +125,15 @@ function lossSeen({ away = false }: Trace, family: Family): string {
 
 /** Spreads what is not named over the first word (or `rest`) and keeps a little for slips. */
 export function wordChances(words: readonly string[], named: Record<string, number>, rest = words[0]!): number[] {
-  const raw = words.map((word) => named[word] ?? 0);
-  const sum = raw.reduce((total, value) => total + value, 0);
-  const restAt = words.indexOf(rest);
-  raw[restAt]! += Math.max(0, 1 - sum);
-  const total = raw.reduce((all, value) => all + value, 0);
-  return raw.map((value) => (1 - SLIP) * (value / total) + SLIP / words.length);
+  const chances = words.map((word) => named[word] ?? 0);
+  chances[words.indexOf(rest)]! += Math.max(0, 1 - sumOf(chances));
+  const total = sumOf(chances);
+  for (let i = 0; i < chances.length; i++) chances[i] = (1 - SLIP) * (chances[i]! / total) + SLIP / words.length;
+  return chances;
+}
+
+function sumOf(values: readonly number[]): number {
+  let sum = 0;
+  for (const value of values) sum += value;
+  return sum;
 }

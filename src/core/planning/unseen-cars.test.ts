@@ -5,7 +5,7 @@
 import { beforeAll, describe, expect, it } from "vitest";
 import { runCar, truths, type RunResult } from "../../../bench/lineup-run";
 
-const CARS = 6;
+const CARS = 5;
 let runs: { truth: string; result: RunResult }[] = [];
 
 beforeAll(() => {

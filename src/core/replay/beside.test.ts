@@ -9,11 +9,13 @@ import type { Corner } from "../units/corner";
 import { boardRowOf } from "../bench/board-row";
 import { diagnosisOf } from "../bench/diagnosis";
 import { progressOf } from "../bench/progress";
-import { aloneParts, elsewhereOf } from "./beside";
+import type { Belief } from "../belief/belief";
+import { observationsOf } from "./observations";
+import { aloneParts, partsAlone, soundHere, toldBeside } from "./beside";
 import { carPartsOf } from "../board/car-by-rows";
 import { drawnFrom } from "./checkpoint";
 import { cornerJob, withCorner, type CornerJob } from "../job/corner-in-work";
-import { replay } from "./replay";
+import { replay, replayAlone } from "./replay";
 import { jobSchema, type Job } from "../job/schema";
 
 const volts = (red: string, value: string, unplugged: string[] = []) => ({
@@ -46,7 +48,8 @@ function carWith(codes: string[], logs: Partial<Record<Corner, object[]>>): Job 
 }
 
 const shareOf = (job: CornerJob, part: Part) => rankParts(replay(job)).find((one) => one.part === part)!.share;
-const rowOf = (job: CornerJob) => boardRowOf(job, diagnosisOf(replay(job), job.policy, progressOf(job)));
+const rowOf = (job: CornerJob) =>
+  boardRowOf(diagnosisOf(replay(job), job.policy, progressOf(job)), job.beside && aloneParts(job));
 
 describe("the other corners of a car in work", () => {
   const dead = [volts("plug.in.supply", "0.9 V", ["plug"]), volts("plug.in.supply", "0.9 V", ["plug"])];
@@ -77,17 +80,36 @@ describe("the other corners of a car in work", () => {
   });
 
   it("that a code names leave one that none names a reference; without codes nobody is one", () => {
-    const named = (codes: string[]) => elsewhereOf(cornerJob(carWith(codes, { FL: dead, FR: [] }), "FR")!).none;
+    const named = (codes: string[]) => soundHere(cornerJob(carWith(codes, { FL: dead, FR: [] }), "FR")!).none;
     expect(named(["C0031-16"])).toBeGreaterThan(10);
     expect(named(["C0031-16", "C0034-16"])).toBeUndefined();
     expect(named([])).toBeUndefined();
   });
 
-  it("change what the line-up is drawn from, and nothing of a car with one corner", () => {
-    const [fl] = [cornerJob(both, "FL")!];
-    expect(drawnFrom(fl)).not.toBe(drawnFrom(cornerJob({ ...both, entries: [] }, "FL")!));
+  it("are told beside the corner's own log, which is not weighed anew for it: before or after a reading, again, or no more", () => {
+    const fl = cornerJob(both, "FL")!;
+    expect(drawnFrom(fl)).toBe(drawnFrom(cornerJob(carWith(both.complaint.codes, { FL: dead, FR: [] }), "FL")!));
+    const feed = (belief: Belief) => rankParts(belief).find(({ part }) => part === "module-feed")!.share;
+    const last = observationsOf(fl).read.at(-1)!;
+    const [toldFirst, toldLast] = [replayAlone(fl), replayAlone(fl)];
+    const byItself = feed(toldFirst);
+    toldFirst.tell({ "module-feed": 3 });
+    toldFirst.tell(toldBeside(fl));
+    for (const belief of [toldFirst, toldLast]) belief.learn({ ...last, entryId: "again" });
+    toldLast.tell(toldBeside(fl));
+    expect(feed(toldFirst)).toBeGreaterThan(byItself);
+    toldFirst.shares().forEach((share, h) => expect(share).toBeCloseTo(toldLast.shares()[h]!, 9));
+    toldFirst.alone(() => expect(feed(toldFirst)).toBeLessThan(feed(toldLast)));
+    toldFirst.tell({});
+    expect(feed(toldFirst)).toBeCloseTo(
+      partsAlone(toldLast).parts.find(({ part }) => part === "module-feed")!.share,
+      9,
+    );
+  });
+
+  it("say nothing to a car with one corner", () => {
     const single = cornerJob(carWith(["C0031"], { FL: dead }), "FL")!;
-    expect(elsewhereOf(single)).toEqual({});
+    expect(toldBeside(single)).toEqual({});
     expect(rowOf(single).alone).toBeUndefined();
     expect(aloneParts(single).parts.find(({ part }) => part === "module-feed")!.share).toBeCloseTo(
       shareOf(single, "module-feed"),

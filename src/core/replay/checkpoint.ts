@@ -2,7 +2,7 @@ import * as z from "zod/mini";
 import type { Belief } from "../belief/belief";
 import { checkpointSchema, type Resume } from "../belief/checkpoint";
 import type { Observation } from "../observation/observation";
-import { elsewhereOf } from "./beside";
+import { soundHere } from "./beside";
 import type { CornerJob } from "../job/corner-in-work";
 import { setupOf } from "./known-beside";
 
@@ -44,9 +44,9 @@ export function resumeFrom(
   return { checkpoint: checkpoint.state, log: read.slice(0, readings.length) };
 }
 
-/** All that a job's line-up is drawn from, readings apart. */
+/** All that a job's line-up is drawn from, its readings and what the other corners say apart. */
 export function drawnFrom(job: CornerJob): string {
-  return JSON.stringify([job.id, setupOf(job), job.complaint, job.priors, job.ratios, elsewhereOf(job)]);
+  return JSON.stringify([job.id, setupOf(job), job.complaint, job.priors, job.ratios, soundHere(job)]);
 }
 
 function nameOf({ entryId, hookup, value }: Observation): string {

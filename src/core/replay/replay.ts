@@ -1,7 +1,7 @@
 import type { Belief } from "../belief/belief";
 import { seedFrom } from "../random/random";
 import { beliefAfter } from "../verdict/belief-after";
-import { elsewhereOf } from "./beside";
+import { soundHere, toldBeside } from "./beside";
 import type { CornerJob } from "../job/corner-in-work";
 import { readingsByStage, standingRepairs } from "../job/derive";
 import { setupOf } from "./known-beside";
@@ -10,7 +10,14 @@ import { weighLog, type WeighingOptions } from "./weigh-log";
 
 /** The line-up of a job as the car came, rebuilt by replaying its log from its seed, with what its other corners say. */
 export function replay(job: CornerJob, options: Omit<WeighingOptions, "elsewhere"> = {}): Belief {
-  return weighLog({ ...job, setup: setupOf(job) }, { ...options, elsewhere: elsewhereOf(job) });
+  const belief = replayAlone(job, options);
+  belief.tell(toldBeside(job));
+  return belief;
+}
+
+/** The same by its own log: what the other corners say is still to be told. */
+export function replayAlone(job: CornerJob, options: Omit<WeighingOptions, "elsewhere"> = {}): Belief {
+  return weighLog({ ...job, setup: setupOf(job) }, { ...options, elsewhere: soundHere(job) });
 }
 
 /**

@@ -6,7 +6,7 @@ import type { Job } from "../job/schema";
 
 export interface WeighingOptions {
   perGroup?: number | undefined;
-  /** What is told of it elsewhere: by the car's other corners. */
+  /** What it begins with for the codes of the whole car. */
   elsewhere?: BeliefOptions["elsewhere"];
   /** Where to go on from, instead of from the first reading. */
   resume?: Resume | null | undefined;
@@ -14,7 +14,7 @@ export interface WeighingOptions {
   told?: ((weighed: number, of: number) => void) | undefined;
 }
 
-/** The line-up of a job, its log weighed from its seed and nothing else but what is told of it elsewhere. */
+/** The line-up of a job, its log weighed from its seed and nothing else. */
 export function weighLog(job: Job, { perGroup, elsewhere, resume, told }: WeighingOptions = {}): Belief {
   const { read } = observationsOf(job);
   const options = {

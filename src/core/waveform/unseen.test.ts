@@ -6,7 +6,7 @@ import { findingSays } from "../checks/findings/findings";
 import { analyseCapture, type ChannelAnalysis } from "./analyse";
 
 const FIRST = 40_000;
-const COUNT = 96;
+const COUNT = 64;
 let seen: { made: Made; one: ChannelAnalysis }[] = [];
 
 const analysed = (made: Made) =>
@@ -37,7 +37,7 @@ describe("captures of another generator", () => {
 
   it("a clean one is called clean", () => {
     const clean = seen.filter(({ made }) => made.defect === "clean");
-    expect(clean.length).toBeGreaterThan(4);
+    expect(clean.length).toBeGreaterThan(3);
     for (const { one } of clean) expect(one.findings).toEqual([]);
   });
 
@@ -48,7 +48,7 @@ describe("captures of another generator", () => {
     const exact = spoilt.filter(
       ({ made, one }) => one.findings.find(({ code }) => code === made.defect)!.tooth === made.tooth,
     );
-    expect(spoilt.length).toBeGreaterThan(14);
+    expect(spoilt.length).toBeGreaterThan(9);
     expect(exact.length / spoilt.length).toBeGreaterThan(0.95);
   });
 
@@ -58,7 +58,7 @@ describe("captures of another generator", () => {
         ? [Math.abs(one.speedKmh.median / made.medianKmh - 1)]
         : [],
     );
-    expect(errors.length).toBeGreaterThan(16);
+    expect(errors.length).toBeGreaterThan(10);
     expect(quantile(errors, 0.9)).toBeLessThan(0.005);
     expect(quantile(errors, 0.5)).toBeLessThan(0.002);
   });
@@ -66,10 +66,10 @@ describe("captures of another generator", () => {
   it("the ring's own count is found or not told, and hardly ever told wrong, least of all from a loose wire's losses", () => {
     const told = seen.filter(({ made, one }) => one.signaturePulses !== null && made.defect !== "noise-at-rest");
     const wrong = told.filter(({ made, one }) => one.signaturePulses !== made.pulses);
-    expect(told.length).toBeGreaterThan(36);
+    expect(told.length).toBeGreaterThan(23);
     expect(wrong.length / told.length).toBeLessThan(0.04);
     const loose = seen.filter(({ made }) => made.defect === "random-dropout");
-    expect(loose.length).toBeGreaterThan(4);
+    expect(loose.length).toBeGreaterThan(3);
     const misled = loose.filter(({ made, one }) => (one.signaturePulses ?? made.pulses) !== made.pulses);
     expect(misled.length / loose.length).toBeLessThan(0.15);
   });
