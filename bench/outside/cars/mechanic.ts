@@ -252,6 +252,13 @@ function watchedLook({ make, trouble }: Corner, look: string, d: Dice): string |
   if (reseated) return reseats(trouble, make.stations, reseated, d);
   const moved = /^(?:wiggle|wake)-(.+)$/.exec(look)?.[1];
   if (!moved) return null;
+  // A sensor's wire breaks where it leaves the body or is clipped; a tug at it reaches its plug now and then.
+  if (moved === "lead") {
+    const inLead = trouble.part === "sensor" && ["open", "short"].includes(trouble.sensor ?? "");
+    const atPlug = trouble.series?.station === make.stations.length - 1;
+    const shows = inLead ? 0.6 : atPlug ? 0.2 : 0;
+    return d.chance(Math.max(0.03, trouble.duty < 1 ? shows : shows / 4)) ? "jumps" : "steady";
+  }
   if (look.startsWith("wake-"))
     return d.chance(trouble.duty < 1 ? 0.3 : trouble.loose ? 0.3 : 0.03) ? "jumps" : "steady";
   const station = trouble.series?.station ?? trouble.leak?.station;

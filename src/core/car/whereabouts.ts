@@ -12,6 +12,8 @@ export interface Whereabouts {
   /** It makes and breaks as it is moved, however steadily it seems to be there. */
   flickers: boolean;
   wakes: Record<Wake, number>;
+  /** How often it shows while the sensor's own lead is bent. */
+  byLead: number;
   /** The second fault of two. */
   and?: Whereabouts;
 }
@@ -22,7 +24,14 @@ export function whereaboutsOf(
   comesAndGoes: boolean,
 ): Whereabouts {
   if (of) return { ...whereaboutsOf(of[0], comesAndGoes), and: whereaboutsOf(of[1], comesAndGoes) };
-  return { place, part: fault.part, comesAndGoes, flickers: fault.flickers ?? false, wakes: wakeChances(fault) };
+  return {
+    place,
+    part: fault.part,
+    comesAndGoes,
+    flickers: fault.flickers ?? false,
+    wakes: wakeChances(fault),
+    byLead: fault.byLead ?? 0,
+  };
 }
 
 /** A hard fault that sits nowhere in particular. */
@@ -32,4 +41,5 @@ export const UNKNOWN_PLACE: Whereabouts = {
   comesAndGoes: false,
   flickers: false,
   wakes: { bump: 0, turn: 0, wet: 0, heat: 0 },
+  byLead: 0,
 };

@@ -99,7 +99,7 @@ describe.each(families)("%s", (family) => {
       [/Private ground only/, "fuse-out"],
       [/helper reading the screen/, "speed steering"],
       [/can let the wheel go/, "bearing"],
-      [/fans, belts/, "wake-bump wake-turn wiggle-c1 wiggle-plug wiggle-span1 wiggle-span2"],
+      [/fans, belts/, "wake-bump wake-turn wiggle-c1 wiggle-plug wiggle-span1 wiggle-span2 wiggle-lead"],
       [/Salted spray/, "wake-wet"],
       [/Hot-air gun/, "wake-heat"],
     ];

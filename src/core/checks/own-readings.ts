@@ -123,7 +123,7 @@ const IN_ITS_CURRENT: ReadonlySet<string> = new Set(["sensor-open", "sensor-shor
 
 /** A sensor: found wrong where the wiring cannot make it look so, or found to carry the fault along or to ignore a magnet. */
 function sensorNeeds(fault: string, setup: CornerSetup): Need[] {
-  const byHand = isLook("swap", "magnet");
+  const byHand = isLook("swap", "magnet", "wiggle-lead");
   switch (setup.family) {
     case "passive":
       return [

@@ -6,7 +6,7 @@ import { capital } from "../units/format";
 import { hookupOfLook } from "./catalogue";
 import type { Hookup } from "./hookup";
 import { provoke } from "./looks/provoke";
-import { wiggle } from "./looks/wiggle";
+import { LEAD, wiggle } from "./looks/wiggle";
 
 /** Every place of the loom to bend and tug, sensor end first, then what the whole corner is put through. */
 export function placesToWiggle(setup: CornerSetup): { say: string; hookup: Hookup }[] {
@@ -16,5 +16,6 @@ export function placesToWiggle(setup: CornerSetup): { say: string; hookup: Hooku
     { say: stationWords(stations[i]!.station), look: wiggle(stations[i]!.station) },
   ]);
   const provoked = wakes.map(provoke).map((look) => ({ say: capital(look.label()), look }));
-  return [...inOrder.toReversed(), ...provoked].map(({ say, look }) => ({ say, hookup: hookupOfLook(look) }));
+  const lead = { say: t`the sensor's lead`, look: wiggle(LEAD) };
+  return [lead, ...inOrder.toReversed(), ...provoked].map(({ say, look }) => ({ say, hookup: hookupOfLook(look) }));
 }

@@ -122,6 +122,8 @@ export interface Fault {
   clearedBy(place: Place, setup: CornerSetup): string;
   /** How it is repaired where that is not its part's repair. */
   repair?: RepairPlan;
+  /** How often a fault inside the sensor that comes and goes shows while the sensor's own lead is bent (engineering judgement). */
+  byLead?: number;
   /** What brings it on where that is not what brings its part on. */
   wakes?: Partial<Record<Wake, number>>;
 }

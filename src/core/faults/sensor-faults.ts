@@ -23,6 +23,8 @@ export const sensorFaults: Fault[] = [
     intermittent: true,
     flickers: true,
     effect: "open",
+    // Most break in the lead, where it leaves the body or is clipped and bent.
+    byLead: 0.65,
     places: atSensor,
     apply: (car, _, draw) => {
       // A joint inside gone green, before it opens: one coil in three (engineering judgement).
@@ -44,6 +46,7 @@ export const sensorFaults: Fault[] = [
     families: everyFamily,
     intermittent: true,
     effect: "ground",
+    byLead: 0.5,
     places: atSensor,
     apply: (car, _, draw) => {
       car.circuit.sensor.mode = "short";
@@ -62,6 +65,7 @@ export const sensorFaults: Fault[] = [
     families: activeFamilies,
     intermittent: true,
     effect: "ground",
+    byLead: 0.75,
     places: atSensor,
     apply: (car, _, draw) => {
       // The wire that feeds it or the one that carries its signal; a ground wire on the body does no harm.

@@ -35,6 +35,7 @@ describe("what wakes an intermittent", () => {
     ["wake-wet", "connector"],
     ["wake-bump", "connector"],
     ["wake-turn", "bearing"],
+    ["wiggle-lead", "sensor"],
   ] as const)("%s speaks for the %s when the reading jumps, and against it when it stands", (look, part) => {
     const before = partsAfter("intermittent", []).get(part)!;
     expect(partsAfter("intermittent", [[look, "jumps"]]).get(part)).toBeGreaterThan(1.2 * before);

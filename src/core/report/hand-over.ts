@@ -9,6 +9,7 @@ import { hookupOf } from "../observation/read-observation";
 import type { Job } from "../job/schema";
 import { cornerWords } from "../units/corner";
 import { formatShare } from "../units/format";
+import { provenWords } from "../verdict/proven-words";
 import { partsToShow, provenSuspect } from "../verdict/suspects";
 import { t } from "../words/words";
 
@@ -46,7 +47,7 @@ export function handOverOf(job: Job, diagnosis: Diagnosis, now: Date): Sheet {
       {
         head: t`What is known`,
         lines: [
-          ...(proven ? [t`Proven: ${proven.words}.`] : [t`Nothing is proven yet.`]),
+          ...(proven ? [t`Proven: ${provenWords(proven, diagnosis.parts).withShare}.`] : [t`Nothing is proven yet.`]),
           ...partsToShow(diagnosis.parts).map(({ part, share, verdict }) =>
             verdict === "cleared" ? t`${partLabel(part)}: cleared` : `${partLabel(part)}: ${formatShare(share)}`,
           ),

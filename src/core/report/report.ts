@@ -13,8 +13,9 @@ import type { Verification } from "../bench/verify";
 import { cornerWords } from "../units/corner";
 import { dangerWords } from "../checks/interlocks";
 import { tickWords } from "../repair/road-test";
+import { provenWords } from "../verdict/proven-words";
 import { provenSuspect } from "../verdict/suspects";
-import { formatShare } from "../units/format";
+import { capital, formatShare } from "../units/format";
 
 /** As long as a driver's note may be. */
 const line = z.string().check(z.maxLength(4200));
@@ -131,7 +132,9 @@ export function reportOf(
       job.complaint.presence === "hard" ? t`The fault was there when the car came in.` : t`The fault comes and goes.`,
       ...(job.complaint.note ? [job.complaint.note] : []),
     ],
-    found: proven ? proven.words : t`Nothing is proven yet. Most likely: ${lead.words} (${formatShare(lead.share)}).`,
+    found: proven
+      ? capital(provenWords(proven, diagnosis.parts).what)
+      : t`Nothing is proven yet. Most likely: ${lead.words} (${formatShare(lead.share)}).`,
     meaning: diagnosis.danger && !verification?.fixed ? `${dangerWords(diagnosis.danger)} ${MEANING()}` : MEANING(),
     proof: (proven?.provenBy ?? []).flatMap((entryId) => {
       const entry = before.find(({ id }) => id === entryId);

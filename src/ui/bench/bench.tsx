@@ -18,6 +18,7 @@ import {
 } from "@/core/job/derive";
 import { misfitWords } from "@/core/verdict/misfit-words";
 import { contradictionWords } from "@/core/verdict/contradictions";
+import { provenWords } from "@/core/verdict/proven-words";
 import { provenSuspect, type Suspect } from "@/core/verdict/suspects";
 import { observationsOf } from "@/core/replay/observations";
 import { pathPins } from "@/core/bench/path-pins";
@@ -251,7 +252,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
               refusal={refusal}
               input={input}
               working={working}
-              proven={alone ? null : provenSuspect(diagnosis.suspects)}
+              proven={alone || !proven ? null : provenWords(proven, diagnosis.parts)}
               act={alone ? null : (diagnosis.acts.find(({ now }) => now) ?? null)}
               onType={(text) => {
                 setTyped(text);

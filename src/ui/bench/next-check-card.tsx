@@ -15,7 +15,7 @@ import { isBare, localUnit, meantIn } from "@/core/units/local-units";
 import { needleAt } from "@/core/bench/needle";
 import type { SkipReason } from "@/core/job/skip-reasons";
 import type { Job } from "@/core/job/schema";
-import type { Suspect } from "@/core/verdict/suspects";
+import type { ProvenWords } from "@/core/verdict/proven-words";
 import { formatShare } from "@/core/units/format";
 import { instrumentWords, isMetered, type Instrument } from "@/core/checks/instruments";
 import { canToggle } from "@/core/observation/typed-value";
@@ -39,7 +39,7 @@ interface CardProps {
   display: string | null;
   refusal: string | null;
   input: RefObject<HTMLInputElement | null>;
-  proven: Suspect | null;
+  proven: ProvenWords | null;
   /** A repair that costs less to try than the measuring that would make sure; null where there is none. */
   act: Act | null;
   /** The line-up is being worked out anew: bands wait for it. */
@@ -134,7 +134,7 @@ export function NextCheckCard({
           <p
             className="font-semibold text-verdigris"
             role="status"
-          >{jt`✓ Proven: ${midSentence(proven.words)} (${formatShare(proven.share)}). Repair that first; measure on only to be surer. ${(<Link className="underline" href={`/close-out?job=${job.id}`}>{t`To the close-out (X)`}</Link>)}`}</p>
+          >{jt`✓ Proven: ${proven.withShare}. Repair that first; measure on only to be surer. ${(<Link className="underline" href={`/close-out?job=${job.id}`}>{t`To the close-out (X)`}</Link>)}`}</p>
         ) : act ? (
           <p
             className="font-semibold"

@@ -1,4 +1,4 @@
-import { midSentence, t } from "@/core/words/words";
+import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import Link from "next/link";
 import { hookupLabel, stateWords } from "@/core/checks/words";
@@ -10,6 +10,7 @@ import type { Job } from "@/core/job/schema";
 import { shownValue } from "@/core/bench/shown-value";
 import { partsToShow, type Suspect } from "@/core/verdict/suspects";
 import { formatShare } from "@/core/units/format";
+import { provenWords } from "@/core/verdict/proven-words";
 
 /** What is proven and by which readings, what was cleared, what stays open. */
 export function VerdictPanel({ job, diagnosis, proven }: { job: Job; diagnosis: Diagnosis; proven: Suspect | null }) {
@@ -18,13 +19,14 @@ export function VerdictPanel({ job, diagnosis, proven }: { job: Job; diagnosis: 
   const cleared = diagnosis.parts.filter(({ verdict }) => verdict === "cleared");
   const open = partsToShow(diagnosis.parts).filter(({ verdict }) => verdict === "suspect");
   const next = diagnosis.next[0];
+  const said = proven && provenWords(proven, diagnosis.parts);
   return (
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Verdict`}>
       <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">{t`Verdict`}</h2>
-      {proven ? (
+      {proven && said ? (
         <>
-          <p className="mt-2 text-2xl font-bold text-verdigris">{t`✓ Proven: ${midSentence(proven.words)}`}</p>
-          <p className="text-muted">{t`${formatShare(proven.share)}, by these readings:`}</p>
+          <p className="mt-2 text-2xl font-bold text-verdigris">{t`✓ Proven: ${said.what}`}</p>
+          <p className="text-muted">{t`${formatShare(said.share)}, by these readings:`}</p>
           <ul className="mt-1">
             {proven.provenBy.map((entryId) => {
               const entry = readings.find(({ id }) => id === entryId);

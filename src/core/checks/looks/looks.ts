@@ -25,7 +25,7 @@ import type { Look } from "./look";
 import { plug } from "./plug";
 import { provoke } from "./provoke";
 import { reseat } from "./reseat";
-import { wiggle } from "./wiggle";
+import { LEAD, wiggle } from "./wiggle";
 
 /** Every look that is the same on all corners. A new one is a file of its own and a word here. */
 const FIXED = [
@@ -56,7 +56,7 @@ const FIXED = [
 export type LookId =
   | (typeof FIXED)[number]["id"]
   | StationId
-  | `wiggle-${StationId | `span${number}`}`
+  | `wiggle-${StationId | `span${number}` | typeof LEAD}`
   | `wake-${Wake}`
   | `reseat-${StationId}`;
 
@@ -70,6 +70,7 @@ export function looksOf(setup: CornerSetup): Look[] {
     ...wakes.map(provoke),
     ...stations.slice(1).map(wiggle),
     ...spansOf(setup).map((_, i) => wiggle(`span${i + 1}`)),
+    wiggle(LEAD),
     ...stations.map(plug),
     ...stations.map(reseat),
   ];
@@ -98,7 +99,7 @@ export function findLook(id: string): Look | undefined {
 function make(id: string): Look | undefined {
   const wake = wakes.find((one) => id === `wake-${one}`);
   if (wake) return provoke(wake);
-  const place = /^wiggle-((?:plug|c[1-9]\d?|span\d+))$/.exec(id)?.[1];
+  const place = /^wiggle-((?:plug|c[1-9]\d?|span\d+|lead))$/.exec(id)?.[1];
   if (place) return wiggle(place);
   const reseated = /^reseat-((?:module|plug|c[1-9]\d?))$/.exec(id)?.[1];
   if (reseated) return reseat(reseated);

@@ -43,7 +43,7 @@ export const reseat = (station: string): Look => ({
 /** How often it is gone after that (engineering judgement): damp and green terminals are cleaned, spread ones seldom grip again. */
 function cured({ car: { circuit }, where }: Seen, station: string): number {
   if (where.comesAndGoes) return GONE_BY_ITSELF;
-  if (where.station !== station) return where.part === "none" ? GONE_BY_ITSELF : BY_CHANCE;
+  if (where.station !== station) return where.part === "none" ? NOTHING_TO_GO : BY_CHANCE;
   const at = where.place.station!;
   if (circuit.bridge?.station === at) return 0.9;
   const worst = Math.max(...circuit.contactOhms[at]!);
@@ -52,6 +52,8 @@ function cured({ car: { circuit }, where }: Seen, station: string): number {
 }
 
 const GONE_BY_ITSELF = 0.5;
+/** With nothing wrong there is nothing to be gone, and most see no change (engineering judgement). */
+const NOTHING_TO_GO = 0.15;
 const BY_CHANCE = 0.02;
 /** A contact worse than this is what was wrong. */
 const LEAST_OHMS = 3;

@@ -14,8 +14,36 @@ export const steadyOrJumps: readonly Answer[] = [
   },
 ];
 
-/** A connector, or a stretch of loom (`span2`), bent and tugged while a reading is watched. */
-export const wiggle = (place: string): Look => {
+/** The sensor's own lead, as a place to wiggle. */
+export const LEAD = "lead";
+
+/** A connector, a stretch of loom (`span2`), or the sensor's own lead, bent and tugged while a reading is watched. */
+export const wiggle = (place: string): Look => (place === LEAD ? wiggleLead : wiggleLoom(place));
+
+const wiggleLead: Look = {
+  id: `wiggle-${LEAD}`,
+  instrument: "hands",
+  state: {},
+  label: () => t`wiggle, sensor's lead`,
+  sentence: () =>
+    t`Back-probed and watched, key on: bend the sensor's own lead, where it leaves the sensor first, then along its clips. Does the reading jump?`,
+  minutes: 4,
+  cautions: ["moving-parts"],
+  needs: ["nearest-plug"],
+  answers: { list: steadyOrJumps, chances: (seen) => ({ jumps: jumpsByLead(seen) }) },
+};
+
+function jumpsByLead({ where }: Seen): number {
+  const shows = Math.max(where.byLead, where.station === "plug" ? PLUG_TUGGED : 0);
+  return Math.max(0.03, where.comesAndGoes ? shows : SHOWN_STANDING * shows);
+}
+
+/** The lead pulls at its plug (engineering judgement). */
+const PLUG_TUGGED = 0.25;
+/** What seems to be there all the time, or is away just now, shows less often (engineering judgement). */
+const SHOWN_STANDING = 0.3;
+
+const wiggleLoom = (place: string): Look => {
   const span = /^span(\d+)$/.exec(place)?.[1];
   return {
     id: `wiggle-${place}`,
