@@ -111,3 +111,47 @@ describe("a supply that is dead at the module's own pin", () => {
     expect(corner.diagnosis().parts[0]!.part).toBe("harness");
   });
 });
+
+/**
+ * Common practice, no source: what jumps each time one place is moved, and looks wrong there or was found wrong beside it, is
+ * that place. One of them alone is a hint.
+ */
+describe("a fault that comes and goes, brought on by hand", () => {
+  const passive = { family: "passive", complaint: { symptoms: ["lamp"], presence: "intermittent" } };
+  const drop = { instrument: "scope", point: "plug.in.a", state: { wheel: "driven", recorded: true, watched: true } };
+  const moved = (place: string, value: string) => look("hands", `wiggle-${place}`, value, { key: "on" });
+  const verdictOf = (corner: ReturnType<typeof opened>, part: string) =>
+    corner.diagnosis().parts.find((one) => one.part === part)!;
+
+  it("and seen at the same plug proves the plug; brought on alone, and nothing to be seen, does not", () => {
+    const readings = [
+      { ...drop, finding: "random-dropout" },
+      moved("span1", "steady"),
+      moved("lead", "steady"),
+      moved("plug", "jumps"),
+    ];
+    const [both, one] = [opened(passive), opened(passive)];
+    both.read(...readings, look("eyes", "plug", "bad"));
+    one.read(...readings, look("eyes", "plug", "clean"));
+    expect(verdictOf(both, "connector")).toMatchObject({ verdict: "proven" });
+    expect(verdictOf(one, "connector")).toMatchObject({ verdict: "suspect" });
+    expect(both.diagnosis().parts[0]!.part).toBe("connector");
+  });
+
+  it("by bending the sensor's lead turns suspicion to the sensor, which is proven once it was read wrong at its plug", () => {
+    const corner = opened({ ...passive, family: "active-2wire", supplyV: 12, sense: "low" });
+    corner.read(
+      { ...volts("plug.out.supply", "plug.out.return", "11.8 V"), state: { key: "on", watched: true } },
+      moved("plug", "steady"),
+      moved("lead", "jumps"),
+    );
+    expect(verdictOf(corner, "sensor")).toMatchObject({ verdict: "suspect" });
+    expect(corner.diagnosis().parts[0]!.part).toBe("sensor");
+    corner.read(
+      { ...volts("plug.out.return", "battery.negative", "9 mV"), state: { key: "on", watched: true } },
+      { ...volts("plug.out.supply", "battery.negative", "11.9 V"), state: { key: "on", watched: true } },
+      moved("lead", "jumps"),
+    );
+    expect(verdictOf(corner, "sensor")).toMatchObject({ verdict: "proven" });
+  });
+});

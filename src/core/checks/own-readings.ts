@@ -72,17 +72,22 @@ const OWN_LOOKS = {
 };
 
 /**
- * Whether a part was found wrong by itself, twice: seen, felt or gauged, or volts lost from one end of it to the other, and
- * not only inferred from a signal.
+ * Whether a part was found wrong by itself, twice: seen, felt or gauged, brought on by moving it alone, or volts lost from
+ * one end of it to the other, and not only inferred from a signal.
  */
 export function isSeenTwice(part: Part, place: Place, setup: CornerSetup, taken: readonly Taken[]): boolean {
   const stretch = stretchOf(part, place, setup);
-  if (stretch) return taken.filter(({ hookup, speaks }) => speaks && isAcross(hookup, stretch)).length >= 2;
-  // The fault went along with the sensor, which leaves ring, seat and loom behind, and was read or recorded besides.
+  if (stretch && taken.filter(({ hookup, speaks }) => speaks && isAcross(hookup, stretch)).length >= 2) return true;
+  if (part === "connector" || part === "harness") return isWrongByHand(taken, looksAtPlace(place, setup), 2);
+  // The fault went along with the sensor, which leaves ring, seat and loom behind, or came on as its lead was bent, and was
+  // read or recorded besides.
   if (part === "sensor")
     return (
-      taken.some(({ hookup, word }) => isLook("swap")(hookup) && word === WENT_ALONG) &&
-      taken.some(({ hookup, speaks }) => speaks && hookup.instrument !== "scan" && !isLook("swap")(hookup))
+      (taken.some(({ hookup, word }) => isLook("swap")(hookup) && word === WENT_ALONG) ||
+        isWrongByHand(taken, ["wiggle-lead"], 1)) &&
+      taken.some(
+        ({ hookup, speaks }) => speaks && hookup.instrument !== "scan" && !isLook("swap", "wiggle-lead")(hookup),
+      )
     );
   if (part !== "ring" && part !== "bearing" && part !== "mounting" && part !== "tyre") return false;
   const own = taken.filter(({ hookup }) => OWN_LOOKS[part](hookup));
@@ -91,6 +96,20 @@ export function isSeenTwice(part: Part, place: Place, setup: CornerSetup, taken:
   if (part === "ring" && wrong.length > 0 && taken.some(turnsWithRing)) return true;
   // The same look answered the same once more tells little by itself, and is a second pair of eyes all the same.
   return own.filter((one) => one.speaks || wrong.some((other) => saysTheSame(one, other))).length >= 2;
+}
+
+/** Looks at the plug or the stretch of loom a fault sits in, and what moving or cleaning it alone does. */
+function looksAtPlace({ station, span }: Place, setup: CornerSetup): string[] {
+  if (span !== undefined) return ["wiring", `wiggle-span${span + 1}`];
+  if (station === undefined) return [];
+  const id = stationsOf(setup)[station]!.station;
+  return [id, `wiggle-${id}`, `reseat-${id}`, ...(id === "plug" ? ["drag-test"] : [])];
+}
+
+/** Whether so many different ones of these looks found something wrong. */
+function isWrongByHand(taken: readonly Taken[], looks: readonly string[], least: number): boolean {
+  const found = looks.filter((look) => taken.some(({ hookup, speaks }) => speaks && isLook(look)(hookup)));
+  return found.length >= least;
 }
 
 function turnsWithRing({ hookup, speaks, word }: Taken): boolean {
