@@ -17,6 +17,7 @@ import { unmetNeeds } from "../verdict/needs";
 import { hangsOn, leastKept, sharesWithout } from "../verdict/leave-one-out";
 import { informationTable, outcomesByCandidate, type Outcomes } from "./information";
 import { NEGLIGIBLE_SHARE, subsetWeights, type Planning } from "./planning";
+import { toProof } from "./to-proof";
 
 export interface Proposal {
   check: Check;
@@ -108,10 +109,10 @@ export function proposeChecks(
   });
   const shortlist = sought
     ? rankForPlace(single, planning, progress.done, policy)
-    : rankByWorth(single, planned, progress.done, costFrom);
+    : [...likelyProofs(posterior, shares, planned, single), ...rankByWorth(single, planned, progress.done, costFrom)];
   const needed = neededChecks(posterior, shares, single);
   const gate = [...needed.keys()];
-  const rest = shortlist.filter((one) => !gate.includes(one));
+  const rest = [...new Set(shortlist)].filter((one) => !gate.includes(one));
   const useful = rest.filter(({ bits }) => bits > LEAST_BITS);
   const telling = [...gate, ...(useful.length + gate.length > 0 ? useful : rest.slice(0, 1))];
   const toPlace =
@@ -200,6 +201,27 @@ function sharesToConfirm(posterior: Posterior, shares: Float64Array): Float64Arr
   const pivot = leader && hangsOn(leastKept(posterior, leader));
   return pivot ? sharesWithout(posterior, pivot) : shares;
 }
+
+/** Checks that are likely to prove the part that leads by far, by that chance per minute; none where no part does. */
+function likelyProofs(
+  posterior: Posterior,
+  shares: Float64Array,
+  planned: Float64Array,
+  single: readonly Scored[],
+): Scored[] {
+  const part = [...sharesByPart(posterior, shares)].find(([, share]) => share >= GATE_SHARE)?.[0];
+  const proof = part && part !== "none" ? toProof(posterior, part, planned) : null;
+  if (!proof) return [];
+  return single
+    .map((one) => ({ one, chance: proof.chance(one.information) }))
+    .filter(({ chance }) => chance >= LIKELY_PROOF)
+    .sort((a, b) => b.chance / b.one.cost - a.chance / a.one.cost)
+    .slice(0, SHORTLIST)
+    .map(({ one }) => one);
+}
+
+/** A check that proves what leads so often is worth its minutes whatever else it tells (engineering judgement). */
+const LIKELY_PROOF = 0.2;
 
 /** What the leading part is not named without and has not been read: for each need the check that tells most for its minutes. */
 function neededChecks(posterior: Posterior, shares: Float64Array, single: readonly Scored[]): Map<Scored, string> {

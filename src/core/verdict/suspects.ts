@@ -43,7 +43,7 @@ const SEEN_SHARE = 0.96;
  * under the other. On 200 logs of the outside world it proves 152 instead of 143, none of those nine wrongly. What comes and
  * goes reads sound while it is away, and a slip beside it weighs more: one of 40 fresh cars was proven so wrongly.
  */
-const SPREAD_SHARE = 0.98;
+export const SPREAD_SHARE = 0.98;
 const KEPT_IF_SPREAD = 0.75;
 const SPEAKING_IF_SPREAD = 2;
 const LEAST_PROOF_SHARE = Math.min(SEEN_SHARE, SPREAD_SHARE, PROOF_SHARE);

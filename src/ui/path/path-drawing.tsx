@@ -7,7 +7,16 @@ import { conductorsOf, type CornerSetup } from "@/core/circuit/setup";
 import { pathShares } from "@/core/harness/path-shares";
 import type { Suspect } from "@/core/verdict/suspects";
 import { placeItems, placeLabels, pointX, terminals, TOP, WIDTH, wireConductorY } from "./path-layout";
-import { BatteryOff, LampBetween, PinnedReading, ProbeTip, SensorLead, SpanWires, Station } from "./path-parts";
+import {
+  BatteryOff,
+  LampBetween,
+  PinLine,
+  PinnedReading,
+  ProbeTip,
+  SensorLead,
+  SpanWires,
+  Station,
+} from "./path-parts";
 import type { Pin } from "@/core/bench/path-pins";
 import { pointLabel } from "@/core/checks/words";
 import { formatShare } from "@/core/units/format";
@@ -115,13 +124,18 @@ export const PathDrawing = memo(function PathDrawing({
           <SensorLead layout={layout} wires={wires} wireY={wireY} />
           {state?.batteryOff && <BatteryOff />}
           {lamp && <LampBetween from={xOf(probes.red ?? "")} to={xOf(probes.black ?? "")} />}
-          {pinned.map(({ point, x, label }, i) => {
+          {/* All their lines first: none crosses the words of another. */}
+          {pinned.map(({ point, x }, i) => {
             const place = places[i];
-            return place && <PinnedReading key={point} x={x} label={label} {...place} />;
+            return place && <PinLine key={point} x={x} {...place} />;
+          })}
+          {pinned.map(({ point, label }, i) => {
+            const place = places[i];
+            return place && <PinnedReading key={point} label={label} {...place} />;
           })}
           {(["red", "black"] as const).map((probe) => {
             const text = probes[probe];
-            const x = text ? (xOf(text) ?? (probe === "black" ? 52 : null)) : null;
+            const x = text ? (xOf(text) ?? (probe === "black" ? bodyX(state) : null)) : null;
             return x === null ? null : (
               <ProbeTip
                 key={probe}
@@ -160,6 +174,11 @@ export const PathDrawing = memo(function PathDrawing({
 });
 
 const LARGER = 1.8;
+
+/** Where a probe on the body or a battery pole is drawn: beside the battery, where that stands there. */
+function bodyX(state: CircuitState | null): number {
+  return state?.batteryOff ? 250 : 52;
+}
 
 function probeLabel(text: string, setup: CornerSetup): string {
   const parsed = parsePoint(text, setup);

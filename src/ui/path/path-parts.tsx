@@ -154,11 +154,17 @@ export function SensorLead({
   );
 }
 
-export function PinnedReading({ x, row, left, width, label }: { x: number; label: string } & LabelPlace) {
-  const y = row === 0 ? 6 : 32;
+const pinY = (row: number) => (row === 0 ? 6 : 32);
+
+/** From a reading's words down to its point. */
+export function PinLine({ x, row }: { x: number } & LabelPlace) {
+  return <line x1={x} x2={x} y1={pinY(row) + 22} y2={TOP + 22} stroke="var(--plum)" strokeWidth="2" />;
+}
+
+export function PinnedReading({ row, left, width, label }: { label: string } & LabelPlace) {
+  const y = pinY(row);
   return (
     <g>
-      <line x1={x} x2={x} y1={y + 22} y2={TOP + 22} stroke="var(--plum)" strokeWidth="2" />
       <rect x={left} y={y} width={width} height="23" rx="5" fill="var(--paper)" stroke="var(--plum)" />
       <text
         x={left + width / 2}
