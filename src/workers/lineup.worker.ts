@@ -67,7 +67,7 @@ function askNow<T>(job: CornerJob, question: (belief: Belief) => T): Promise<T> 
   });
 }
 
-/** A corner's line-up, told what the lines-up of the car's other corners say. */
+/** A corner's line-up, told what those of the car's other corners say. */
 async function withBeside(job: CornerJob): Promise<Belief> {
   const { beside = [] } = job;
   const all = [job, ...beside];
@@ -94,7 +94,8 @@ async function atHandOrOpened(job: CornerJob): Promise<Belief> {
       found.belief.learn(observation);
       found.readings.push(observation.entryId);
     }
-    kept.set(job.id, { ...found, job });
+    found.job = job;
+    kept.set(job.id, found);
   } else {
     const resume = await whereItWas(job, read);
     const belief = replayAlone(job, { resume, told: tellProgress(job.id) });

@@ -1,3 +1,4 @@
+import { faultsOf } from "../faults/pair";
 import type { Part } from "../faults/parts/parts";
 import type { Candidates, Group } from "./candidates";
 
@@ -6,8 +7,8 @@ export type ToldByPart = Partial<Record<Part, number>>;
 
 /** The same for each hypothesis; of two faults, for both. */
 export function toldFactors(groups: readonly Group[], told: ToldByPart): Float64Array<ArrayBuffer> {
-  return Float64Array.from(groups, ({ of, fault }) =>
-    (of ?? [{ fault }]).reduce((all, one) => all * (told[one.fault.part] ?? 1), 1),
+  return Float64Array.from(groups, (group) =>
+    faultsOf(group).reduce((all, { fault }) => all * (told[fault.part] ?? 1), 1),
   );
 }
 

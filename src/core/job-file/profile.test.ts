@@ -88,8 +88,8 @@ describe("what a job says of itself", () => {
   it("every place of the loom is wiggled once, sensor end first, then the corner is provoked", () => {
     const places = placesToWiggle(setup);
     const said = places.map(({ say }) => say);
-    expect(said.slice(0, 4)).toEqual(["sensor plug", "span 2, arch", "connector C1", "span 1"]);
-    expect(said.slice(4).join()).toMatch(/Bounced.*lock to lock.*Wetted.*Warmed/);
+    expect(said.slice(0, 5)).toEqual(["the sensor's lead", "sensor plug", "span 2, arch", "connector C1", "span 1"]);
+    expect(said.slice(5).join()).toMatch(/Bounced.*lock to lock.*Wetted.*Warmed/);
   });
 
   it("every look of every instrument is a hook-up of this corner", () => {

@@ -1,4 +1,6 @@
 import { PROOF_SHARE, SPREAD_SHARE } from "../verdict/suspects";
+import type { Suspectable } from "../faults/catalogue";
+import { faultsOf } from "../faults/pair";
 import type { Part } from "../faults/parts/parts";
 import type { Posterior } from "../belief/posterior";
 import type { InformationTable } from "./information";
@@ -19,7 +21,8 @@ export function toProof(posterior: Posterior, part: Part, shares: Float64Array):
   const { hypotheses, complaint } = posterior;
   const target = complaint.presence === "hard" ? SPREAD_SHARE : PROOF_SHARE;
   const groups = [...shares.keys()].filter((g) => shares[g]! > NEGLIGIBLE_SHARE);
-  const [own, others] = [true, false].map((of) => groups.filter((g) => (hypotheses[g]!.fault.part === part) === of));
+  const isOwn = (one: Suspectable) => faultsOf(one).some(({ fault }) => fault.part === part);
+  const [own, others] = [true, false].map((is) => groups.filter((g) => isOwn(hypotheses[g]!) === is));
   const sum = (some: readonly number[]) => some.reduce((all, g) => all + shares[g]!, 0);
   const [held, against] = [sum(own!), sum(others!)];
   if (held >= target || against === 0) return null;
