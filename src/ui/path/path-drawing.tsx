@@ -133,7 +133,8 @@ export const PathDrawing = memo(function PathDrawing({
             const place = places[i];
             return place && <PinnedReading key={point} label={label} {...place} />;
           })}
-          {(["red", "black"] as const).map((probe) => {
+          {/* Black's tag lies below red's: its line goes behind that. */}
+          {(["black", "red"] as const).map((probe) => {
             const text = probes[probe];
             const x = text ? (xOf(text) ?? (probe === "black" ? bodyX(state) : null)) : null;
             return x === null ? null : (
