@@ -36,6 +36,8 @@ interface Kept {
 }
 interface AtHand extends Kept {
   job: CornerJob;
+  /** What it says by its own log; null until it is asked, and after each reading. */
+  alone: CornerParts | null;
   /** So many readings were in what was last kept of it. */
   keptAt: number;
 }
@@ -80,7 +82,8 @@ async function withBeside(job: CornerJob): Promise<Belief> {
 
 /** What a corner's line-up, at hand already, says by its own log. */
 function aloneAtHand({ id }: CornerJob): CornerParts {
-  return partsAlone(kept.get(id)!.belief);
+  const one = kept.get(id)!;
+  return (one.alone ??= partsAlone(one.belief));
 }
 
 /** The line-up at hand, with the newest readings added, or opened when it is another's or the log was cut back. */
@@ -93,6 +96,7 @@ async function atHandOrOpened(job: CornerJob): Promise<Belief> {
     for (const observation of read.slice(found.readings.length)) {
       found.belief.learn(observation);
       found.readings.push(observation.entryId);
+      found.alone = null;
     }
     found.job = job;
     kept.set(job.id, found);
@@ -100,7 +104,7 @@ async function atHandOrOpened(job: CornerJob): Promise<Belief> {
     const resume = await whereItWas(job, read);
     const belief = replayAlone(job, { resume, told: tellProgress(job.id) });
     const readings = read.map(({ entryId }) => entryId);
-    kept.set(job.id, { key, readings, belief, job, keptAt: resume?.log.length ?? 0 });
+    kept.set(job.id, { key, readings, belief, job, alone: null, keptAt: resume?.log.length ?? 0 });
   }
   for (const oldest of kept.keys()) if (kept.size > corners.length) kept.delete(oldest);
   return kept.get(job.id)!.belief;
@@ -168,7 +172,7 @@ const api = {
   /** What the board shows of a job. */
   row(job: CornerJob): Promise<BoardRow> {
     return ask(job, (belief) =>
-      boardRowOf(diagnosisOf(belief, job.policy, progressOf(job)), job.beside && partsAlone(belief)),
+      boardRowOf(diagnosisOf(belief, job.policy, progressOf(job)), job.beside && aloneAtHand(job)),
     );
   },
 

@@ -18,7 +18,7 @@ import { Localisation } from "./localisation";
 import { pairsCalledFor } from "./pairs";
 import type { Particles } from "./particles";
 import type { PlanningTable, Posterior, Weighed } from "./posterior";
-import { sharesTold, toldFactors, weighByGroup, type ToldByPart } from "./told";
+import { toldTo, weighByGroup, type Told, type ToldByPart } from "./told";
 import { touchesThatCount, touchOf } from "./touched";
 import { isSameAgain, UNLISTED_PRIOR, unlistedLikelihood } from "./unlisted";
 import { settleGroup, type Pull } from "./weigh";
@@ -67,10 +67,7 @@ export class Belief implements Posterior {
   readonly #population: Omit<Population, "pairs">;
   #pairs: readonly Suspectable[] = [];
   #initial!: Float64Array;
-  /** What is told of parts from elsewhere, the factor it has put on each hypothesis's weight, and what that makes of the shares to begin with. */
-  #told: ToldByPart = {};
-  #toldFactors!: Float64Array;
-  #initialTold!: Float64Array;
+  #told!: Told;
   #candidates!: Candidates;
   #clouds!: readonly Cloud[];
   #forecasts!: Forecasts;
@@ -115,8 +112,7 @@ export class Belief implements Posterior {
     this.#unlisted = UNLISTED_PRIOR;
     this.#touched = new Uint8Array(this.#candidates.groups.length);
     this.#initial = this.shares();
-    this.#toldFactors = toldFactors(this.hypotheses, {});
-    this.tell(this.#told);
+    this.#told = toldTo(this.hypotheses, this.#initial, {});
   }
 
   /**
@@ -124,22 +120,21 @@ export class Belief implements Posterior {
    * it, and it then weighs their outcome: so what this corner knows by itself is at hand at any time (see `alone`), and
    * another word from elsewhere need not weigh its log anew.
    */
-  tell(told: ToldByPart): void {
-    const factors = toldFactors(this.hypotheses, told);
-    const changed = factors.map((factor, g) => factor / this.#toldFactors[g]!);
-    [this.#told, this.#toldFactors] = [told, factors];
-    this.#initialTold = sharesTold(this.#initial, factors);
+  tell(byPart: ToldByPart): void {
+    const before = this.#told.factors;
+    this.#told = toldTo(this.hypotheses, this.#initial, byPart);
+    const changed = this.#told.factors.map((factor, g) => factor / before[g]!);
     if (changed.some((factor) => factor !== 1)) weighByGroup(this.#candidates, changed);
   }
 
   /** Asks this corner by its own log, as if nothing were told from elsewhere. */
   alone<T>(question: () => T): T {
-    const told = this.#told;
+    const { byPart } = this.#told;
     this.tell({});
     try {
       return question();
     } finally {
-      this.tell(told);
+      this.tell(byPart);
     }
   }
 
@@ -191,11 +186,11 @@ export class Belief implements Posterior {
     this.#touched.set(touched);
     this.#unlisted = checkpoint.unlisted;
     this.#initial = checkpoint.initial;
-    this.tell(this.#told);
+    this.tell({});
   }
 
   get initial(): Float64Array {
-    return this.#initialTold;
+    return this.#told.initial;
   }
 
   get hypotheses(): readonly Group[] {

@@ -94,7 +94,7 @@ export function openCar(text: string, name: string): OpenCar {
     const { corner, diagnosing, repaired } = one;
     const told = toldElsewhere(alone, corner);
     // What a repair left in question was judged with what the others say, and is not told it twice.
-    if (repaired) return opened(corner, { ...told, ...sound(corner) });
+    if (repaired && inWork.length > 1) return opened(corner, { ...told, ...sound(corner) });
     diagnosing.tell(told);
     return one;
   });
