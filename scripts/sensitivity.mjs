@@ -4,8 +4,10 @@
  * usage: node scripts/sensitivity.mjs LOGS [NAME …]   (LOGS from `npm run bench:outside -- 60 --logs LOGS`; all numbers unless named)
  */
 import { cpus } from "node:os";
-import { resolve } from "node:path";
+import { readFileSync } from "node:fs";
+import { join, resolve } from "node:path";
 import { ChangedCopy } from "./changed-copy.mjs";
+import { root } from "./run.mjs";
 
 /** Of a share near one its distance from one is halved and doubled. */
 const shareOf = (times) => (value) => 1 - (1 - value) * times;
@@ -13,7 +15,9 @@ const sizeOf = (times) => (value) => value * times;
 
 const NUMBERS = [
   ["src/core/verdict/suspects.ts", "PROOF_SHARE", shareOf],
-  ["src/core/verdict/suspects.ts", "DIRECT_RATIO"],
+  ["src/core/verdict/suspects.ts", "SEEN_SHARE", shareOf],
+  ["src/core/verdict/suspects.ts", "SPREAD_SHARE", shareOf],
+  ["src/core/verdict/needs.ts", "DIRECT_RATIO"],
   ["src/core/verdict/suspects.ts", "MOST_UNLISTED"],
   ["src/core/verdict/leave-one-out.ts", "KEPT_SHARE"],
   ["src/core/observation/likelihood.ts", "SLIP"],
@@ -34,13 +38,20 @@ const NUMBERS = [
   ["src/core/belief/kernel.ts", "OWN_WIDTH"],
   ["src/core/belief/kernel.ts", "SCATTER"],
   ["src/core/belief/forecasts.ts", "STEP"],
-  ["src/core/belief/forecasts.ts", "LEVEL_MISSED"],
+  ["src/core/belief/forecasts.ts", "STEEP"],
+  ["src/core/belief/forecasts.ts", "JUMP"],
+  ["src/core/belief/forecasts.ts", "HARDLY"],
   ["src/core/belief/weigh.ts", "LEAST_TRUST"],
   ["src/core/belief/unlisted.ts", "UNLISTED_PRIOR"],
   ["src/core/belief/unlisted.ts", "ANYTHING"],
   ["src/core/belief/pairs.ts", "PAIR_PRIOR"],
   ["src/core/belief/candidates.ts", "COMMON_WIDTH"],
 ];
+
+/** Where a number stands and what it is: a number or a quotient of two. */
+const standing = (name) => new RegExp(`(const ${name} = )([^;]+);`);
+const gone = NUMBERS.filter(([file, name]) => !standing(name).test(readFileSync(join(root, file), "utf8")));
+if (gone.length > 0) throw new Error(`no longer there: ${gone.map(([file, name]) => `${name} of ${file}`).join(", ")}`);
 
 const logs = resolve(process.argv[2] ?? "");
 const usual = await judged(new ChangedCopy(), null);
@@ -77,9 +88,8 @@ async function judged(copy, change) {
   const { text } = await copy.tryWith(
     change.file,
     (source) =>
-      source.replace(new RegExp(`(const ${change.name} = )([^;]+);`), (_, head, tail) => {
+      source.replace(standing(change.name), (_, head, tail) => {
         value = tail;
-        // The value as it stands in the code: a number or a quotient of two.
         return `${head}${change.by(Function(`return ${tail}`)())};`;
       }),
     process.execPath,

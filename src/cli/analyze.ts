@@ -1,3 +1,4 @@
+import { errorWords } from "@/core/words/error-words";
 import { basename } from "node:path";
 import { parseArgs } from "node:util";
 import { UnusableInput } from "../core/capture/capture";
@@ -42,7 +43,7 @@ function options() {
       },
     });
   } catch (error) {
-    throw new UnusableInput(`${error instanceof Error ? error.message : String(error)}; ${USAGE}`, { cause: error });
+    throw new UnusableInput(`${errorWords(error)}; ${USAGE}`, { cause: error });
   }
   const { values, positionals } = parsed;
   if (positionals.length !== 1) throw new UnusableInput(USAGE);

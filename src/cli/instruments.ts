@@ -1,3 +1,4 @@
+import { errorWords } from "@/core/words/error-words";
 import { UnusableInput } from "../core/capture/capture";
 import { atPlug } from "../core/simulated/at-plug";
 import { meteredCar, recordSimulated } from "../core/simulated/simulated-reading";
@@ -41,8 +42,5 @@ await runCommand(async () => {
 });
 
 function taken(error: unknown): never {
-  throw new UnusableInput(
-    `A port is not to be had: ${error instanceof Error ? error.message : String(error)}. Stop what uses it.`,
-    { cause: error },
-  );
+  throw new UnusableInput(`A port is not to be had: ${errorWords(error)}. Stop what uses it.`, { cause: error });
 }

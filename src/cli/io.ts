@@ -1,3 +1,4 @@
+import { errorWords } from "@/core/words/error-words";
 import { readFile, stat } from "node:fs/promises";
 import { UnusableInput } from "../core/capture/capture";
 import { LARGEST_FILE_BYTES } from "../core/capture/csv";
@@ -22,7 +23,7 @@ export async function readBytes(path: string): Promise<Uint8Array> {
     return new Uint8Array(await readFile(path));
   } catch (error) {
     if (error instanceof UnusableInput) throw error;
-    throw new UnusableInput(`${path} cannot be read: ${error instanceof Error ? error.message : String(error)}`, {
+    throw new UnusableInput(`${path} cannot be read: ${errorWords(error)}`, {
       cause: error,
     });
   }
@@ -41,7 +42,7 @@ export async function runCommand(command: () => Promise<unknown>): Promise<void>
   try {
     process.stdout.write(`${JSON.stringify(await command(), null, 2)}\n`);
   } catch (error) {
-    process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
+    process.stderr.write(`${errorWords(error)}\n`);
     process.exitCode = error instanceof UnusableInput ? 2 : 1;
   }
 }

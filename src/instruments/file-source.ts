@@ -1,3 +1,4 @@
+import { errorWords } from "../core/words/error-words";
 import { UnusableInput, type Capture } from "@/core/capture/capture";
 import { GrowingCsv } from "@/core/capture/growing-csv";
 import { lastSeconds, ownCopy } from "@/core/capture/last-seconds";
@@ -77,7 +78,7 @@ export async function fileSource(
       .catch((error: unknown) => {
         if (isEarly(error)) return void (source.waiting = messageOf(error));
         source.ended =
-          error instanceof UnusableInput ? messageOf(error) : t`The file can no longer be read: ${String(error)}`;
+          error instanceof UnusableInput ? messageOf(error) : t`The file can no longer be read: ${errorWords(error)}`;
         clearInterval(timer);
       })
       .finally(() => (busy = false));
@@ -89,7 +90,7 @@ export async function fileSource(
 const FEW_BYTES = 4000;
 
 function messageOf(error: unknown): string {
-  return error instanceof Error ? error.message : String(error);
+  return errorWords(error);
 }
 
 function endOf({ startS, sampleS, channels }: Capture): number {

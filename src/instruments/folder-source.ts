@@ -1,3 +1,4 @@
+import { errorWords } from "../core/words/error-words";
 import type { Capture } from "@/core/capture/capture";
 import { t } from "@/core/words/words";
 import { fileSource, type GrowingFile } from "./file-source";
@@ -47,7 +48,7 @@ export async function folderSource(
     turnToNewest()
       .catch((error: unknown) => {
         // One begun but not readable yet, or gone again: what was followed goes on.
-        ended = followed ? null : t`The folder can no longer be read: ${String(error)}`;
+        ended = followed ? null : t`The folder can no longer be read: ${errorWords(error)}`;
       })
       .finally(() => (busy = false));
   }, LOOK_MS);

@@ -1,3 +1,4 @@
+import { errorWords } from "../core/words/error-words";
 import { t } from "@/core/words/words";
 import { Rolling } from "@/core/capture/rolling";
 import type { LiveSource } from "./live-source";
@@ -83,7 +84,7 @@ function refusal(error: unknown): string {
   if (name === "NotFoundError" || name === "OverconstrainedError")
     return t`No such sound input. Plug it in, or choose another.`;
   if (name === "NotReadableError") return t`The sound input is taken by another program. Close that and try again.`;
-  return t`The sound input did not open: ${error instanceof Error ? error.message : String(error)}`;
+  return t`The sound input did not open: ${errorWords(error)}`;
 }
 
 /** The sound inputs there are; their names are told once one was allowed. */

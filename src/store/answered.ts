@@ -1,18 +1,36 @@
 import { t } from "../core/words/words";
 
-/** What a question is answered with, or a rejection once it has been asked in vain for so long. */
-export async function answered<T>(question: Promise<T>, withinMs: number): Promise<T> {
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  const silence = new Promise<never>((_, reject) => {
-    timer = setTimeout(
-      () =>
-        reject(new Error(t`the browser's store does not answer; close other tabs of this program and load it again`)),
-      withinMs,
-    );
-  });
-  try {
-    return await Promise.race([question, silence]);
-  } finally {
-    clearTimeout(timer);
+/**
+ * How long a store is waited for. What counts is silence: a long list that keeps coming is no hang. Who was met with silence
+ * once waits no longer than a moment for the next, so that a room with ten questions says so once and not after ten times
+ * the wait; any answer restores it.
+ */
+export class Patience {
+  private silent = false;
+
+  /** What a question is answered with, or a rejection once nothing of it was heard for so long. `heard` is called at each part of an answer. */
+  async answered<T>(ask: (heard: () => void) => Promise<T>, withinMs: number): Promise<T> {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    let heard = () => {};
+    const silence = new Promise<never>((_, reject) => {
+      const wait = (ms: number) => {
+        clearTimeout(timer);
+        timer = setTimeout(() => {
+          this.silent = true;
+          reject(new Error(t`the browser's store does not answer; close other tabs of this program and load it again`));
+        }, ms);
+      };
+      heard = () => wait(withinMs);
+      wait(this.silent ? Math.min(withinMs, NO_MORE_THAN_MS) : withinMs);
+    });
+    try {
+      const answer = await Promise.race([ask(heard), silence]);
+      this.silent = false;
+      return answer;
+    } finally {
+      clearTimeout(timer);
+    }
   }
 }
+
+const NO_MORE_THAN_MS = 1000;

@@ -3,7 +3,7 @@ import type { Diagnosis } from "../core/bench/diagnosis";
 import { diagnosisKey, type DiagnosedCar } from "../core/board/diagnosis-key";
 import type { CornerJob } from "../core/job/corner-in-work";
 import { languageTag } from "../core/words/words";
-import { answered } from "./answered";
+import { Patience } from "./answered";
 import { shelf } from "./shelf";
 import { MODEL, workedOutShelves } from "./worked-out";
 
@@ -17,7 +17,9 @@ const LONGEST_MS = 1000;
 
 /** What was said of a job last; null where nothing was, or something of it has changed since, or the store does not answer. */
 export async function keptDiagnosis(job: CornerJob, car: DiagnosedCar): Promise<Diagnosis | null> {
-  const stored = await answered(diagnoses.getItem<unknown>(job.id), LONGEST_MS).catch(() => null);
+  // A patience of its own: that it is not waited for does not make the store a silent one.
+  const read = new Patience().answered(() => diagnoses.getItem<unknown>(job.id), LONGEST_MS);
+  const stored = await read.catch(() => null);
   const parsed = keptSchema.safeParse(stored);
   return parsed.success && parsed.data.key === keyOf(job, car) ? parsed.data.diagnosis : null;
 }

@@ -1,10 +1,14 @@
-import { answered } from "./answered";
+import { errorWords } from "../core/words/error-words";
+import { Patience } from "./answered";
 
 type Shelf = Pick<LocalForage, "getItem" | "setItem" | "removeItem" | "iterate" | "keys" | "length">;
 
-/** A store that takes longer than this hangs: one record is read in milliseconds, a large capture written in seconds. */
-const LONGEST_READ_MS = 15_000;
+/** A store silent for longer than this hangs: one record is read in milliseconds, a large capture written in seconds. */
+const LONGEST_READ_MS = 8000;
 const LONGEST_WRITE_MS = 60_000;
+
+/** All places are in one store: where one hangs, none is waited for. */
+const patience = new Patience();
 
 let nothingKept: string | null = null;
 
@@ -66,18 +70,25 @@ export function shelf(storeName: string): Shelf {
         await oneAtATime(() => store.ready());
         return store;
       } catch (error) {
-        nothingKept = error instanceof Error ? error.message : String(error);
+        nothingKept = errorWords(error);
         return heldShelf();
       }
     }));
-  const ask = <T>(question: (store: Shelf) => Promise<T>, withinMs: number) =>
-    answered(open().then(question), withinMs);
+  const ask = <T>(question: (store: Shelf, heard: () => void) => Promise<T>, withinMs: number) =>
+    patience.answered((heard) => open().then((store) => question(store, heard)), withinMs);
   return {
     getItem: <T>(key: string) => ask((store) => store.getItem<T>(key), LONGEST_READ_MS),
     setItem: <T>(key: string, value: T) => ask((store) => store.setItem(key, value), LONGEST_WRITE_MS),
     removeItem: (key) => ask((store) => store.removeItem(key), LONGEST_READ_MS),
     iterate: <T, U>(each: (value: T, key: string, place: number) => U) =>
-      ask((store) => store.iterate<T, U>(each), LONGEST_WRITE_MS),
+      ask(
+        (store, heard) =>
+          store.iterate<T, U>((value, key, place) => {
+            heard();
+            return each(value, key, place);
+          }),
+        LONGEST_READ_MS,
+      ),
     keys: () => ask((store) => store.keys(), LONGEST_READ_MS),
     length: () => ask((store) => store.length(), LONGEST_READ_MS),
   };

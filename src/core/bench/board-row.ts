@@ -1,4 +1,5 @@
 import type { BoardRow } from "../board/board";
+import { provenWords } from "../verdict/proven-words";
 import type { CornerParts } from "../verdict/car-parts";
 import type { Diagnosis } from "./diagnosis";
 
@@ -11,10 +12,11 @@ export function boardRowOf(
   alone?: CornerParts,
 ): BoardRow {
   const [lead] = suspects;
+  const proven = lead?.verdict === "proven" ? provenWords(lead, parts) : null;
   return {
     lead: lead
       ? {
-          ...{ words: lead.words, share: lead.share, proven: lead.verdict === "proven" },
+          ...{ words: proven?.heading ?? lead.words, share: proven?.share ?? lead.share, proven: proven !== null },
           ...{ fault: lead.fault, place: lead.place, part: lead.part },
         }
       : null,

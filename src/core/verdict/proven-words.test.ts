@@ -17,7 +17,9 @@ describe("what is proven, in words", () => {
   });
 
   it("one of several of a part's faults is not said to be proven by itself, and the share is the part's", () => {
-    const { what, withShare, share } = provenWords(suspect(0.59), parts);
+    const { what, heading, withShare, partWithShare, share } = provenWords(suspect(0.59), parts);
+    expect(heading).toBe(what.replace(/^./, (first) => first.toUpperCase()));
+    expect(partWithShare).toMatch(/^sensor >?99.*%$/);
     expect(share).toBe(0.995);
     expect(what).toMatch(/^.*sensor.*, most likely sensor open inside$/i);
     expect(withShare).toMatch(/sensor \(>?99.*%\), most likely sensor open inside/i);

@@ -1,3 +1,4 @@
+import { errorWords } from "../../core/words/error-words";
 import type { Capture, Channel } from "@/core/capture/capture";
 import { t } from "@/core/words/words";
 import type { LiveSource } from "../live-source";
@@ -60,7 +61,7 @@ export async function scpiScope(port: BytePort, dialect: ScopeDialect): Promise<
       try {
         if (!stopped) await fetch();
       } catch (error) {
-        if (!stopped) source.ended = error instanceof Error ? error.message : String(error);
+        if (!stopped) source.ended = errorWords(error);
         return;
       }
     }

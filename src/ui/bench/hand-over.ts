@@ -1,3 +1,4 @@
+import { errorWords } from "@/core/words/error-words";
 import type { Diagnosis } from "@/core/bench/diagnosis";
 import type { Job } from "@/core/job/schema";
 import { t } from "@/core/words/words";
@@ -12,6 +13,6 @@ export async function handOver(job: Job, diagnosis: Diagnosis): Promise<void> {
     ]);
     await downloadPdf(handOverOf(job, diagnosis, new Date()), `${job.car.name || "job"}-hand-over.pdf`);
   } catch (error) {
-    toast.error(t`No hand-over sheet: ${String(error)}`);
+    toast.error(t`No hand-over sheet: ${errorWords(error)}`);
   }
 }

@@ -6,6 +6,7 @@ import clsx from "clsx";
 import type { Diagnosis } from "@/core/bench/diagnosis";
 import { isUnlistedShown, likelyPair } from "@/core/verdict/hypotheses";
 import { partLabel } from "@/core/faults/parts/parts";
+import { provenWords } from "@/core/verdict/proven-words";
 import { formatShare } from "@/core/units/format";
 
 const SHOWN = 5;
@@ -39,38 +40,42 @@ export function SuspectsPanel({
       )}
       <ol>
         {/* By rank, not by suspect: a new order changes words in place and moves nothing. */}
-        {suspects.slice(0, SHOWN).map(({ id, words, share, verdict, clearedBy, provenBy, hangsOn, lacks }, rank) => (
-          <li key={rank} className="border-b border-rule py-2" data-suspect={id}>
-            <p className="flex min-h-[2lh] items-end leading-snug font-semibold">
-              <span>
-                {words}{" "}
-                {verdict === "proven" && (
-                  <span className="rounded bg-verdigris px-1.5 py-0.5 text-sm whitespace-nowrap text-card">
-                    <WithTerms>{t`✓ proven`}</WithTerms>
-                  </span>
-                )}
-              </span>
-            </p>
-            <div className="mt-1 flex items-center gap-3">
-              <span className="h-2.5 flex-1 rounded border border-rule bg-paper">
-                <span className="hatch block h-full rounded bg-brick" style={{ width: `${share * 100}%` }} />
-              </span>
-              <Trend now={share} then={before[id]} />
-              <span className="min-w-14 text-right text-lg leading-tight font-bold whitespace-nowrap tabular-nums">
-                {formatShare(share)}
-              </span>
-            </div>
-            <p className="mt-0.5 min-h-[2lh] text-sm leading-tight text-muted">
-              {verdict === "proven"
-                ? t`Proven by reading ${provenBy.map(numberOf).join(", ")}.`
-                : hangsOn
-                  ? t`All of it hangs on reading ${numberOf(hangsOn)}: confirm it another way before anything is fitted.`
-                  : lacks.length > 0
-                    ? t`Before condemning it: ${lacks.join("; ")}.`
-                    : t`Cleared by: ${clearedBy}`}
-            </p>
-          </li>
-        ))}
+        {suspects.slice(0, SHOWN).map((suspect, rank) => {
+          const { id, words, share, verdict, clearedBy, provenBy, hangsOn, lacks } = suspect;
+          const ofPart = verdict === "proven" ? provenWords(suspect, parts).partWithShare : null;
+          return (
+            <li key={rank} className="border-b border-rule py-2" data-suspect={id}>
+              <p className="flex min-h-[2lh] items-end leading-snug font-semibold">
+                <span>
+                  {words}{" "}
+                  {verdict === "proven" && (
+                    <span className="rounded bg-verdigris px-1.5 py-0.5 text-sm whitespace-nowrap text-card">
+                      <WithTerms>{ofPart ? t`✓ proven: ${ofPart}` : t`✓ proven`}</WithTerms>
+                    </span>
+                  )}
+                </span>
+              </p>
+              <div className="mt-1 flex items-center gap-3">
+                <span className="h-2.5 flex-1 rounded border border-rule bg-paper">
+                  <span className="hatch block h-full rounded bg-brick" style={{ width: `${share * 100}%` }} />
+                </span>
+                <Trend now={share} then={before[id]} />
+                <span className="min-w-14 text-right text-lg leading-tight font-bold whitespace-nowrap tabular-nums">
+                  {formatShare(share)}
+                </span>
+              </div>
+              <p className="mt-0.5 min-h-[2lh] text-sm leading-tight text-muted">
+                {verdict === "proven"
+                  ? t`Proven by reading ${provenBy.map(numberOf).join(", ")}.`
+                  : hangsOn
+                    ? t`All of it hangs on reading ${numberOf(hangsOn)}: confirm it another way before anything is fitted.`
+                    : lacks.length > 0
+                      ? t`Before condemning it: ${lacks.join("; ")}.`
+                      : t`Cleared by: ${clearedBy}`}
+              </p>
+            </li>
+          );
+        })}
         {unlisted !== null && (
           <li className="border-b border-rule py-2" data-suspect="unlisted">
             <p className="flex items-baseline justify-between gap-3 font-semibold">

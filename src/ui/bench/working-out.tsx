@@ -7,7 +7,7 @@ import type { Job } from "@/core/job/schema";
 import { languageTag, t } from "@/core/words/words";
 import { keptRow } from "@/store/board-rows";
 import { MODEL } from "@/store/worked-out";
-import { formatShare } from "@/core/units/format";
+import { LeadWords } from "../keys/lead-words";
 import { PROGRESS_CHANNEL, type WeighingProgress } from "@/workers/weighing-progress";
 
 /** What stands in place of the suspects until they are worked out: what the board knows of them, and how far a long log is weighed. */
@@ -27,8 +27,7 @@ export function WorkingOut({ job }: { job: Job }) {
       {row?.lead && (
         <div className="rounded-2xl border border-rule bg-card p-5 text-left">
           <p className="text-lg text-ink">
-            <span className="mr-2 font-bold tabular-nums">{formatShare(row.lead.share)}</span>
-            {row.lead.words} {row.lead.proven && <b className="text-verdigris">{t`✓ proven`}</b>}
+            <LeadWords lead={row.lead} />
           </p>
           {row.next && <p className="mt-1">{t`Next: ${row.next}`}</p>}
         </div>

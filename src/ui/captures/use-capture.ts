@@ -1,4 +1,5 @@
 "use client";
+import { errorWords } from "@/core/words/error-words";
 import { t } from "@/core/words/words";
 import { proxy } from "comlink";
 import { nanoid } from "nanoid";
@@ -47,7 +48,7 @@ export function useCapture(job: Job) {
       if (live)
         setOpen((now) => (now && now.id === wanted && !now.logged ? now : { id: wanted, result, logged: true }));
     };
-    show().catch((error: unknown) => toast.error(t`The kept capture could not be shown: ${String(error)}`));
+    show().catch((error: unknown) => toast.error(t`The kept capture could not be shown: ${errorWords(error)}`));
     return () => {
       live = false;
     };
@@ -64,7 +65,7 @@ export function useCapture(job: Job) {
     setOpen({ id, result, logged: false });
     if (result.ok)
       await saveCapture(id, result.capture).catch((error: unknown) =>
-        toast.error(t`The capture could not be kept: ${String(error)}. Keep the file.`),
+        toast.error(t`The capture could not be kept: ${errorWords(error)}. Keep the file.`),
       );
   };
   /** Gives the file up; what was open before is asked for anew, since the worker forgot it. */

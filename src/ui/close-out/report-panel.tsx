@@ -1,4 +1,5 @@
 "use client";
+import { errorWords } from "@/core/words/error-words";
 import { captureWorker } from "../query/workers";
 import { t } from "@/core/words/words";
 import { proxy } from "comlink";
@@ -80,7 +81,7 @@ export function ReportPanel({
         <Cap onClick={() => download(`${name}-readings.csv`, readingsCsv(job), "text/csv")}>{t`readings as CSV`}</Cap>
         <Cap onClick={() => download(`${name}.json`, exportJob(car))}>{t`job as a file`}</Cap>
         <Cap
-          onClick={() => void zip().catch((error: unknown) => toast.error(t`No ZIP: ${String(error)}`))}
+          onClick={() => void zip().catch((error: unknown) => toast.error(t`No ZIP: ${errorWords(error)}`))}
         >{t`all of it as ZIP`}</Cap>
         {job.complaint.presence === "intermittent" && (
           <Cap onClick={() => void reminder()}>{t`comes-back reminder`}</Cap>

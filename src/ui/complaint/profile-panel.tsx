@@ -1,4 +1,5 @@
 "use client";
+import { errorWords } from "@/core/words/error-words";
 import { t } from "@/core/words/words";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
@@ -17,7 +18,7 @@ import { toast } from "../keys/toast";
 export function ProfilePanel({ job, change }: { job: Job; change: ChangeJob }) {
   const [profiles, setProfiles] = useState<Profile[]>([]);
   useEffect(() => {
-    listProfiles().then(setProfiles, (error: unknown) => toast.error(t`Profiles cannot be read: ${String(error)}`));
+    listProfiles().then(setProfiles, (error: unknown) => toast.error(t`Profiles cannot be read: ${errorWords(error)}`));
   }, []);
   const keep = async (profile: Profile) => {
     await saveProfile(profile);

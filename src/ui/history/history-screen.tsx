@@ -1,4 +1,5 @@
 "use client";
+import { errorWords } from "@/core/words/error-words";
 import { t } from "@/core/words/words";
 import {
   createColumnHelper,
@@ -87,7 +88,7 @@ export function HistoryScreen() {
   useEffect(() => {
     listJobs().then(
       ({ jobs }) => setJobs(jobs.filter(({ simulated }) => !simulated?.practice).flatMap(cornerJobs)),
-      (error: unknown) => toast.error(t`The store cannot be read: ${String(error)}`),
+      (error: unknown) => toast.error(t`The store cannot be read: ${errorWords(error)}`),
     );
   }, []);
   // The table package keeps its own state; the compiler leaves this component alone, which is right.

@@ -6,7 +6,7 @@ import { peopleOf, waitsFor } from "@/core/board/board";
 import { standingReadings, standingRepair } from "@/core/job/derive";
 import type { Job } from "@/core/job/schema";
 import { ago } from "@/core/units/ago";
-import { formatShare } from "@/core/units/format";
+import { LeadWords } from "../keys/lead-words";
 import { t } from "@/core/words/words";
 import { lastTouched } from "@/store/jobs";
 import { Cap } from "../keys/cap";
@@ -102,8 +102,7 @@ function CornerLine({ corner, job, row, failed, named }: CornerRow & { named: bo
     <div>
       <p className="font-medium">
         {which}
-        <span className="mr-2 font-bold tabular-nums">{formatShare(lead.share)}</span>
-        {lead.words} {lead.proven && <b className="text-verdigris">{t`✓ proven`}</b>}
+        <LeadWords lead={lead} />
       </p>
       <p className="text-sm text-muted">
         {standingRepair(job)

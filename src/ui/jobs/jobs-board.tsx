@@ -1,4 +1,5 @@
 "use client";
+import { errorWords } from "@/core/words/error-words";
 import { boardWorker, captureWorker } from "../query/workers";
 import { msgid, ngettext, t } from "@/core/words/words";
 import { jt } from "../keys/words";
@@ -38,25 +39,28 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
   const { settings } = useSettings();
   const [pairs, setPairs] = useState<Pair[]>([]);
   const [list, setList] = useState<{ jobs: Job[]; unreadable: Unreadable[] } | null>(null);
+  const [refused, setRefused] = useState<string | null>(null);
   const refresh = useCallback(
     () =>
       listJobs().then(
         (all) => {
           setList(all);
+          setRefused(null);
           tellIfNothingKept();
+          return true;
         },
-        (error: unknown) =>
-          toast.error(t`The store cannot be read: ${String(error)}. Check that this browser allows site data.`, {
-            duration: Infinity,
-          }),
+        (error: unknown) => {
+          setRefused(errorWords(error));
+          return false;
+        },
       ),
     [],
   );
   useEffect(() => {
     void (seed ? laidOut().then(refresh, refresh) : refresh())
-      .then(async () => (await import("@/store/snapshots")).snapshotIfDue(new Date()))
+      .then(async (read) => read && (await import("@/store/snapshots")).snapshotIfDue(new Date()))
       .catch((error: unknown) =>
-        toast.error(t`No copy of the jobs could be made: ${String(error)}. Export those that matter.`),
+        toast.error(t`No copy of the jobs could be made: ${errorWords(error)}. Export those that matter.`),
       );
     return onOtherTab(() => void refresh());
   }, [refresh, seed]);
@@ -67,7 +71,7 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
       router.push(`/complaint?job=${job.id}`);
     } catch (error) {
       toast.error(
-        t`No new job: the browser's store refused it (${String(error)}). Export and delete old jobs, or make room on the disk.`,
+        t`No new job: the browser's store refused it (${errorWords(error)}). Export and delete old jobs, or make room on the disk.`,
         { duration: 20000 },
       );
     }
@@ -133,7 +137,7 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
             : t`${jobs.length} jobs are on the board; readings already here were kept.`,
         );
     } catch (error) {
-      toast.error(t`Not imported: ${String(error)}`, { duration: 20000 });
+      toast.error(t`Not imported: ${errorWords(error)}`, { duration: 20000 });
     }
   };
   const take = async (file: File) => {
@@ -152,7 +156,7 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
       setPairs(told);
       if (refused.length > 0) toast.error(t`Not taken: ${refused.slice(0, 3).join("; ")}`, { duration: 20000 });
     } catch (error) {
-      toast.error(error instanceof UnusableInput ? error.message : t`Not imported: ${String(error)}`, {
+      toast.error(error instanceof UnusableInput ? error.message : t`Not imported: ${errorWords(error)}`, {
         duration: 20000,
       });
     }
@@ -206,8 +210,16 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
           </div>
         </div>
       ))}
+      {refused !== null && (
+        <div role="alert" className="mb-2 rounded-lg border border-brick bg-brick-wash px-4 py-2">
+          <p>{t`The store cannot be read: ${refused}. What it holds is left as it is. Check that this browser allows site data.`}</p>
+          <div className="py-1">
+            <Cap onClick={() => void refresh()}>{t`try again`}</Cap>
+          </div>
+        </div>
+      )}
       {list === null ? (
-        <p className="py-16 text-center text-muted">{t`Opening the workshop…`}</p>
+        refused === null && <p className="py-16 text-center text-muted">{t`Opening the workshop…`}</p>
       ) : list.jobs.length === 0 ? (
         <div className="rounded-2xl border border-dashed border-rule bg-card p-12 text-center">
           <p className="text-xl font-semibold">{t`No car on the board.`}</p>

@@ -1,4 +1,5 @@
 "use client";
+import { errorWords } from "@/core/words/error-words";
 import { t } from "@/core/words/words";
 import { Component, type ReactNode } from "react";
 
@@ -7,7 +8,7 @@ export class RowBoundary extends Component<{ name: string; children: ReactNode }
   override state = { failed: null };
 
   static getDerivedStateFromError(error: unknown): { failed: string } {
-    return { failed: error instanceof Error ? error.message : String(error) };
+    return { failed: errorWords(error) };
   }
 
   override render(): ReactNode {

@@ -1,4 +1,5 @@
 "use client";
+import { errorWords } from "@/core/words/error-words";
 import { t } from "@/core/words/words";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { ofAddress } from "@/core/job/corner-address";
@@ -48,8 +49,7 @@ export function useJob(address: string | null): { state: JobState; change: Chang
           if (live) setState(car ? opened(car, corner) : { status: "missing" });
           tellIfNothingKept();
         },
-        (error: unknown) =>
-          live && setState({ status: "failed", say: error instanceof Error ? error.message : String(error) }),
+        (error: unknown) => live && setState({ status: "failed", say: errorWords(error) }),
       );
     void load();
     const stop = onOtherTab((changed) => changed === id && void load());

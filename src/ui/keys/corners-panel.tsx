@@ -4,7 +4,7 @@ import clsx from "clsx";
 import { decodeCodes, namesCorner } from "@/core/codes/code";
 import { cornersInWork, withoutCorner } from "@/core/job/corner-in-work";
 import { corners, cornerWords, type Corner } from "@/core/units/corner";
-import { formatShare } from "@/core/units/format";
+import { LeadWords } from "./lead-words";
 import { t } from "@/core/words/words";
 import type { OpenCar } from "../jobs/open-job";
 import { useCornerRows } from "../jobs/use-corner-rows";
@@ -59,14 +59,7 @@ export function CornersPanel({
                     <span className="text-sm text-muted">{cornerWords[corner]}</span>
                     {worked ? (
                       <span className="break-words">
-                        {alone ? null : lead ? (
-                          <>
-                            <b className="tabular-nums">{formatShare(lead.share)}</b> {lead.words}{" "}
-                            {lead.proven && <b className="text-verdigris">{t`✓ proven`}</b>}
-                          </>
-                        ) : (
-                          t`Working out the suspects…`
-                        )}
+                        {alone ? null : lead ? <LeadWords lead={lead} /> : t`Working out the suspects…`}
                       </span>
                     ) : (
                       <span>{t`+ add this corner`}</span>

@@ -1,4 +1,5 @@
 "use client";
+import { errorWords } from "@/core/words/error-words";
 import { captureWorker } from "../query/workers";
 import { gettext, t } from "@/core/words/words";
 import { jt } from "../keys/words";
@@ -24,8 +25,8 @@ export function LibraryScreen() {
   const [shipped, setShipped] = useState<LibraryItem[]>([]);
   const [query, setQuery] = useState("");
   useEffect(() => {
-    listLibrary().then(setOwn, (error: unknown) => toast.error(t`The library cannot be read: ${String(error)}`));
-    listShipped().then(setShipped, (error: unknown) => toast.error(String(error)));
+    listLibrary().then(setOwn, (error: unknown) => toast.error(t`The library cannot be read: ${errorWords(error)}`));
+    listShipped().then(setShipped, (error: unknown) => toast.error(errorWords(error)));
   }, []);
   const save = async () => {
     const items = own ?? [];
@@ -50,7 +51,7 @@ export function LibraryScreen() {
     try {
       await addToLibrary(added, read.captures);
     } catch (error) {
-      return toast.error(t`The store would not take it: ${String(error)}. Nothing of yours was changed.`);
+      return toast.error(t`The store would not take it: ${errorWords(error)}. Nothing of yours was changed.`);
     } finally {
       setOwn(await listLibrary());
     }

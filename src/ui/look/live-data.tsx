@@ -1,4 +1,5 @@
 "use client";
+import { errorWords } from "@/core/words/error-words";
 import { captureWorker } from "../query/workers";
 import { t } from "@/core/words/words";
 import dynamic from "next/dynamic";
@@ -55,7 +56,7 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
       const result = await captureWorker.ask((remote) => remote.analyseScan(log, car));
       if (live) setRead({ id: lastId, result, logged: true });
     };
-    show().catch((error: unknown) => toast.error(t`The kept log could not be shown: ${String(error)}`));
+    show().catch((error: unknown) => toast.error(t`The kept log could not be shown: ${errorWords(error)}`));
     return () => {
       live = false;
     };
@@ -74,7 +75,7 @@ export function LiveData({ job, change }: { job: Job; change: ChangeJob }) {
         if (speeds.ok !== "bus") return keep(speeds);
         setBus(speeds.summary);
       })
-      .catch((error: unknown) => toast.error(t`The log was not kept: ${String(error)}`))
+      .catch((error: unknown) => toast.error(t`The log was not kept: ${errorWords(error)}`))
       .finally(() => setReading(null));
   };
   const word = read?.result.ok ? liveSpeedWord(read.result.findings, job.setup.corner) : null;

@@ -1,4 +1,5 @@
 "use client";
+import { errorWords } from "@/core/words/error-words";
 import { t } from "@/core/words/words";
 import { nanoid } from "nanoid";
 import type { Entry, Job } from "@/core/job/schema";
@@ -40,7 +41,7 @@ export function PhotoStrip({
         accept="image/*"
         capture="environment"
         onFile={(file) =>
-          void add(file).catch((error: unknown) => toast.error(t`The photo was not kept: ${String(error)}`))
+          void add(file).catch((error: unknown) => toast.error(t`The photo was not kept: ${errorWords(error)}`))
         }
       >{t`add a photo`}</FileCap>
       {photos.map(({ id, photoId, name }) => (

@@ -1,4 +1,5 @@
 "use client";
+import { errorWords } from "@/core/words/error-words";
 import { nanoid } from "nanoid";
 import { useState, type KeyboardEvent, type MouseEvent } from "react";
 import { stationLabel } from "@/core/checks/station-label";
@@ -38,7 +39,7 @@ export function DiagramPanel({ job, change }: { job: Job; change: ChangeJob }) {
     set({ photoId, name: fileNameKept(name), points: [] });
   };
   const kept = (chosen: File, page: number) =>
-    void take(chosen, page).catch((error: unknown) => toast.error(t`The page was not kept: ${String(error)}`));
+    void take(chosen, page).catch((error: unknown) => toast.error(t`The page was not kept: ${errorWords(error)}`));
   return (
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Wiring diagram`}>
       <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">{t`Wiring diagram`}</h2>

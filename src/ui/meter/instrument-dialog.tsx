@@ -1,4 +1,5 @@
 "use client";
+import { errorWords } from "@/core/words/error-words";
 import { Dialog, DialogBackdrop, DialogPanel, DialogTitle } from "@headlessui/react";
 import { useState, type ReactNode } from "react";
 import { t } from "@/core/words/words";
@@ -13,9 +14,7 @@ export function useJoining() {
     /** @param open rejects with a sentence to show */
     join(open: () => Promise<void>): void {
       setState({ joining: true, refused: null });
-      open().catch((error: unknown) =>
-        setState({ joining: false, refused: error instanceof Error ? error.message : String(error) }),
-      );
+      open().catch((error: unknown) => setState({ joining: false, refused: errorWords(error) }));
     },
   };
 }

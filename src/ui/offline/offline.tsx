@@ -1,4 +1,5 @@
 "use client";
+import { errorWords } from "@/core/words/error-words";
 import { t } from "@/core/words/words";
 import { useEffect } from "react";
 import { toast } from "../keys/toast";
@@ -56,5 +57,5 @@ function offer(next: ServiceWorker): void {
 }
 
 function tell(error: unknown): void {
-  toast.error(t`This browser will not keep the app for offline use: ${String(error)}`, { id: "no-offline" });
+  toast.error(t`This browser will not keep the app for offline use: ${errorWords(error)}`, { id: "no-offline" });
 }

@@ -1,4 +1,5 @@
 "use client";
+import { errorWords } from "@/core/words/error-words";
 import { t } from "@/core/words/words";
 import { useEffect, useState } from "react";
 import { loadPhoto } from "@/store/captures";
@@ -16,7 +17,7 @@ export function usePhoto(photoId: string): string | null {
         made = URL.createObjectURL(photo);
         setAddress(made);
       },
-      (error: unknown) => toast.error(t`A photo could not be read: ${String(error)}`),
+      (error: unknown) => toast.error(t`A photo could not be read: ${errorWords(error)}`),
     );
     return () => {
       live = false;

@@ -1,3 +1,4 @@
+import { errorWords } from "@/core/words/error-words";
 import { languageTag, t } from "@/core/words/words";
 import { useEffect, useState } from "react";
 import { exportJobs } from "@/core/job-file/file";
@@ -21,14 +22,14 @@ export function StorePanels() {
 function SnapshotsPanel() {
   const [list, setList] = useState<Snapshot[]>([]);
   useEffect(() => {
-    listSnapshots().then(setList, (error: unknown) => toast.error(t`The copies cannot be read: ${String(error)}`));
+    listSnapshots().then(setList, (error: unknown) => toast.error(t`The copies cannot be read: ${errorWords(error)}`));
   }, []);
   const restore = async (snapshot: Snapshot) => {
     try {
       const { returned, joined } = await restoreSnapshot(snapshot);
       toast(t`${returned} jobs brought back, ${joined} joined with what is here. Nothing was taken away.`);
     } catch (error) {
-      toast.error(t`Not restored: ${String(error)}. What is here was not changed.`);
+      toast.error(t`Not restored: ${errorWords(error)}. What is here was not changed.`);
     }
   };
   return (
@@ -63,7 +64,7 @@ function StorePanel() {
       const [{ usage }, persistent] = await Promise.all([navigator.storage.estimate(), navigator.storage.persisted()]);
       if (live) setUsed({ mb: (usage ?? 0) / 1e6, persistent });
     };
-    look().catch((error: unknown) => toast.error(t`The store cannot be asked: ${String(error)}`));
+    look().catch((error: unknown) => toast.error(t`The store cannot be asked: ${errorWords(error)}`));
     return () => {
       live = false;
     };

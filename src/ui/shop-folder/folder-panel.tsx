@@ -1,4 +1,5 @@
 "use client";
+import { errorWords } from "@/core/words/error-words";
 import { t } from "@/core/words/words";
 import { Cap } from "../keys/cap";
 import { toast } from "../keys/toast";
@@ -13,7 +14,7 @@ export function FolderPanel() {
     choose().catch((error: unknown) => {
       // Choosing none is no failure.
       if (error instanceof DOMException && error.name === "AbortError") return;
-      toast.error(t`The folder cannot be used: ${error instanceof Error ? error.message : String(error)}`);
+      toast.error(t`The folder cannot be used: ${errorWords(error)}`);
     });
   return (
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Workshop folder`}>

@@ -1,4 +1,5 @@
 "use client";
+import { errorWords } from "@/core/words/error-words";
 import { proxy } from "comlink";
 import { useQuery, useQueryClient, type QueryClient } from "@tanstack/react-query";
 import { chooseShopFolder, leaveShopFolder, shopFolder, type ShopFolder } from "@/store/kept-folder";
@@ -80,7 +81,7 @@ async function inStep(client: QueryClient): Promise<FolderState> {
     const last = await folderWorker.ask((remote) => remote.sync(tell));
     return { kind: "joined", name, last: last ?? kept.last };
   } catch (error) {
-    return { kind: "failed", name, why: error instanceof Error ? error.message : String(error) };
+    return { kind: "failed", name, why: errorWords(error) };
   } finally {
     atIt = false;
     client.setQueryData(PROGRESS_KEY, null);

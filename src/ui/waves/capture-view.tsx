@@ -1,4 +1,5 @@
 "use client";
+import { errorWords } from "@/core/words/error-words";
 import { captureWorker } from "../query/workers";
 import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
@@ -89,7 +90,7 @@ export function CaptureView({
   useEffect(() => {
     Promise.all([listLibrary(), listShipped()]).then(
       (shelves) => setLibrary(shelves.flat()),
-      (error: unknown) => toast.error(t`The library cannot be read: ${String(error)}`),
+      (error: unknown) => toast.error(t`The library cannot be read: ${errorWords(error)}`),
     );
   }, []);
   const keep = async (kind: LibraryItem["kind"]) => {

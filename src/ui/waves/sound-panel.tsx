@@ -1,4 +1,5 @@
 "use client";
+import { errorWords } from "@/core/words/error-words";
 import { useState } from "react";
 import { useQuery } from "@tanstack/react-query";
 import { dividerFor, highestPeakV, LINE_INPUT_PEAK_V } from "@/core/capture/sound-scale";
@@ -32,9 +33,7 @@ export function SoundPanel({
   };
   const start = () => {
     setState({ opening: true, refused: null });
-    onStart(setup).catch((error: unknown) =>
-      setState({ opening: false, refused: error instanceof Error ? error.message : String(error) }),
-    );
+    onStart(setup).catch((error: unknown) => setState({ opening: false, refused: errorWords(error) }));
   };
   return (
     <section

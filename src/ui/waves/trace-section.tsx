@@ -1,4 +1,5 @@
 "use client";
+import { errorWords } from "@/core/words/error-words";
 import { numberOf } from "../query/same-object";
 import { fitsWav, shownUnit, type Capture } from "@/core/capture/capture";
 import { useQuery } from "@tanstack/react-query";
@@ -76,7 +77,7 @@ export function TraceSection({
       ),
       capture.name,
       kind,
-    ).catch((error: unknown) => toast.error(t`No picture: ${String(error)}`));
+    ).catch((error: unknown) => toast.error(t`No picture: ${errorWords(error)}`));
   return (
     <section className="border-b border-rule bg-card px-2 pt-1" aria-label={t`Trace`}>
       <WaveTrace

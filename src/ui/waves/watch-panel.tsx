@@ -1,4 +1,5 @@
 "use client";
+import { errorWords } from "@/core/words/error-words";
 import clsx from "clsx";
 import { useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
@@ -94,7 +95,7 @@ export function WatchPanel({
         if (kept)
           await newest.current
             .onCaught(kept, one, newest.current.mark)
-            .catch((error: unknown) => toast.error(t`A moment was caught and could not be kept: ${String(error)}`));
+            .catch((error: unknown) => toast.error(t`A moment was caught and could not be kept: ${errorWords(error)}`));
       }
     };
     const timer = setInterval(() => {

@@ -1,4 +1,5 @@
 "use client";
+import { errorWords } from "@/core/words/error-words";
 import { benchWorker } from "../query/workers";
 import { t } from "@/core/words/words";
 import dynamic from "next/dynamic";
@@ -83,7 +84,7 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
     const perUnit = voltsPerUnit(meterRmsV, recordedRms / rolling!.perUnit);
     if (perUnit === null) return t`Too little is heard to calibrate by: spin the wheel, or turn the input's gain up.`;
     const setup = { ...keptSoundSetup(), voltsPerUnit: perUnit, calibratedAt: new Date().toISOString() };
-    listen(setup).catch((error: unknown) => toast.error(String(error)));
+    listen(setup).catch((error: unknown) => toast.error(errorWords(error)));
     if (!keepSoundSetup(setup)) return t`This browser keeps nothing: the calibration is lost when the page closes.`;
     return t`Calibrated: one unit of the input is ${perUnit.toPrecision(3)} V at the sensor.`;
   };
@@ -97,12 +98,11 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
   };
   const keep = (capture: Capture) => {
     close();
-    takeCapture(capture).catch((error: unknown) => toast.error(t`Not kept: ${String(error)}`));
+    takeCapture(capture).catch((error: unknown) => toast.error(t`Not kept: ${errorWords(error)}`));
   };
   const follow = (what: () => Promise<void>) =>
     what().catch((error: unknown) => {
-      if (!(error instanceof DOMException && error.name === "AbortError"))
-        toast.error(error instanceof Error ? error.message : String(error));
+      if (!(error instanceof DOMException && error.name === "AbortError")) toast.error(errorWords(error));
     });
   useHotkeys("r", () => void record(false), { enabled: rolling === null });
   useHotkeys("g", () => void record(true), { enabled: rolling === null });
@@ -232,7 +232,7 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
           onOpen={({ captureId }) => {
             close();
             const held = caught.heldCapture(captureId);
-            (held ? takeCapture(held) : openKept(captureId)).catch((error: unknown) => toast.error(String(error)));
+            (held ? takeCapture(held) : openKept(captureId)).catch((error: unknown) => toast.error(errorWords(error)));
           }}
           onDrop={caught.drop}
         />
