@@ -4,6 +4,16 @@ export interface Capture {
   sampleS: number;
   startS: number;
   channels: Channel[];
+  /** Where its file had holes in its times: this is the longest stretch without one. */
+  holes?: Holes | undefined;
+}
+
+/** What a file's times leave out. */
+export interface Holes {
+  count: number;
+  longestS: number;
+  /** What was recorded outside the stretch that was taken. */
+  leftOutS: number;
 }
 
 export interface Channel {

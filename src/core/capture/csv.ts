@@ -2,6 +2,7 @@ import { t } from "../words/words";
 import { csvLabel } from "../units/formula-safe";
 import { UnusableInput, type Capture } from "./capture";
 import { evenRows } from "./even-time";
+import { withoutHoles } from "./holes";
 import { GROUPED, readRows } from "./csv-rows";
 import { plainRows } from "./plain-rows";
 
@@ -247,15 +248,23 @@ function assemble(columns: Float64Array[], format: Format, name: string, lines: 
   if (!(time.at(-1)! > time[0]!))
     throw new UnusableInput(t`${name}: the time column does not advance. Export it with enough digits.`);
   const signals = signalColumns(columns, labels, name);
-  const even = evenRows(
+  const {
+    time: times,
+    columns: values,
+    holes,
+  } = withoutHoles(
     time,
     signals.map((c) => columns[c]!),
   );
+  const even = evenRows(times, values);
   return {
     name,
-    sampleS: scale * (even?.step ?? (time.at(-1)! - time[0]!) / (time.length - 1)),
-    startS: time[0]! * scale,
-    channels: signals.map((c, i) => channel(even?.columns[i] ?? columns[c]!, labels[c]!)),
+    sampleS: scale * (even?.step ?? (times.at(-1)! - times[0]!) / (times.length - 1)),
+    startS: times[0]! * scale,
+    channels: signals.map((c, i) => channel(even?.columns[i] ?? values[i]!, labels[c]!)),
+    ...(holes
+      ? { holes: { count: holes.count, longestS: holes.longest * scale, leftOutS: holes.leftOut * scale } }
+      : {}),
   };
 }
 

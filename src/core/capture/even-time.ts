@@ -47,7 +47,7 @@ export function evenRows(time: Float64Array, columns: readonly Float64Array[]): 
 }
 
 /** Whether all columns know two values only, and nearly every row brings a change. */
-function isListOfChanges(columns: readonly Float64Array[]): boolean {
+export function isListOfChanges(columns: readonly Float64Array[]): boolean {
   const rows = columns[0]!.length;
   if (!columns.every(hasTwoValues)) return false;
   let changed = 0;

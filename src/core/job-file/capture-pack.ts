@@ -9,6 +9,7 @@ const packedSchema = z.object({
   name: z.string(),
   sampleS: z.number().check(z.positive()),
   startS: z.number(),
+  holes: z.optional(z.object({ count: z.number(), longestS: z.number(), leftOutS: z.number() })),
   channels: z.array(
     z.object({
       name: z.string(),
@@ -20,11 +21,12 @@ const packedSchema = z.object({
 });
 
 /** The files a capture takes up in a ZIP, by name. */
-export function packCapture(id: string, { name, sampleS, startS, channels }: Capture): [string, Uint8Array][] {
+export function packCapture(id: string, { name, sampleS, startS, holes, channels }: Capture): [string, Uint8Array][] {
   const described = {
     name,
     sampleS,
     startS,
+    ...(holes ? { holes } : {}),
     channels: channels.map((one) => ({
       name: one.name,
       unit: one.unit,

@@ -19,7 +19,14 @@ import { countedThroughPushes, guardV, partOf, rhythmOf, type Pulse, type Rhythm
 import { levelGone, lossFindings, lostPulses } from "./loss-findings";
 import { shapeFindings } from "./ring-findings";
 import { median } from "../units/median";
-import { isAliased, isClipped, isTooSlow, recordingWarnings, undecidedWarnings } from "./recording-warnings";
+import {
+  holeWarnings,
+  isAliased,
+  isClipped,
+  isTooSlow,
+  recordingWarnings,
+  undecidedWarnings,
+} from "./recording-warnings";
 import { scaleWarnings } from "./scale-warnings";
 import type { Excursions } from "./excursions";
 import { onceATurn } from "./once-a-turn";
@@ -110,7 +117,11 @@ export function analyseCapture(recorded: Capture, options: AnalyseOptions = {}):
     return {
       ...analysis,
       signaturePulses,
-      warnings: noneTurned && !feeds[i] && own.length === 0 ? [...analysis.warnings, NO_PULSE()] : analysis.warnings,
+      warnings: [
+        ...holeWarnings(recorded.holes),
+        ...analysis.warnings,
+        ...(noneTurned && !feeds[i] && own.length === 0 ? [NO_PULSE()] : []),
+      ],
       findings: believed(dips[i] ? [...own, dips[i]] : own, analysis.revolutions),
     };
   });

@@ -1,4 +1,5 @@
 import { msgid, ngettext, t } from "../words/words";
+import type { Holes } from "../capture/capture";
 import type { Hum } from "./hum";
 import { FEWEST_SAMPLES_A_PULSE } from "./pulses";
 import { quantum, type SignalShape } from "./signal";
@@ -19,6 +20,20 @@ const FEWEST_TO_COUNT = 3.5;
 export function isAliased(periods: Float64Array): boolean {
   const usual = periods.toSorted()[periods.length >> 1] ?? Infinity;
   return periods.length >= 4 && usual < FEWEST_TO_COUNT;
+}
+
+/** That a file had holes in its times, and what of it was taken. */
+export function holeWarnings(holes: Holes | undefined): string[] {
+  if (!holes) return [];
+  const { count, longestS, leftOutS } = holes;
+  const found = ngettext(msgid`${count} hole`, `${count} holes`, count);
+  return [
+    t`The file's times have ${found}, up to ${seconds(longestS)} long. Taken is the longest stretch without one; ${seconds(leftOutS)} beside it are left out.`,
+  ];
+}
+
+function seconds(value: number): string {
+  return `${Number(value.toPrecision(2))} s`;
 }
 
 /** What is wrong with the recording rather than with the car: too few samples a pulse, tops cut off, mains hum. */
