@@ -63,6 +63,57 @@ test("a logger's file is followed while it is written", async ({ page }) => {
   ).toBeVisible();
 });
 
+/** `npm run hour` asks for an hour; the usual run for some minutes. */
+const WATCHED_S = Number(process.env.WATCH_S ?? 150);
+/** What comes and goes, in seconds. The last of it comes when nobody looks any more. */
+const LOSSES_S = [0.036, 0.406, 0.617].map((share) => share * WATCHED_S).concat(WATCHED_S - 9.7);
+
+test("a watch at many times its pace: every loss caught once, nothing else, nothing unseen", async ({ page }) => {
+  test.setTimeout(60_000 + 500 * WATCHED_S);
+  // A logger's file that goes on as soon as the watch has seen what is there, and a page whose clocks do not wait.
+  await page.addInitScript(
+    ({ losses, lastS }) => {
+      const [rate, pieceS] = [800, 1];
+      const every = window.setInterval.bind(window);
+      Object.assign(window, { setInterval: (f: () => void, ms: number) => every(f, ms / 50) });
+      const row = (i: number) => {
+        const t = i / rate;
+        const isLost = losses.some((from) => t > from && t < from + 0.3);
+        const level = !isLost && (t * 62 + 0.2 * Math.sin(t)) % 1 < 0.5 ? 1.66 : 0.84;
+        return `${t.toFixed(3)},${(level + 0.004 * Math.sin(i * 12.9898)).toFixed(3)}\n`;
+      };
+      const pieces: Blob[] = [new Blob(["time (s),signal (V)\n"])];
+      let writtenS = 0;
+      const getFile = () => {
+        const shown = /(\d\d):(\d\d):(\d\d)/.exec(document.querySelector("[data-watched]")?.textContent ?? "00:00:00")!;
+        const seenS = Number(shown[1]) * 3600 + Number(shown[2]) * 60 + Number(shown[3]);
+        if (writtenS < lastS && seenS >= writtenS - 1) {
+          let text = "";
+          for (let i = writtenS * rate; i < (writtenS + pieceS) * rate; i++) text += row(i);
+          pieces.push(new Blob([text]));
+          writtenS += pieceS;
+        }
+        return Promise.resolve(new Blob(pieces));
+      };
+      Object.assign(window, { showOpenFilePicker: () => Promise.resolve([{ name: "logger.csv", getFile }]) });
+    },
+    { losses: LOSSES_S, lastS: WATCHED_S },
+  );
+  await waves(page, "demo-plover");
+  await page.keyboard.press("d");
+  const rolling = page.getByRole("region", { name: "Rolling recorder" });
+  await expect(rolling).toContainText("logger.csv: signal");
+  await page.keyboard.press("a");
+  const watchedS = async () => {
+    const [hours, minutes, seconds] = (await rolling.locator("[data-watched]").innerText()).match(/\d\d/g)!.map(Number);
+    return hours! * 3600 + minutes! * 60 + seconds!;
+  };
+  await expect.poll(watchedS, { timeout: 500 * WATCHED_S, intervals: [1000] }).toBeGreaterThan(WATCHED_S - 6);
+  await expect(rolling.getByRole("status").filter({ hasText: /^caught: 4$/ })).toBeVisible();
+  await expect(rolling.getByText(/not seen for/)).toHaveCount(0);
+  await expect(page.getByRole("region", { name: "Caught while watching" }).getByRole("listitem")).toHaveCount(4);
+});
+
 test("an oscilloscope hands out its screens: judged as they come, kept by one key, used", async ({ page }) => {
   await waves(page, "demo-drover");
   await page.getByRole("button", { name: "record live" }).click();

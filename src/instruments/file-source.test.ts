@@ -42,6 +42,21 @@ describe("a file that grows", () => {
     expect(source.last(60)!.channels[0]!.samples).toHaveLength(150);
   });
 
+  it("of hours the last is kept, at its own time", async () => {
+    let text = HEAD + rows(0, 12_000);
+    const source = await follow({ name: "log.csv", getFile: () => Promise.resolve(new Blob([text])) });
+    for (const end of [12_100, 12_200, 12_300]) {
+      text += rows(end - 100, end);
+      await look();
+      const last = source.last(20)!;
+      expect(last.channels[0]!.samples).toHaveLength(2000);
+      expect(last.startS).toBeCloseTo(end / 100 - 20, 5);
+    }
+    // Nobody asks for more than half a minute, and all of it would be read anew at every look.
+    expect(source.last(1000)!.channels[0]!.samples.length).toBeLessThan(4500);
+    source.stop();
+  });
+
   it("begun anew under the same name is another recording; one that goes is told", async () => {
     let text = HEAD + rows(0, 60);
     let gone = false;

@@ -11,8 +11,8 @@ export interface GrowingFile {
   getFile(): Promise<Blob & { readonly size: number }>;
 }
 
-/** How often it is looked at, in milliseconds; how much of its end is kept, in signs; and how much is taken at once, in bytes. */
-const [LOOK_MS, KEPT_SIGNS, PIECE_BYTES] = [500, 4_000_000, 1_000_000];
+/** How often it is looked at, in milliseconds; how much of its end is kept, in signs and no more than in seconds; and how much is taken at once, in bytes. */
+const [LOOK_MS, KEPT_SIGNS, KEPT_S, PIECE_BYTES] = [500, 4_000_000, 40, 1_000_000];
 
 /** Whether this browser lets a page read a file again while it grows. */
 export function canFollowFiles(): boolean {
@@ -60,7 +60,9 @@ export async function fileSource(
     }
     const text = csv.text();
     if (text === null) return;
-    latest = csv.placed(await parse(text, file.name));
+    const read = await parse(text, file.name);
+    csv.keepSeconds(KEPT_S, read);
+    latest = csv.placed(read);
     source.waiting = null;
     source.channels = latest.channels.map(({ name }) => name);
   };

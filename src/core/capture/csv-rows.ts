@@ -156,9 +156,12 @@ function widened(column: Float64Array<ArrayBuffer>, room: number): Float64Array<
 function plainNumber(cell: string, decimalComma: boolean): number {
   const trimmed = cell.trim();
   if (trimmed === "") return NaN;
-  if (!decimalComma) return Number(trimmed);
+  if (!decimalComma) return Number(FORTRAN.test(trimmed) ? trimmed.replace(/d/i, "e") : trimmed);
   return Number((GROUPED.test(trimmed) ? trimmed.replaceAll(".", "") : trimmed).replace(",", "."));
 }
+
+/** An exponent as one old language has it. */
+const FORTRAN = /^[-+]?[\d.]+d[-+]?\d+$/i;
 
 /** With a decimal comma, points between groups of three digits are no decimal points. */
 export const GROUPED = /^[-+]?\d{1,3}(?:\.\d{3})+(?:,\d+)?$/;

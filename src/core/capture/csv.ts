@@ -4,6 +4,7 @@ import { UnusableInput, type Capture } from "./capture";
 import { evenRows } from "./even-time";
 import { withoutHoles } from "./holes";
 import { GROUPED, readRows } from "./csv-rows";
+import { intervalS, SECONDS_PER } from "./interval";
 import { plainRows } from "./plain-rows";
 
 /** Largest file read into memory at once; longer recordings should be cut or thinned first. */
@@ -13,7 +14,6 @@ const MOST_CHANNELS = 20;
 /** No row of twenty channels is as long; a longer one among the first is no capture, and patterns would stall on it. */
 const LONGEST_LINE = 20_000;
 /** What is read of a header line for its sample interval, and of a cell for its name and unit. */
-const LONGEST_HEADER = 400;
 const LONGEST_LABEL = 200;
 
 /** How much of a file is taken: bounds that hold while it is being read. */
@@ -55,6 +55,8 @@ export function parseCaptureCsv(
     { ...format, columns: format.labels.length },
     (row, line) => {
       bad++;
+      // An input that was not ready when the recording began.
+      if (bad === row + 1 && /nan/i.test(line)) return;
       if (bad > 50 && bad > 0.05 * row)
         throw new UnusableInput(
           t`${name}, line ${format.firstRow + row + 1}: “${line.slice(0, 40)}” has no number in every column, and ${bad} rows like it. Export again without gaps.`,
@@ -167,15 +169,18 @@ function decimalCommaOnly(line: string): boolean {
   return !line.includes(",") && /\S\s+\S/.test(line.trim());
 }
 
+/** What stands in a cell that has no value, or one over its range. */
+const NO_NUMBER = /^(nan|[-+]?inf(inity)?)$/i;
+
 function isDataRow(line: string): boolean {
   const cells = line
     .trim()
     .replace(/[\s,;]+$/, "")
-    .split(/[\t;]|,(?=\s*[-+.\d]*[\d.])|\s+/)
+    .split(/[\t;]|,(?=\s*(?:[-+.\d]*[\d.]|nan|[-+]?inf))|\s+/i)
     .filter((cell) => cell !== "");
   return (
     cells.length > 0 &&
-    cells.every((cell) => /^[-+]?(\d+([.,]\d*)?|[.,]\d+)(e[-+]?\d+)?$/i.test(cell) || /^(nan|inf|-inf)$/i.test(cell)) &&
+    cells.every((cell) => /^[-+]?(\d+([.,]\d*)?|[.,]\d+)([ed][-+]?\d+)?$/i.test(cell) || NO_NUMBER.test(cell)) &&
     cells.some((cell) => /\d/.test(cell))
   );
 }
@@ -200,30 +205,30 @@ function labelsAbove(
   return Array.from({ length: width }, (_, c) => {
     const raw = names?.[c] ?? "";
     const inName =
-      /[([]\s*(ms|us|µs|s|mV|V|mA|A|min|uncalibrated|k?Hz|km\/?h|mph|rpm|°C|%)\s*[)\]]/i.exec(raw) ??
-      /(?:^|[_ /])(ms|us|µs|s|mV|V|mA|A|k?Hz|mph|rpm)$/i.exec(raw) ??
+      /[([]\s*(ms|us|µs|ns|s|sec|seconds?|milliseconds|microseconds|nanoseconds|µV|mV|kV|V|millivolts|volts?|mA|A|min|uncalibrated|k?Hz|km\/?h|mph|rpm|°C|%)\s*[)\]]/i.exec(
+        raw,
+      ) ??
+      /(?:^|[_ /])(ms|us|µs|ns|s|µV|mV|V|mA|k?Hz|mph|rpm)$/i.exec(raw) ??
+      // “Channel A” is a letter, not a unit.
+      (CURRENT.test(raw) ? /(?:^|[_ /])(A)$/i.exec(raw) : null) ??
       /[_ ](km\/?h)$/i.exec(raw);
     const unit = units?.[c]?.replace(/[()[\]]/g, "") || inName?.[1] || "";
     return { name: raw.replace(/[([].*$/, "").trim() || (c === 0 ? "time" : t`channel ${c}`), unit };
   });
 }
 
-const UNIT_CELL = /^[([]?\s*(s|sec|ms|us|µs|V|mV|A|mA|volts?|seconds?|k?Hz|km\/?h|mph|rpm|°C|%)\s*[)\]]?$/i;
+/** A name that tells of a current. */
+const CURRENT = /curr|strom|amp|clamp|zange|shunt|courant|corr?ient|^i(?![a-z])/i;
 
-const SECONDS_PER: Record<string, number> = {
-  s: 1,
-  sec: 1,
-  seconds: 1,
-  second: 1,
-  ms: 1e-3,
-  us: 1e-6,
-  µs: 1e-6,
-  min: 60,
-};
+const UNIT_CELL = /^[([]?\s*(s|sec|ms|us|µs|ns|V|mV|A|mA|volts?|seconds?|k?Hz|km\/?h|mph|rpm|°C|%)\s*[)\]]?$/i;
+
 /** Stands in place of the unit where numbers are no volts. */
 const NOT_CALIBRATED = "uncalibrated";
 const SCALE: Record<string, { unit: "V" | "A"; by: number }> = {
   mv: { unit: "V", by: 1e-3 },
+  millivolts: { unit: "V", by: 1e-3 },
+  µv: { unit: "V", by: 1e-6 },
+  kv: { unit: "V", by: 1e3 },
   ma: { unit: "A", by: 1e-3 },
   a: { unit: "A", by: 1 },
 };
@@ -238,8 +243,8 @@ function assemble(columns: Float64Array[], format: Format, name: string, lines: 
   const labels = order.map((c) => format.labels[c]!);
   columns = inTheirTime(order.map((c) => columns[c]!));
   if (columns.length === 1) return withoutTime(columns, labels, name, lines);
-  const scale = SECONDS_PER[labels[0]!.unit.toLowerCase()] ?? 1;
   const time = columns[0]!;
+  const scale = SECONDS_PER[labels[0]!.unit.toLowerCase()] ?? sinceEpoch(time[0]!) ?? 1;
   const backwards = time.findIndex((t, i) => i > 0 && t < time[i - 1]!);
   if (backwards > 0)
     throw new UnusableInput(
@@ -268,6 +273,11 @@ function assemble(columns: Float64Array[], format: Format, name: string, lines: 
   };
 }
 
+/** Seconds in the unit of a time counted from the beginning of 1970, in the years from 2001 to 2096; null for any other. */
+function sinceEpoch(time: number): number | null {
+  return [1, 1e-3, 1e-6, 1e-9].find((scale) => time * scale > 1e9 && time * scale < 4e9) ?? null;
+}
+
 /** Rows from the newest to the oldest, as some lists are kept, are turned about. */
 function inTheirTime(columns: Float64Array[]): Float64Array[] {
   const time = columns[0]!;
@@ -285,6 +295,9 @@ function signalColumns(columns: readonly Float64Array[], labels: Format["labels"
   const all = columns.map((_, c) => c).slice(1);
   const signals = all.filter((c) => {
     const { unit, name: called } = labels[c]!;
+    // Some write the time once for every channel.
+    if (columns[c]!.every((value, row) => value === columns[0]![row])) return false;
+    if (TIME.test(called) && isRamp(columns[c]!)) return false;
     return !NO_SIGNAL.test(unit) && !(unit === "" && NAMED_NO_SIGNAL.test(called));
   });
   if (signals.length === 0)
@@ -307,28 +320,6 @@ function timeColumn(columns: Float64Array[], labels: Format["labels"]): number {
   // A name alone may be a signal's; a first column of that name is the time whatever it holds, so that a fault in it is told.
   if (named === 0 || (named > 0 && grows(named))) return named;
   return grows(0) && !INDEX.test(labels[0]!.name) ? 0 : -1;
-}
-
-/** Seconds between samples by the header, NaN where it does not say. */
-export function intervalS(lines: readonly string[]): number {
-  const headers = lines.slice(0, LARGEST_HEADER_LINES).map((line) => line.slice(0, LONGEST_HEADER));
-  const interval = headers
-    .map((line) =>
-      /(?:interval|increment|period|delta ?t|dt)[^\d-]*([\d.,]+(?:e[-+]?\d+)?)\s*(s|ms|us|µs)?/i.exec(line),
-    )
-    .find((match) => match !== null);
-  const rate = headers
-    .map(
-      (line) =>
-        /(?:rate|frequency|\bfs\b)[^\d-]*([\d.,]+(?:e[-+]?\d+)?)\s*(k|M)?(?:hz|s\/s|sps)?/i.exec(line) ??
-        /([\d.,]+)\s*(k|M)?\s?(?:sa?\/s|samples?\/s|samples per second|sps)\b/i.exec(line),
-    )
-    .find((match) => match !== null);
-  return interval
-    ? Number(interval[1]!.replace(",", ".")) * (SECONDS_PER[interval[2]?.toLowerCase() ?? "s"] ?? 1)
-    : rate
-      ? 1 / (Number(rate[1]!.replace(",", ".")) * (rate[2] === "k" ? 1e3 : rate[2] === "M" ? 1e6 : 1))
-      : NaN;
 }
 
 function withoutTime(columns: Float64Array[], labels: Format["labels"], name: string, lines: string[]): Capture {

@@ -15,7 +15,7 @@ export class GrowingCsv {
   /** Bytes of the file that were taken or passed over. */
   seen = 0;
   private readonly name: string;
-  private readonly keptSigns: number;
+  private keptSigns: number;
   private decoder: TextDecoder | null = null;
   private head: string | null = null;
   /** All that came until the header is known: how its letters are written is told by it. */
@@ -61,6 +61,12 @@ export class GrowingCsv {
   text(): string | null {
     const end = this.rows.lastIndexOf(this.lineEnd) + 1;
     return this.head === null || end === 0 ? null : this.head + this.rows.slice(0, end);
+  }
+
+  /** Keeps no more than so many seconds from here on. @param read what `text` was read as */
+  keepSeconds(seconds: number, read: Capture): void {
+    const lastsS = read.channels[0]!.samples.length * read.sampleS;
+    if (lastsS > seconds) this.keptSigns = Math.min(this.keptSigns, Math.ceil((this.rows.length * seconds) / lastsS));
   }
 
   /** What was read of `text`, at its time since the first row of the file. */

@@ -14,20 +14,52 @@ export function plainRows(text: string, head: readonly string[]): string {
   if (QUOTED_NUMBER.test(some)) plain = plain.replace(QUOTED_COMMA, "$1.$2").replaceAll('"', "");
   if (BARRED_ROW.test(some)) plain = plain.replaceAll("|", ";");
   if (some.search(DATE_COLUMN) >= 0) plain = plain.replace(DATE_COLUMN, "").replace(DATE_NAME, "");
-  if (CLOCK_ROW.test(plain.slice(0, some.length))) plain = withSeconds(plain);
+  if (CLOCK_ROW.test(plain.slice(0, some.length))) plain = withSeconds(plain, some.length);
   if (OVER_RANGE.some((sign) => plain.includes(sign))) plain = plain.replaceAll(OVER_RANGE_CELL, "$1Infinity");
+  plain = withLogicLevels(plain, some.length);
   if (GROUPED_ROW.test(some)) plain = plain.replace(GROUP_BLANK, "");
-  if (WORD_ROW.test(some)) plain = plain.replace(LAST_WORD, "$1").replace(WORD_NAME, "");
+  if (WORD_ROW.test(plain.slice(0, some.length))) plain = plain.replace(LAST_WORD, "$1").replace(WORD_NAME, "");
   return withoutValueUnits(plain, plain.slice(0, some.length));
 }
 
-/** Seconds in place of clock times; past midnight they go on. */
-function withSeconds(text: string): string {
+/** Seconds in place of clock times, with the decimal sign of the numbers beside them; past midnight they go on. */
+function withSeconds(text: string, headLength: number): string {
   const onward = pastMidnight();
-  return text.replace(CLOCK_CELL, (_, hours: string | undefined, minutes: string, second: string, half?: string) =>
-    onward(clockSeconds(hours, minutes, second, half)).toFixed(9),
+  const beside = text.slice(0, headLength).replace(CLOCK_CELL, "");
+  const comma = /^[;\t]/m.test(beside) && /\d,\d/.test(beside) && !/\d\.\d/.test(beside);
+  return text.replace(CLOCK_CELL, (_, hours: string | undefined, minutes: string, second: string, half?: string) => {
+    const seconds = onward(clockSeconds(hours, minutes, second, half)).toFixed(9);
+    return comma ? seconds.replace(".", ",") : seconds;
+  });
+}
+
+/** 1 and 0 in place of words for the two levels of a logic input, where both are met. */
+function withLogicLevels(text: string, headLength: number): string {
+  const head = text.slice(0, headLength);
+  const met = LOGIC_PAIRS.filter((pair) => logicCell(pair.join("|")).test(head));
+  const pair = met.find((words) => words.every((word) => logicCell(word).test(text)));
+  if (!pair) return text;
+  const high = pair[0].toLowerCase();
+  return text.replace(
+    logicCell(pair.join("|"), "gi"),
+    (_, before: string, word: string) => before + (word.toLowerCase() === high ? "1" : "0"),
   );
 }
+
+/** A cell of a row of numbers that is one of these words. */
+function logicCell(words: string, flags = "i"): RegExp {
+  return new RegExp(
+    String.raw`((?<=\d|true|false|high|low|on|off|h|l)[,;\t]\s*)(${words})(?=\s*(?:[,;\t\r\n]|$))`,
+    flags,
+  );
+}
+
+const LOGIC_PAIRS = [
+  ["true", "false"],
+  ["high", "low"],
+  ["on", "off"],
+  ["h", "l"],
+] as const;
 
 /** Blanks that no line may be broken at, as word processors and some languages write them. */
 const HARD_BLANKS = /[\u00a0\u2009\u202f]/g;
@@ -48,5 +80,6 @@ const WORD_ROW = /^\s*[-+]?\d[^\r\na-z]*[,;\t]\s*(?!nan|inf)[a-z]{2,12}\s*$/im;
 const LAST_WORD = /^(\s*[-+]?\d[^\r\n]*?)[,;\t]\s*(?!nan|inf)[a-z]{2,12}[ \t]*$/gim;
 const WORD_NAME = /[,;\t]\s*"?(?:status|state|flags?|quality|valid|remarks?|zustand)"?[ \t]*$/im;
 /** What stands in a cell whose value was over the range. */
-const OVER_RANGE = ["∞", "inf", "Inf", "INF"];
-const OVER_RANGE_CELL = /([,;\t]\s*[-+]?)(?:∞|inf)(?=\s*(?:[,;\t\r\n]|$))/gi;
+const OVER_RANGE = ["∞", "inf", "Inf", "INF", "OL", "O.L", "OV", "Over", "over"];
+const OVER_RANGE_CELL =
+  /((?<=\d)[,;\t]\s*[-+]?)(?:∞|inf|ol|o\.l\.?|ovl|ovld|overload|over|overflow|overrange)(?=\s*(?:[,;\t\r\n]|$))/gi;

@@ -43,6 +43,21 @@ const ways: Record<string, string[]> = {
   ],
   "a rate in front": ["fs=5000", "V", ...each((_, v) => `${v}`)],
   "samples a second": ["5 kS/s", "V", ...each((_, v) => `${v}`)],
+  "a clock beside decimal commas": ["Zeit;Volt", ...each((t, v) => `${clock(33242 + t)};${comma(v, 4)}`)],
+  "a clock with a decimal comma": ["Zeit;U [V]", ...each((t, v) => `${clock(t).replace(".", ",")};${comma(v, 4)}`)],
+  "milliseconds since 1970": ["ts,v", ...each((t, v) => `${1767225600000 + t * 1e3},${v}`)],
+  "microseconds since 1970": ["ts,v", ...each((t, v) => `${(1767225600 + t) * 1e6},${v}`)],
+  nanoseconds: ["t[ns],U[V]", ...each((t, v) => `${Math.round(t * 1e9)},${v}`)],
+  "units in full": ["Time (milliseconds),A (millivolts)", ...each((t, v) => `${t * 1e3},${(v * 1e3).toFixed(1)}`)],
+  "a channel called A": ["Time (s),Channel A", ...each((t, v) => `${t.toFixed(5)},${v}`)],
+  "a name above one column": ["Sample rate: 5,000 Hz", "Channel: A", ...each((_, v) => `${v}`)],
+  "an increment in cells": ["Increment,0.0002,s", "index,CH1", ...each((_, v, i) => `${i},${v}`)],
+  "a rate in cells": ["Rate;5;kS/s", "Nr;CH1", ...each((_, v, i) => `${i};${comma(v, 4)}`)],
+  "the time once a channel": ["t1,ch1,t2,ch2", ...each((t, v) => `${t.toFixed(5)},${v},${t.toFixed(5)},${v}`)],
+  "exponents with a D": [
+    "t u",
+    ...each((t, v) => `${t.toExponential(6).replace("e", "D")} ${v.toExponential(6).replace("e", "D")}`),
+  ],
   "one column of decimal commas": ["Abtastintervall: 0,2 ms", "Kanal A [V]", ...each((_, v) => comma(v, 4))],
 };
 
@@ -58,6 +73,35 @@ describe("one recording written in many ways", () => {
     const { channels } = readCaptureFile(new TextEncoder().encode(lines.join("\n")), "a.csv");
     expect(channels[0]!.samples[5]).toBeCloseTo(Math.max(...volts), 5);
     expect(channels[0]!.samples).toHaveLength(volts.length);
+  });
+
+  it.each(["OL", "O.L", "Overload", "-inf"])("“%s” in the first row is over the range too", (sign) => {
+    const lines = ["Time (s),A (V)", ...each((t, v, i) => `${t.toFixed(5)},${i % 700 === 0 ? sign : v}`)];
+    const { channels } = readCaptureFile(new TextEncoder().encode(lines.join("\n")), "a.csv");
+    const end = sign.startsWith("-") ? Math.min(...volts) : Math.max(...volts);
+    expect(channels[0]!.samples[700]).toBeCloseTo(end, 5);
+    expect(channels[0]!.samples).toHaveLength(volts.length);
+  });
+
+  it("an input that was not ready at first is read from where it was", () => {
+    const lines = ["Time (s),A (V)", ...each((t, v, i) => `${t.toFixed(5)},${i < 400 ? "NaN" : v}`)];
+    const { channels, startS } = readCaptureFile(new TextEncoder().encode(lines.join("\n")), "a.csv");
+    expect(startS).toBeCloseTo(0.08, 9);
+    expect(channels[0]!.samples).toEqual(Float32Array.from(volts.slice(400)));
+  });
+
+  it.each([
+    ["True", "False"],
+    ["HIGH", "LOW"],
+    ["h", "l"],
+  ])("a logic input's “%s” and “%s” are its two levels; a word that never changes is none", (high, low) => {
+    const lines = [
+      "Time (s),D0,D1,State",
+      ...each((t, v, i) => `${t.toFixed(5)},${v > 1.1 ? high : low},${i % 40 < 20 ? high : low},ON`),
+    ];
+    const { channels } = readCaptureFile(new TextEncoder().encode(lines.join("\n")), "a.csv");
+    expect(channels.map(({ name }) => name)).toEqual(["D0", "D1"]);
+    expect(channels[0]!.samples).toEqual(Float32Array.from(volts, (v) => (v > 1.1 ? 1 : 0)));
   });
 
   it("in the letters of an office its “µs” is not taken for seconds", () => {

@@ -2,7 +2,7 @@ import Papa from "papaparse";
 import { t } from "../words/words";
 import { UnusableInput } from "../capture/capture";
 import { CLOCK, clockSeconds, pastMidnight } from "../capture/clock";
-import { intervalS } from "../capture/csv";
+import { intervalS } from "../capture/interval";
 import { corners, type Corner } from "../units/corner";
 import { KMH_PER_MPH } from "../units/quantity";
 import { LEAST_ROWS, type ScanLog } from "./scan-log";

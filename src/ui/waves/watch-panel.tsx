@@ -133,7 +133,7 @@ export function WatchPanel({
         <div aria-hidden className="pointer-events-none fixed inset-0 z-50 border-[1rem] border-brick bg-brick/10" />
       )}
       <p className="flex flex-wrap gap-x-6 gap-y-1">
-        <b>{t`Watching: ${clock(state.watchedS)}`}</b>
+        <b data-watched>{t`Watching: ${clock(state.watchedS)}`}</b>
         <span role="status" className={state.caught > 0 ? "font-semibold text-brick" : "text-muted"}>
           {t`caught: ${state.caught}`}
         </span>
