@@ -4,7 +4,7 @@ import { UnusableInput, type Capture } from "./capture";
 import { evenRows } from "./even-time";
 import { withoutHoles } from "./holes";
 import { GROUPED, readRows } from "./csv-rows";
-import { intervalS, SECONDS_PER } from "./interval";
+import { intervalS, SECONDS_PER, sinceEpoch } from "./interval";
 import { plainRows } from "./plain-rows";
 
 /** Largest file read into memory at once; longer recordings should be cut or thinned first. */
@@ -271,11 +271,6 @@ function assemble(columns: Float64Array[], format: Format, name: string, lines: 
       ? { holes: { count: holes.count, longestS: holes.longest * scale, leftOutS: holes.leftOut * scale } }
       : {}),
   };
-}
-
-/** Seconds in the unit of a time counted from the beginning of 1970, in the years from 2001 to 2096; null for any other. */
-function sinceEpoch(time: number): number | null {
-  return [1, 1e-3, 1e-6, 1e-9].find((scale) => time * scale > 1e9 && time * scale < 4e9) ?? null;
 }
 
 /** Rows from the newest to the oldest, as some lists are kept, are turned about. */

@@ -56,3 +56,8 @@ function plainOf(number: string): number {
 function rateOf(number: string, times: string | undefined): number {
   return /^\d{1,3},\d{3}$/.test(number) && !times ? Number(number.replace(",", "")) : plainOf(number);
 }
+
+/** Seconds in the unit of a time counted from the beginning of 1970, in the years from 2001 to 2096; null for any other. */
+export function sinceEpoch(time: number): number | null {
+  return [1, 1e-3, 1e-6, 1e-9].find((scale) => time * scale > 1e9 && time * scale < 4e9) ?? null;
+}

@@ -2,7 +2,7 @@ import Papa from "papaparse";
 import { t } from "../words/words";
 import { UnusableInput } from "../capture/capture";
 import { CLOCK, clockSeconds, pastMidnight } from "../capture/clock";
-import { intervalS } from "../capture/interval";
+import { intervalS, sinceEpoch } from "../capture/interval";
 import { corners, type Corner } from "../units/corner";
 import { KMH_PER_MPH } from "../units/quantity";
 import { LEAST_ROWS, type ScanLog } from "./scan-log";
@@ -69,7 +69,8 @@ function wheelsAsColumns(lines: readonly string[], name: string): string[][] {
   return listed;
 }
 
-const TIME = /\b(time|zeit|temps|tiempo|tempo|t|seconds?|sec|ms|stamp|timestamp)\b/;
+const TIME =
+  /\b(time\d?|date ?time|elapsed|zeit|uhrzeit|temps|heure|tiempo|hora|tempo|t|seconds?|sec|ms|stamp|timestamp)\b/;
 const SPEED = /speed|wss|veloc|vitesse|geschw|dreh|km\/?h|kph|mph|m\/s/;
 const OTHER = /press|druck|temp|volt|status|torque|valve|ventil/;
 const VALUE = /\b(value|wert|valeur|valor|valore|reading|speed|data)\b/;
@@ -120,20 +121,26 @@ function columnsOf(labels: string[], name: string, everyS: number): Columns {
   return columns;
 }
 
+const TURNS = /\brpm\b|\b1\/min\b|\bu\/min\b|\btr\/min\b/;
+const COUNTED = /\bk?hz\b|\bpulses?\b|\bcounts?\b|\bimpulse?\b/;
+/** A car's tyre rolls 1.7 to 2.3 m a turn, 195/65R15 1.95 m: speeds by turns are right within a sixth, and beside each other exact. */
+const KMH_PER_RPM = (60 * 1.95) / 1000;
+
 /** Labels with the unit below them, in a row of units or behind the first values. */
 function unitsOf(labels: string[], rows: readonly string[][]): string[] {
-  const isUnit = (cell: string) => /^\W*(km\/?h|kph|mph|m\/s|s|ms|sec)\W*$/i.test(cell.trim());
+  const isUnit = (cell: string) => /^\W*(km\/?h|kph|mph|m\/s|rpm|hz|s|ms|sec)\W*$/i.test(cell.trim());
   const row = rows[0]?.some(isUnit) ? rows[0] : [];
   const behind = (c: number) => rows.map((cells) => UNIT_BEHIND.exec(cells[c]?.trim() ?? "")?.[1]).find(Boolean);
   return labels.map((label, c) => `${label} ${row[c]?.trim().toLowerCase() ?? ""} ${behind(c)?.toLowerCase() ?? ""}`);
 }
 
-const UNIT_BEHIND = /\d\s*(km\/?h|kph|mph|m\/s|ms|s|sec)$/i;
+const UNIT_BEHIND = /\d\s*(km\/?h|kph|mph|m\/s|rpm|hz|ms|s|sec)$/i;
 
 function assemble(rows: number[][], columns: Columns, units: string[], labels: string[], name: string): ScanLog {
   const milliseconds = /\bms\b|milli/.test(units[columns.time] ?? "");
   const order = rows.sort((a, b) => a[0]! - b[0]!);
-  const timeS = Float64Array.from(order, ([time]) => (milliseconds ? time! / 1000 : time!));
+  const toSeconds = milliseconds ? 1e-3 : (sinceEpoch(order[0]![0]!) ?? 1);
+  const timeS = Float64Array.from(order, ([time]) => time! * toSeconds);
   const speedKmh = {} as Record<Corner, Float64Array>;
   corners.forEach((corner, i) => {
     const at = columns[corner];
@@ -141,7 +148,13 @@ function assemble(rows: number[][], columns: Columns, units: string[], labels: s
     const kmh = at !== undefined && /km\/?h|kph/.test(units[at] ?? "");
     const metres = at !== undefined && /\bm\/s\b/.test(units[at] ?? "");
     const other = !kmh && !metres && units.some((unit) => /\bmph\b/.test(unit));
-    const scale = miles || other ? KMH_PER_MPH : metres ? KMH_PER_MS : 1;
+    const turns = at !== undefined && TURNS.test(units[at] ?? "");
+    const counted = at !== undefined && COUNTED.exec(units[at] ?? "")?.[0];
+    if (counted)
+      throw new UnusableInput(
+        t`${name}: the column “${labels[at]!}” is in ${counted}, counted from pulses, not a speed. Choose speeds in km/h or mph.`,
+      );
+    const scale = turns ? KMH_PER_RPM : miles || other ? KMH_PER_MPH : metres ? KMH_PER_MS : 1;
     speedKmh[corner] = Float64Array.from(order, (row) => row[i + 1]! * scale);
   });
   const impossible = corners.find((corner) => speedKmh[corner].some((value) => value > 450 || value < -50));

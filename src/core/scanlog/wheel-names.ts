@@ -26,11 +26,18 @@ export function namesWheel(label: string, corner: Corner): boolean {
   return own.test(label) && side.test(label) && !other.test(label) && !far.test(label);
 }
 
-/** A label in lower case, its words apart: `WheelSpeedFL` and `LF_WSS` are two words or three. */
+const LETTERS = "fl|fr|rl|rr|lf|rf|lr|vl|vr|hl|hr";
+const SPEED_WORDS = "wss|ws|wheel|whl|speed|spd";
+const RUN_TOGETHER = new RegExp(String.raw`\b(?:(${LETTERS})(${SPEED_WORDS})|(${SPEED_WORDS})(${LETTERS}))\b`, "g");
+
+/** A label in lower case, its words apart: `WheelSpeedFL`, `LF_WSS` and `LFWSS` are two words or three. */
 export function cleanLabel(cell: string): string {
   return cell
     .trim()
     .replace(/(\p{Ll})(\p{Lu})/gu, "$1 $2")
     .toLowerCase()
-    .replace(/[_\s]+/g, " ");
+    .replace(/[_\s]+/g, " ")
+    .replace(RUN_TOGETHER, (_, corner: string | undefined, speed: string, first: string, second: string) =>
+      corner ? `${corner} ${speed}` : `${first} ${second}`,
+    );
 }

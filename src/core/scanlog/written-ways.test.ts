@@ -45,6 +45,20 @@ const ways: Record<string, string[]> = {
   "date and clock in one": ["Date/Time,FL,FR,RL,RR", ...rows((t) => `20.11.2026 ${clock(33000 + t)}`)],
   "over midnight": ["Time,FL,FR,RL,RR", ...rows((t) => clock(86390 + t))],
   "after noon": ["Time,FL,FR,RL,RR", ...rows((t) => `1:${clock(600 + t).slice(3)} PM`)],
+  "milliseconds since 1970": ["timestamp,fl,fr,rl,rr", ...rows((t) => 1767225600000 + t * 1000)],
+  "a colon before thousandths": [
+    "Uhrzeit;VL;VR;HL;HR",
+    ...rows((t) => `${clock(33000 + t).replace(".", ":")}0`, comma, ";"),
+  ],
+  "stamps under one name": ["datetime,LFWSS,RFWSS,LRWSS,RRWSS", ...rows((t) => `2026-11-20 ${clock(33000 + t)}`)],
+  elapsed: ["Elapsed,WSSFL,WSSFR,WSSRL,WSSRR", ...rows((t) => t)],
+  "turns a minute": [
+    "Time,FL (rpm),FR (rpm),RL (rpm),RR (rpm)",
+    ...rows(
+      (t) => t,
+      (kmh) => kmh / 0.117,
+    ),
+  ],
   "a distance of rows in front": ["Interval: 0.25 s", "FL,FR,RL,RR", ...drive.map(({ speeds }) => speeds.join(","))],
   "pressures by wheel in front": [
     "Time,Brake pressure FL (bar),Tire temp FR,Wheel speed FL,Wheel speed FR,Wheel speed RL,Wheel speed RR",
@@ -71,5 +85,10 @@ describe("one drive written in many ways", () => {
     const read = (header: string) => () => parseScanCsv([header, ...rows((t) => t)].join("\n"), "a.csv");
     expect(read("Time,Wheel 1,Wheel 2,Wheel 3,Wheel 4")).toThrow(UnusableInput);
     expect(read("Sample,FL,FR,RL,RR")).toThrow(/no time column/);
+  });
+
+  it("what is counted from pulses is no speed", () => {
+    const lines = ["Time,FL (Hz),FR (Hz),RL (Hz),RR (Hz)", ...rows((t) => t)];
+    expect(() => parseScanCsv(lines.join("\n"), "a.csv")).toThrow(/in hz, counted from pulses/);
   });
 });
