@@ -25,10 +25,15 @@ const BETWEEN =
 /** What is said before two numbers. */
 const BETWEEN_WHICH =
   /^\s*(?:(?:it )?(?:toggles?|toggling|switches|alternates|jumps|varies|fluctuates|wechselt|schaltet)\b\s*)?(?:(?:between|from|zwischen|von|min(?:imum)?|max(?:imum)?|high|hi|low|lo|hoch|tief)\b\s*)?[:=]?\s*/i;
+/** What toggles has two levels, though nothing but a blank stands between them. */
+const TOGGLES = /^\s*(?:it )?(?:toggles?|toggling|switches|alternates|jumps|wechselt|schaltet)\b/i;
+const TWO_APART = /^([.,\d]+\s?[a-zµ]*)\s+([.,\d]+\s?[a-zµ]*)$/i;
+/** That a display stood still, or that who typed it wonders: neither says that the wheel was turned. */
+const STEADY = /\s*[,;]?\s*(?:\b(?:steady|stable|constant|ruhig|stabil|konstant|ok)\b)?\s*[?!]*$/i;
 /** A remark behind a reading. */
 const ASIDE = /\s*\([^()\d]*\)\s*$/;
 /** What is said of a reading that keeps to one value however the wheel is turned. */
-const STAYS = /\s*[,;]?\s*\b(?:only|stuck|steady|stays|nur|bleibt)\b\s*$/i;
+const STAYS = /\s*[,;]?\s*\b(?:only|stuck|stays|nur|bleibt)\b\s*$/i;
 
 /**
  * Reads a range as it is typed: `0.84…1.68 V`, `0.84 / 1.68`, `0.84 to 1.68 V`; `0.84 only` is one level seen however
@@ -40,9 +45,10 @@ export function parseRange(
   expected: Quantity,
 ): { ok: true; value: TypedRange } | { ok: false; say: string } | null {
   const stays = STAYS.test(text);
-  const ends = stays
-    ? [text.replace(STAYS, ""), text.replace(STAYS, "")]
-    : text.replace(BETWEEN_WHICH, "").trim().split(BETWEEN);
+  const said = text.replace(BETWEEN_WHICH, "").trim();
+  const parted = said.split(BETWEEN);
+  const apart = parted.length === 1 && TOGGLES.test(text) ? TWO_APART.exec(said)?.slice(1, 3) : undefined;
+  const ends = stays ? [text.replace(STAYS, ""), text.replace(STAYS, "")] : (apart ?? parted);
   if (ends.length !== 2 || ends.some((end) => !/\d/.test(end))) return null;
   const unit = /[^\d.,eE+\-−\s].*$/.exec(ends[1]!)?.[0] ?? "";
   const first = /[^\d.,+\-−\s]/.test(ends[0]!) ? ends[0]! : ends[0]! + unit;
@@ -76,7 +82,12 @@ export function parseReading(text: string, expected: Quantity): ParseResult {
   if (word) return { ok: true, value: word };
   const bound = /^([<>≤≥])\s*(.+)$/.exec(trimmed);
   if (bound) return parseBound(bound[1]!, bound[2]!, expected);
-  const bare = trimmed.replace(ASIDE, "").replace(ABOUT, "").replace(/\.$/, "").replace(LONG_MINUS, "-");
+  const bare = trimmed
+    .replace(ASIDE, "")
+    .replace(STEADY, "")
+    .replace(ABOUT, "")
+    .replace(/\.$/, "")
+    .replace(LONG_MINUS, "-");
   const plain = unitLast(bare).replace(THOUSANDS[expected] ?? GROUPED, "$1$2");
   const split = splitNumber(plain.toLowerCase().replace(/\s+/g, " "), plain);
   if (!split) return refuse(t`“${clip(trimmed)}” is not a number I can read. Type for example ${example(expected)}.`);

@@ -68,7 +68,8 @@ describe("what a hand types on a bench", () => {
   it("takes an editor's dash for a minus and a remark for what it is", () => {
     const read = (text: string) => parseReading(text, "volts");
     expect(read("–0.02 V")).toEqual(read("-0.02 V"));
-    expect(read("12.1V (steady)")).toEqual(read("12.1 V"));
+    for (const typed of ["12.1V (steady)", "12.1 V steady", "12.1, stable", "12.1?", "12.1 ok"])
+      expect(read(typed), typed).toEqual(read("12.1 V"));
     expect(read("12.1 V (was 11.4)").ok).toBe(false);
   });
 
@@ -101,6 +102,7 @@ describe("what a hand types on a bench", () => {
     "0.84, 1.68",
     "0.84 → 1.68 V",
     "toggles between 0.84 and 1.68 V",
+    "toggles 0.84 1.68 V",
     "MIN 0.84 V MAX 1.68 V",
     "0.84 & 1.68 V",
     "fluctuates 0.84 to 1.68 V (by hand)",
@@ -111,7 +113,7 @@ describe("what a hand types on a bench", () => {
     expect(parseRange(text, "volts")).toMatchObject({ ok: true, value: { low: 0.84, high: 1.68 } });
   });
 
-  it.each(["0.84", "22 km/h", "11,2 V", "1.2e-3", "-0.2 V"])("one number: %s", (text) => {
+  it.each(["0.84", "0.84 V steady", "22 km/h", "11,2 V", "1.2e-3", "-0.2 V"])("one number: %s", (text) => {
     expect(parseRange(text, "volts")).toBeNull();
   });
 
