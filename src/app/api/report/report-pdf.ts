@@ -115,13 +115,22 @@ function trace(page: PDFKit.PDFDocument, { name, unit, points }: NonNullable<Rep
   const [from, to] = [times[0]!, times.at(-1)!];
   const least = values.reduce((a, b) => Math.min(a, b));
   const most = values.reduce((a, b) => Math.max(a, b));
-  const x = (time: number) => MARGIN + ((time - from) / (to - from || 1)) * width;
-  const y = (value: number) => top + height - ((value - least) / (most - least || 1)) * height;
+  const x = (time: number) => MARGIN + along(time, from, to) * width;
+  const y = (value: number) => top + height - along(value, least, most) * height;
   page.lineWidth(0.5).strokeColor(INK);
   points.forEach(([time, value], i) => (i ? page.lineTo(x(time), y(value)) : page.moveTo(x(time), y(value))));
   page.stroke();
-  const said = `${name}: ${least.toFixed(2)}–${most.toFixed(2)} ${unit}, ${(to - from).toFixed(2)} s`;
+  const said = `${name}: ${figure(least)}–${figure(most)} ${unit}, ${figure(to - from)} s`;
   write(page.fontSize(8).fillColor(MUTED), "text", said, { x: MARGIN, y: top + height + 4 });
+}
+
+/** How far a number lies from one to another, 0 to 1: in halves, so that no difference is larger than a number can be. */
+function along(value: number, from: number, to: number): number {
+  return (value / 2 - from / 2) / (to / 2 - from / 2 || 1);
+}
+
+function figure(value: number): string {
+  return Math.abs(value) < 1e6 ? value.toFixed(2) : value.toPrecision(3);
 }
 
 export function collect(page: PDFKit.PDFDocument): Promise<Uint8Array> {
