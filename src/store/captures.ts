@@ -10,6 +10,11 @@ export async function saveCapture(id: string, capture: Capture): Promise<void> {
   await captures.setItem(id, capture);
 }
 
+/** Takes in what another store holds: a recording that is here already stands as it is. */
+export async function addCaptures(coming: readonly { id: string; capture: Capture }[]): Promise<void> {
+  for (const { id, capture } of coming) if (!(await loadCapture(id))) await saveCapture(id, capture);
+}
+
 export async function loadCapture(id: string): Promise<Capture | null> {
   return captures.getItem<Capture>(id);
 }

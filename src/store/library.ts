@@ -1,7 +1,7 @@
 import type { Capture } from "../core/capture/capture";
 import { libraryItemSchema, type LibraryItem } from "../core/library/library";
 import type { KeptCapture } from "../core/job-file/zip";
-import { loadCapture, saveCapture } from "./captures";
+import { addCaptures, saveCapture } from "./captures";
 import { shelf } from "./shelf";
 
 const library = shelf("library");
@@ -24,7 +24,7 @@ export async function keepInLibrary(item: LibraryItem, capture: Capture): Promis
 
 /** Adds another shop's items and their recordings; a recording under a name that is taken stays as it is. */
 export async function addToLibrary(items: readonly LibraryItem[], captures: readonly KeptCapture[]): Promise<void> {
-  for (const { id, capture } of captures) if (!(await loadCapture(id))) await saveCapture(id, capture);
+  await addCaptures(captures);
   for (const item of items) await library.setItem(item.id, item);
 }
 

@@ -143,7 +143,7 @@ describe("the store", () => {
     vi.resetModules();
     const { keepInLibrary, listLibrary } = await import("./library");
     const { saveProfile, listProfiles } = await import("./profiles");
-    const { loadCapture, saveScan, loadScan } = await import("./captures");
+    const { addCaptures, loadCapture, saveScan, loadScan } = await import("./captures");
     const capture = {
       name: "Drover 09",
       sampleS: 1e-3,
@@ -166,6 +166,10 @@ describe("the store", () => {
     );
     expect((await listLibrary())[0]).toMatchObject({ model: "Drover" });
     expect((await loadCapture("c"))!.name).not.toContain("09");
+    // What a file brings under a name that is taken does not take its place.
+    await addCaptures(["c", "new"].map((id) => ({ id, capture: { ...capture, name: "from a file" } })));
+    expect((await loadCapture("c"))!.name).not.toBe("from a file");
+    expect((await loadCapture("new"))!.name).toBe("from a file");
     await saveProfile({ tastatura: "profile/1", id: "p", name: "Drover", setup: empty("x").setup });
     expect((await listProfiles()).map(({ name }) => name)).toEqual(["Drover"]);
     const log = {

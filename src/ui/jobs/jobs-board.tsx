@@ -13,7 +13,7 @@ import { UnusableInput } from "@/core/capture/capture";
 import { stamped } from "@/core/job/merge";
 import type { Job } from "@/core/job/schema";
 import { listJobs, onOtherTab, removeJob, restoreRecord, saveJob, type Unreadable } from "@/store/jobs";
-import { saveCapture } from "@/store/captures";
+import { addCaptures } from "@/store/captures";
 
 import { Cap } from "../keys/cap";
 import { FileCap } from "../keys/file-cap";
@@ -236,7 +236,7 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
 async function takeZip(file: File): Promise<Job> {
   const read = await captureWorker.ask((remote) => remote.unpack(file));
   if (!read.ok) throw new UnusableInput(read.say);
-  for (const { id, capture } of read.captures) await saveCapture(id, capture);
+  await addCaptures(read.captures);
   return read.job;
 }
 
