@@ -28,8 +28,8 @@ export class RestartingWorker<Api extends Speaks> {
       running.tag = languageTag();
       running.spoken = running.remote.speak(languageTag()) as Promise<void>;
     }
-    await Promise.race([running.spoken, running.died]);
-    return Promise.race([question(running.remote), running.died]);
+    await whileAlive(running, running.spoken);
+    return whileAlive(running, question(running.remote));
   }
 
   /** Ends the worker, whatever it is at. */
@@ -40,14 +40,14 @@ export class RestartingWorker<Api extends Speaks> {
   #start(wrapped: typeof wrap): Running<Api> {
     const worker = this.#make();
     const remote = wrapped<Api>(worker);
-    let refuse: (why: Error) => void = () => undefined;
-    const died = new Promise<never>((_, reject) => (refuse = reject));
-    died.catch(() => undefined); // It is those who asked that are told.
-    const running: Running<Api> = { remote, died, tag: "en", spoken: Promise.resolve(), give: () => undefined };
-    running.give = (why) => {
-      worker.terminate();
-      if (this.#running === running) this.#running = null;
-      refuse(why);
+    const running: Running<Api> = {
+      ...{ remote, tag: "en", spoken: Promise.resolve(), waiting: new Set(), ended: null },
+      give: (why) => {
+        worker.terminate();
+        if (this.#running === running) this.#running = null;
+        running.ended = why;
+        for (const refuse of running.waiting) refuse(why);
+      },
     };
     worker.addEventListener("error", (event) => {
       event.preventDefault();
@@ -60,10 +60,30 @@ export class RestartingWorker<Api extends Speaks> {
 
 interface Running<Api> {
   remote: Remote<Api>;
-  died: Promise<never>;
   tag: string;
   spoken: Promise<void>;
+  /** Refuses what is being waited for. */
+  waiting: Set<(why: Error) => void>;
+  /** Why it ended; null while it lives. */
+  ended: Error | null;
   give: (why: Error) => void;
+}
+
+/**
+ * What a worker answers, or a rejection when it dies before. Not a race with its death: a promise that is pending for a day
+ * holds on to every answer that it was raced with.
+ */
+function whileAlive<Answer>(
+  { waiting, ended }: Pick<Running<Speaks>, "waiting" | "ended">,
+  answer: Answer,
+): Promise<Awaited<Answer>> {
+  return new Promise((resolve, reject) => {
+    if (ended) return reject(ended);
+    waiting.add(reject);
+    Promise.resolve(answer)
+      .finally(() => waiting.delete(reject))
+      .then(resolve, reject);
+  });
 }
 
 /** A worker that was ended on purpose; nobody needs telling. */
