@@ -171,12 +171,7 @@ function Choice({
 function Tick({ label, on, onChange }: { label: string; on: boolean; onChange: (on: boolean) => void }) {
   return (
     <label className="inline-flex min-h-11 items-center gap-2">
-      <input
-        type="checkbox"
-        className="size-5 accent-[var(--marigold)]"
-        checked={on}
-        onChange={(event) => onChange(event.target.checked)}
-      />
+      <input type="checkbox" className="size-5" checked={on} onChange={(event) => onChange(event.target.checked)} />
       {label}
     </label>
   );

@@ -7,7 +7,7 @@ export function ReadingShare({ share, onStop }: { share: number | null; onStop: 
   if (share === null) return null;
   return (
     <span className="flex items-center gap-2" role="status">
-      <progress className="accent-marigold" value={share} aria-label={t`Read so far`} />
+      <progress value={share} aria-label={t`Read so far`} />
       <span className="font-mono">{formatShare(share)}</span>
       <Cap onClick={onStop}>{t`stop reading`}</Cap>
     </span>

@@ -38,7 +38,7 @@ export function MeterFields({
       <label className="flex items-center gap-2 self-end text-sm">{jt`${(
         <input
           type="checkbox"
-          className="size-5 accent-[var(--marigold)]"
+          className="size-5"
           checked={meter.averageResponding}
           onChange={(event) => onChange({ ...meter, averageResponding: event.target.checked })}
         />

@@ -94,7 +94,7 @@ function Row({
               <input
                 type="radio"
                 name={group}
-                className="mt-1 size-5 shrink-0 accent-marigold"
+                className="mt-1 size-5 shrink-0"
                 checked={stands === which}
                 onChange={() => onChoose(which)}
               />

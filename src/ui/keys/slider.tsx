@@ -18,12 +18,7 @@ export function Slider({
       <span className="flex justify-between gap-2">
         {label} <b className="font-mono whitespace-nowrap text-ink">{shown}</b>
       </span>
-      <input
-        type="range"
-        className="min-h-10 accent-marigold"
-        {...range}
-        onChange={(event) => onChange(Number(event.target.value))}
-      />
+      <input type="range" className="min-h-10" {...range} onChange={(event) => onChange(Number(event.target.value))} />
     </label>
   );
 }

@@ -126,7 +126,7 @@ export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
                     <label className="flex min-h-11 items-center gap-2 text-sm">{jt`${(
                       <input
                         type="checkbox"
-                        className="size-5 accent-[var(--marigold)]"
+                        className="size-5"
                         checked={spans[i].pierceable ?? true}
                         onChange={(event) => setPath(withSpan(job.setup, i, { pierceable: event.target.checked }))}
                       />
@@ -134,7 +134,7 @@ export function LoomMap({ job, change }: { job: Job; change: ChangeJob }) {
                     <label className="flex min-h-11 items-center gap-2 text-sm">{jt`${(
                       <input
                         type="checkbox"
-                        className="size-5 accent-[var(--marigold)]"
+                        className="size-5"
                         checked={spans[i].linkLead ?? false}
                         onChange={(event) => setPath(withSpan(job.setup, i, { linkLead: event.target.checked }))}
                       />

@@ -19,7 +19,7 @@ export function CommandField({
     <label className="text-sm text-muted">
       {label}
       <input
-        className="min-h-11 w-full rounded-lg border border-rule bg-paper px-2 font-mono text-ink"
+        className="min-h-11 w-full rounded-lg border border-rule bg-paper px-2 font-mono text-base text-ink"
         value={value}
         maxLength={80}
         spellCheck={false}
