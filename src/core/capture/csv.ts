@@ -218,7 +218,7 @@ function labelsAbove(
 }
 
 /** A name that tells of a current. */
-const CURRENT = /curr|strom|amp|clamp|zange|shunt|courant|corr?ient|^i(?![a-z])/i;
+const CURRENT = /curr|strom|\bamp(?!l)|clamp|zange|shunt|courant|corrente|corriente|^i(?![a-z])/i;
 
 const UNIT_CELL = /^[([]?\s*(s|sec|ms|us|µs|ns|V|mV|A|mA|volts?|seconds?|k?Hz|km\/?h|mph|rpm|°C|%)\s*[)\]]?$/i;
 

@@ -15,7 +15,9 @@ export function plainRows(text: string, head: readonly string[]): string {
   if (BARRED_ROW.test(some)) plain = plain.replaceAll("|", ";");
   if (some.search(DATE_COLUMN) >= 0) plain = plain.replace(DATE_COLUMN, "").replace(DATE_NAME, "");
   if (CLOCK_ROW.test(plain.slice(0, some.length))) plain = withSeconds(plain, some.length);
-  if (OVER_RANGE.some((sign) => plain.includes(sign))) plain = plain.replaceAll(OVER_RANGE_CELL, "$1Infinity");
+  // Headers are full of such letters; from the first row on they are a few signs among numbers.
+  const rows = Math.max(0, plain.search(FIRST_ROW));
+  if (OVER_RANGE.some((sign) => plain.includes(sign, rows))) plain = plain.replaceAll(OVER_RANGE_CELL, "$1Infinity");
   plain = withLogicLevels(plain, some.length);
   if (GROUPED_ROW.test(some)) plain = plain.replace(GROUP_BLANK, "");
   if (WORD_ROW.test(plain.slice(0, some.length))) plain = plain.replace(LAST_WORD, "$1").replace(WORD_NAME, "");
@@ -48,16 +50,12 @@ function withLogicLevels(text: string, headLength: number): string {
 
 /** A cell of a row of numbers that is one of these words. */
 function logicCell(words: string, flags = "i"): RegExp {
-  return new RegExp(
-    String.raw`((?<=\d|true|false|high|low|on|off|h|l)[,;\t]\s*)(${words})(?=\s*(?:[,;\t\r\n]|$))`,
-    flags,
-  );
+  return new RegExp(String.raw`((?<=\d|true|false|high|low|h|l)[,;\t]\s*)(${words})(?=\s*(?:[,;\t\r\n]|$))`, flags);
 }
 
 const LOGIC_PAIRS = [
   ["true", "false"],
   ["high", "low"],
-  ["on", "off"],
   ["h", "l"],
 ] as const;
 
@@ -79,6 +77,7 @@ const GROUP_BLANK = /(?<=\d) (?=\d{3}(?:[ ,;\t]|$))/gm;
 const WORD_ROW = /^\s*[-+]?\d[^\r\na-z]*[,;\t]\s*(?!nan|inf)[a-z]{2,12}\s*$/im;
 const LAST_WORD = /^(\s*[-+]?\d[^\r\n]*?)[,;\t]\s*(?!nan|inf)[a-z]{2,12}[ \t]*$/gim;
 const WORD_NAME = /[,;\t]\s*"?(?:status|state|flags?|quality|valid|remarks?|zustand)"?[ \t]*$/im;
+const FIRST_ROW = /^\s*[-+]?\d[^\r\n]*[,;\t]/m;
 /** What stands in a cell whose value was over the range. */
 const OVER_RANGE = ["∞", "inf", "Inf", "INF", "OL", "O.L", "OV", "Over", "over"];
 const OVER_RANGE_CELL =

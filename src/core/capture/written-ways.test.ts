@@ -50,6 +50,7 @@ const ways: Record<string, string[]> = {
   nanoseconds: ["t[ns],U[V]", ...each((t, v) => `${Math.round(t * 1e9)},${v}`)],
   "units in full": ["Time (milliseconds),A (millivolts)", ...each((t, v) => `${t * 1e3},${(v * 1e3).toFixed(1)}`)],
   "a channel called A": ["Time (s),Channel A", ...each((t, v) => `${t.toFixed(5)},${v}`)],
+  "a sample called A": ["Time (s),Sample A", ...each((t, v) => `${t.toFixed(5)},${v}`)],
   "a name above one column": ["Sample rate: 5,000 Hz", "Channel: A", ...each((_, v) => `${v}`)],
   "an increment in cells": ["Increment,0.0002,s", "index,CH1", ...each((_, v, i) => `${i},${v}`)],
   "a rate in cells": ["Rate;5;kS/s", "Nr;CH1", ...each((_, v, i) => `${i};${comma(v, 4)}`)],
@@ -66,6 +67,7 @@ describe("one recording written in many ways", () => {
     const { sampleS, channels } = readCaptureFile(new TextEncoder().encode(lines.join("\n")), "a.csv");
     expect(sampleS).toBeCloseTo(STEP_S, 9);
     expect(channels[0]!.samples).toEqual(Float32Array.from(volts));
+    expect(channels[0]!.unit).toBe("V");
   });
 
   it("an “inf” at a row's end is an over-range value, no word", () => {
