@@ -1,4 +1,4 @@
-import { expect, it } from "vitest";
+import { expect, it, vi } from "vitest";
 import { Patience } from "./answered";
 
 const hangs = () => new Promise<never>(() => undefined);
@@ -24,15 +24,29 @@ it("a long list that keeps coming is no hang; one that stops in the middle is", 
   await expect(store.answered(list(3, false), 60)).rejects.toThrow(/does not answer/);
 });
 
-it("after one silence the next question gives up in a moment, until something answers again", async () => {
+it("after a silence the next questions give up in a moment; what answers, and some time, give the store its chance again", async () => {
+  vi.useFakeTimers();
   const store = new Patience();
-  await expect(store.answered(hangs, 10)).rejects.toThrow();
-  const order: string[] = [];
-  const impatient = store.answered(hangs, 60_000).catch(() => order.push("given up"));
-  await Promise.all([impatient, after(1500).then(() => order.push("later"))]);
-  expect(order).toEqual(["given up", "later"]);
-  await store.answered(async () => 1, 10);
-  await expect(Promise.race([store.answered(hangs, 60_000), after(1300).then(() => "still waiting")])).resolves.toBe(
-    "still waiting",
-  );
+  /** Milliseconds until a question to a store that hangs is given up. */
+  const givenUpAfter = async () => {
+    const from = Date.now();
+    let after = NaN;
+    store.answered(hangs, 8000).catch(() => (after = Date.now() - from));
+    await vi.advanceTimersByTimeAsync(8000);
+    return after;
+  };
+  const inARow = async () => {
+    const from = Date.now();
+    const failed = store.answered(hangs, 8000).catch(() => store.answered(hangs, 8000).catch(() => Date.now() - from));
+    await vi.advanceTimersByTimeAsync(20_000);
+    return failed;
+  };
+  expect(await inARow()).toBe(9000);
+  expect(await givenUpAfter()).toBe(8000);
+  const slow = store.answered(() => new Promise<number>((tell) => setTimeout(() => tell(5), 7000)), 8000);
+  await vi.advanceTimersByTimeAsync(7000);
+  await expect(slow).rejects.toThrow();
+  await expect(store.answered(async () => 7, 8000)).resolves.toBe(7);
+  expect(await givenUpAfter()).toBe(8000);
+  vi.useRealTimers();
 });

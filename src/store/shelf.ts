@@ -63,8 +63,8 @@ const LONGEST_TURN_MS = 3000;
  */
 export function shelf(storeName: string): Shelf {
   let opened: Promise<Shelf> | null = null;
-  const open = () =>
-    (opened ??= import("localforage").then(async ({ default: localforage }) => {
+  const open = (localforage: LocalForage) =>
+    (opened ??= (async () => {
       const store = localforage.createInstance({ name: "tastatura", storeName });
       try {
         await oneAtATime(() => store.ready());
@@ -73,9 +73,12 @@ export function shelf(storeName: string): Shelf {
         nothingKept = errorWords(error);
         return heldShelf();
       }
-    }));
-  const ask = <T>(question: (store: Shelf, heard: () => void) => Promise<T>, withinMs: number) =>
-    patience.answered((heard) => open().then((store) => question(store, heard)), withinMs);
+    })());
+  const ask = async <T>(question: (store: Shelf, heard: () => void) => Promise<T>, withinMs: number) => {
+    // A slow line is no store that hangs.
+    const { default: localforage } = await import("localforage");
+    return patience.answered((heard) => open(localforage).then((store) => question(store, heard)), withinMs);
+  };
   return {
     getItem: <T>(key: string) => ask((store) => store.getItem<T>(key), LONGEST_READ_MS),
     setItem: <T>(key: string, value: T) => ask((store) => store.setItem(key, value), LONGEST_WRITE_MS),

@@ -16,7 +16,7 @@ export function plainRows(text: string, head: readonly string[]): string {
   if (some.search(DATE_COLUMN) >= 0) plain = plain.replace(DATE_COLUMN, "").replace(DATE_NAME, "");
   if (CLOCK_ROW.test(plain.slice(0, some.length))) plain = withSeconds(plain, some.length);
   // Headers are full of such letters; from the first row on they are a few signs among numbers.
-  const rows = Math.max(0, plain.search(FIRST_ROW));
+  const rows = Math.max(0, plain.slice(0, some.length).search(FIRST_ROW));
   if (OVER_RANGE.some((sign) => plain.includes(sign, rows))) plain = plain.replaceAll(OVER_RANGE_CELL, "$1Infinity");
   plain = withLogicLevels(plain, some.length);
   if (GROUPED_ROW.test(some)) plain = plain.replace(GROUP_BLANK, "");
@@ -77,7 +77,7 @@ const GROUP_BLANK = /(?<=\d) (?=\d{3}(?:[ ,;\t]|$))/gm;
 const WORD_ROW = /^\s*[-+]?\d[^\r\na-z]*[,;\t]\s*(?!nan|inf)[a-z]{2,12}\s*$/im;
 const LAST_WORD = /^(\s*[-+]?\d[^\r\n]*?)[,;\t]\s*(?!nan|inf)[a-z]{2,12}[ \t]*$/gim;
 const WORD_NAME = /[,;\t]\s*"?(?:status|state|flags?|quality|valid|remarks?|zustand)"?[ \t]*$/im;
-const FIRST_ROW = /^\s*[-+]?\d[^\r\n]*[,;\t]/m;
+const FIRST_ROW = /^[ \t]*[-+]?\d[^\r\n]*[,;\t]/m;
 /** What stands in a cell whose value was over the range. */
 const OVER_RANGE = ["∞", "inf", "Inf", "INF", "OL", "O.L", "OV", "Over", "over"];
 const OVER_RANGE_CELL =
