@@ -19,7 +19,7 @@ const NUMBERS = [
   ["src/core/verdict/suspects.ts", "SPREAD_SHARE", shareOf],
   ["src/core/verdict/needs.ts", "DIRECT_RATIO"],
   ["src/core/verdict/suspects.ts", "MOST_UNLISTED"],
-  ["src/core/verdict/leave-one-out.ts", "KEPT_SHARE"],
+  ["src/core/verdict/leave-one-out.ts", "KEPT_SHARE", shareOf],
   ["src/core/observation/likelihood.ts", "SLIP"],
   ["src/core/observation/likelihood.ts", "LAMP_SLIP"],
   ["src/core/observation/likelihood.ts", "ANYWHERE"],

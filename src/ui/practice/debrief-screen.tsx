@@ -67,7 +67,7 @@ function Debriefing({ job }: { job: Job }) {
       ) : !made ? (
         <p className="p-16 text-center text-muted" role="status">{t`Running the best plan on the same car…`}</p>
       ) : (
-        <main className="mx-auto grid max-w-6xl gap-4 p-4 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
+        <main className="mx-auto grid max-w-6xl items-start gap-4 p-4 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
           <section className="rounded-2xl border border-rule bg-card p-5" aria-label={t`Your way`}>
             <h1
               className={`text-2xl font-bold ${made.right ? "text-verdigris" : "text-brick"}`}
