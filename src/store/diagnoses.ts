@@ -3,7 +3,7 @@ import type { Diagnosis } from "../core/bench/diagnosis";
 import { diagnosisKey, type DiagnosedCar } from "../core/board/diagnosis-key";
 import type { CornerJob } from "../core/job/corner-in-work";
 import { languageTag } from "../core/words/words";
-import { Patience } from "./answered";
+import { Patience } from "./patience";
 import { shelf } from "./shelf";
 import { MODEL, workedOutShelves } from "./worked-out";
 

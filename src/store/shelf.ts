@@ -1,5 +1,5 @@
 import { errorWords } from "../core/words/error-words";
-import { Patience } from "./answered";
+import { Patience } from "./patience";
 
 type Shelf = Pick<LocalForage, "getItem" | "setItem" | "removeItem" | "iterate" | "keys" | "length">;
 

@@ -205,9 +205,7 @@ function labelsAbove(
   return Array.from({ length: width }, (_, c) => {
     const raw = names?.[c] ?? "";
     const inName =
-      /[([]\s*(ms|us|µs|ns|s|sec|seconds?|milliseconds|microseconds|nanoseconds|µV|mV|kV|V|millivolts|volts?|mA|A|min|uncalibrated|k?Hz|km\/?h|mph|rpm|°C|%)\s*[)\]]/i.exec(
-        raw,
-      ) ??
+      IN_BRACKETS.exec(raw) ??
       /(?:^|[_ /])(ms|us|µs|ns|s|µV|mV|V|mA|k?Hz|mph|rpm)$/i.exec(raw) ??
       // “Channel A” is a letter, not a unit.
       (CURRENT.test(raw) ? /(?:^|[_ /])(A)$/i.exec(raw) : null) ??
@@ -220,7 +218,9 @@ function labelsAbove(
 /** A name that tells of a current. */
 const CURRENT = /curr|strom|\bamp(?!l)|clamp|zange|shunt|courant|corrente|corriente|^i(?![a-z])/i;
 
-const UNIT_CELL = /^[([]?\s*(s|sec|ms|us|µs|ns|V|mV|A|mA|volts?|seconds?|k?Hz|km\/?h|mph|rpm|°C|%)\s*[)\]]?$/i;
+const UNITS = String.raw`ms|us|µs|ns|s|sec|seconds?|milliseconds|microseconds|nanoseconds|µV|mV|kV|V|millivolts|volts?|mA|A|min|uncalibrated|k?Hz|km\/?h|mph|rpm|°C|%`;
+const IN_BRACKETS = new RegExp(String.raw`[([]\s*(${UNITS})\s*[)\]]`, "i");
+const UNIT_CELL = new RegExp(String.raw`^[([]?\s*(${UNITS})\s*[)\]]?$`, "i");
 
 /** Stands in place of the unit where numbers are no volts. */
 const NOT_CALIBRATED = "uncalibrated";

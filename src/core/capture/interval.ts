@@ -23,7 +23,7 @@ export function intervalS(lines: readonly string[]): number {
   const interval = headers
     .map((line) =>
       new RegExp(
-        String.raw`(?:interval|increment|period|delta ?t|dt)[^\d-]*(${NUMBER})${BESIDE}(s|ms|us|µs|ns|milliseconds|microseconds|nanoseconds)?(?![a-z])`,
+        String.raw`(?:interval|increment|period|delta ?t|dt)[^\d-]*(${NUMBER})${BESIDE}(milli|micro|nano|ms|us|µs|ns|s)?`,
         "i",
       ).exec(line),
     )
@@ -37,11 +37,14 @@ export function intervalS(lines: readonly string[]): number {
         new RegExp(String.raw`(${NUMBER})\s*(k|M)?\s?(?:sa?\/s|samples?\/s|samples per second|sps)\b`, "i").exec(line),
     )
     .find((match) => match !== null);
-  if (interval) return plainOf(interval[1]!) * (SECONDS_PER[interval[2]?.toLowerCase() ?? "s"] ?? 1);
+  if (interval) return plainOf(interval[1]!) * (BEGINS[interval[2]?.toLowerCase() ?? "s"] ?? 1);
   if (!rate) return NaN;
   const times = rate[2]?.toLowerCase();
   return 1 / (rateOf(rate[1]!, times) * (times === "k" ? 1e3 : times === "m" ? 1e6 : 1));
 }
+
+/** The same by how a unit begins: “ms”, “msec” and “milliseconds” are one. */
+const BEGINS: Record<string, number> = { ...SECONDS_PER, milli: 1e-3, micro: 1e-6, nano: 1e-9 };
 
 /** A number in a header, digits perhaps in groups of three. */
 const NUMBER = String.raw`\d{1,3}(?:,\d{3}){2,}|\d*[.,]?\d+(?:e[-+]?\d+)?`;

@@ -53,6 +53,8 @@ const ways: Record<string, string[]> = {
   "a sample called A": ["Time (s),Sample A", ...each((t, v) => `${t.toFixed(5)},${v}`)],
   "a name above one column": ["Sample rate: 5,000 Hz", "Channel: A", ...each((_, v) => `${v}`)],
   "an increment in cells": ["Increment,0.0002,s", "index,CH1", ...each((_, v, i) => `${i},${v}`)],
+  "an interval in msec": ["dt=0.2msec", "V", ...each((_, v) => `${v}`)],
+  "a period in words": ["Sample period = 200 microseconds", "V", ...each((_, v) => `${v}`)],
   "a rate in cells": ["Rate;5;kS/s", "Nr;CH1", ...each((_, v, i) => `${i};${comma(v, 4)}`)],
   "the time once a channel": ["t1,ch1,t2,ch2", ...each((t, v) => `${t.toFixed(5)},${v},${t.toFixed(5)},${v}`)],
   "exponents with a D": [

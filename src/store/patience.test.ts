@@ -1,5 +1,5 @@
 import { expect, it, vi } from "vitest";
-import { Patience } from "./answered";
+import { Patience } from "./patience";
 
 const hangs = () => new Promise<never>(() => undefined);
 const after = (ms: number) => new Promise((go) => setTimeout(go, ms));
