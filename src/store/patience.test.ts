@@ -48,5 +48,13 @@ it("after a silence the next questions give up in a moment; what answers, and so
   await expect(slow).rejects.toThrow();
   await expect(store.answered(async () => 7, 8000)).resolves.toBe(7);
   expect(await givenUpAfter()).toBe(8000);
+  // A list that is given up and comes in late all the same leaves the next question its whole wait.
+  let late = () => {};
+  const given = store.answered((heard) => ((late = heard), hangs()), 8000).catch(() => "given up");
+  await vi.advanceTimersByTimeAsync(8000);
+  expect(await given).toBe("given up");
+  late();
+  await vi.advanceTimersByTimeAsync(8000);
+  expect(await givenUpAfter()).toBe(8000);
   vi.useRealTimers();
 });

@@ -12,9 +12,12 @@ export class Patience {
   async answered<T>(ask: (heard: () => void) => Promise<T>, withinMs: number): Promise<T> {
     let timer: ReturnType<typeof setTimeout> | undefined;
     let heard = () => {};
+    let isOver = false;
     const silence = new Promise<never>((_, reject) => {
       const wait = (ms: number) => {
         clearTimeout(timer);
+        // What comes after it was given up says nothing of the next question.
+        if (isOver) return;
         timer = setTimeout(() => {
           this.shortUntil = Date.now() + SHORT_FOR_MS;
           reject(new Error(t`the browser's store does not answer; close other tabs of this program and load it again`));
@@ -28,6 +31,7 @@ export class Patience {
       this.shortUntil = 0;
       return answer;
     } finally {
+      isOver = true;
       clearTimeout(timer);
     }
   }

@@ -24,7 +24,7 @@ describe("a file with a hole in its times", () => {
     expect(capture.holes!.longestS).toBeCloseTo(25.031, 3);
     expect(capture.holes!.leftOutS).toBeCloseTo(3.999, 3);
     const [channel] = analyseCapture(capture, { pulses: PULSES });
-    expect(channel!.warnings.join()).toMatch(/1 hole, up to 25 s long.* 4 s beside it/);
+    expect(channel!.warnings.join()).toMatch(/1 hole, up to 25 s long.* 4 s are left out/);
     expect(channel!.findings.map(({ code }) => code)).not.toContain("random-dropout");
   });
 

@@ -28,7 +28,7 @@ export function holeWarnings(holes: Holes | undefined): string[] {
   const { count, longestS, leftOutS } = holes;
   const found = ngettext(msgid`${count} hole`, `${count} holes`, count);
   return [
-    t`The file's times have ${found}, up to ${seconds(longestS)} long. Taken is the longest stretch without one; ${seconds(leftOutS)} beside it are left out.`,
+    t`The file's times have ${found}, up to ${seconds(longestS)} long. Only the longest stretch without one is read; ${seconds(leftOutS)} are left out.`,
   ];
 }
 
