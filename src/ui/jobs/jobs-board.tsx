@@ -186,48 +186,52 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
           <Cap legend="N" lead onClick={() => void start()}>{t`New job`}</Cap>
         </div>
       </header>
-      <FolderLine />
-      {pairs.length > 0 && (
-        <JoinDialog
-          pairs={pairs}
-          onJoin={(jobs) => {
-            setPairs([]);
-            void put(jobs);
-          }}
-          onLeave={() => {
-            setPairs([]);
-            toast(t`Left out: the jobs stand as they were.`);
-          }}
-        />
-      )}
-      {list?.unreadable.map((one) => (
-        <div key={one.id} role="alert" className="mb-2 rounded-lg border border-brick bg-brick-wash px-4 py-2">
-          <p>{t`A stored job (${one.id}) cannot be read: ${one.why}. It is kept untouched.`}</p>
-          <div className="flex flex-wrap gap-2 py-1">
-            <Cap onClick={() => void mend(one)}>{t`mend what can be`}</Cap>
-            <Cap onClick={() => download(`${one.id}.json`, JSON.stringify(one.raw, null, 2))}>{t`export as it is`}</Cap>
-            <Cap onClick={() => void remove([{ id: one.id, name: one.id }])}>{t`delete`}</Cap>
+      <main>
+        <FolderLine />
+        {pairs.length > 0 && (
+          <JoinDialog
+            pairs={pairs}
+            onJoin={(jobs) => {
+              setPairs([]);
+              void put(jobs);
+            }}
+            onLeave={() => {
+              setPairs([]);
+              toast(t`Left out: the jobs stand as they were.`);
+            }}
+          />
+        )}
+        {list?.unreadable.map((one) => (
+          <div key={one.id} role="alert" className="mb-2 rounded-lg border border-brick bg-brick-wash px-4 py-2">
+            <p>{t`A stored job (${one.id}) cannot be read: ${one.why}. It is kept untouched.`}</p>
+            <div className="flex flex-wrap gap-2 py-1">
+              <Cap onClick={() => void mend(one)}>{t`mend what can be`}</Cap>
+              <Cap
+                onClick={() => download(`${one.id}.json`, JSON.stringify(one.raw, null, 2))}
+              >{t`export as it is`}</Cap>
+              <Cap onClick={() => void remove([{ id: one.id, name: one.id }])}>{t`delete`}</Cap>
+            </div>
           </div>
-        </div>
-      ))}
-      {refused !== null && (
-        <div role="alert" className="mb-2 rounded-lg border border-brick bg-brick-wash px-4 py-2">
-          <p>{t`The store cannot be read: ${refused}. What it holds is left as it is. Check that this browser allows site data.`}</p>
-          <div className="py-1">
-            <Cap onClick={() => void refresh()}>{t`try again`}</Cap>
+        ))}
+        {refused !== null && (
+          <div role="alert" className="mb-2 rounded-lg border border-brick bg-brick-wash px-4 py-2">
+            <p>{t`The store cannot be read: ${refused}. What it holds is left as it is. Check that this browser allows site data.`}</p>
+            <div className="py-1">
+              <Cap onClick={() => void refresh()}>{t`try again`}</Cap>
+            </div>
           </div>
-        </div>
-      )}
-      {list === null ? (
-        refused === null && <p className="py-16 text-center text-muted">{t`Opening the workshop…`}</p>
-      ) : list.jobs.length === 0 ? (
-        <div className="rounded-2xl border border-dashed border-rule bg-card p-12 text-center">
-          <p className="text-xl font-semibold">{t`No car on the board.`}</p>
-          <p className="mt-2 text-muted">{t`Press N to start a job: which corner, what kind of sensor, what is lit. Or import a job file.`}</p>
-        </div>
-      ) : (
-        <BoardList jobs={list.jobs} onArchive={(job) => void archive(job)} onDelete={(jobs) => void remove(jobs)} />
-      )}
+        )}
+        {list === null ? (
+          refused === null && <p className="py-16 text-center text-muted">{t`Opening the workshop…`}</p>
+        ) : list.jobs.length === 0 ? (
+          <div className="rounded-2xl border border-dashed border-rule bg-card p-12 text-center">
+            <p className="text-xl font-semibold">{t`No car on the board.`}</p>
+            <p className="mt-2 text-muted">{t`Press N to start a job: which corner, what kind of sensor, what is lit. Or import a job file.`}</p>
+          </div>
+        ) : (
+          <BoardList jobs={list.jobs} onArchive={(job) => void archive(job)} onDelete={(jobs) => void remove(jobs)} />
+        )}
+      </main>
     </div>
   );
 }
