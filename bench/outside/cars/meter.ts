@@ -1,5 +1,5 @@
 import type { Dice } from "../dice";
-import { netlist, nodeOf, solve, type Added, type State } from "./netlist";
+import { JUMPER_OHMS, netlist, nodeOf, solve, type Added, type State } from "./netlist";
 import type { Make } from "./make";
 import type { Trouble } from "./trouble";
 
@@ -65,14 +65,12 @@ export async function ampsThrough(
   wire: string,
   state: State,
 ): Promise<[number, number]> {
-  const series = corner.trouble.series;
-  const index = corner.make.stations.findIndex((one) => one.station === station);
-  const w = corner.make.wires.indexOf(wire);
-  const ohms = corner.make.contactOhms + (series?.station === index && series.wire === w ? series.ohms : 0);
+  // The plug is undone and its halves are joined by jumper leads.
+  const jumpered = { ...state, jumpered: station };
   const [a, b] = [`${station}_in_${wire}`, `${station}_out_${wire}`];
   const one = async (high: boolean) => {
-    const found = await tripped(corner, state, high, { cards: [] });
-    return (at(found, a) - at(found, b)) / ohms;
+    const found = await tripped(corner, jumpered, high, { cards: [] });
+    return (at(found, a) - at(found, b)) / JUMPER_OHMS;
   };
   return [await one(false), await one(true)];
 }

@@ -10,6 +10,8 @@ export interface State {
   wheel: "still" | "creep" | "hand" | "driven" | "in-gear";
   watched?: boolean;
   recorded?: boolean;
+  /** Its halves apart and joined by jumper leads, for a current to be measured. */
+  jumpered?: string;
 }
 /** A probe or source between two nodes, written by whoever measures. */
 export interface Added {
@@ -17,6 +19,9 @@ export interface Added {
   /** The coil's own volts, with every other source dead: for AC. */
   coilV?: number;
 }
+
+/** A jumper lead with its clips. */
+export const JUMPER_OHMS = 0.1;
 
 const spice = new Simulation();
 let started = false;
@@ -63,7 +68,8 @@ export function netlist(make: Make, trouble: Trouble, state: State, high: boolea
     wires.forEach((wire, w) => {
       const other = trouble.crossed === at && w < 2 ? wires[1 - w]! : wire;
       const extra = trouble.series?.station === at && trouble.series.wire === w ? trouble.series.ohms : 0;
-      if (plugged(at)) r(`${station}_in_${wire}`, `${station}_out_${other}`, make.contactOhms + extra);
+      const ohms = state.jumpered === station ? JUMPER_OHMS : make.contactOhms + extra;
+      if (plugged(at)) r(`${station}_in_${wire}`, `${station}_out_${other}`, ohms);
       r(`${station}_in_${wire}`, "0", 1e10);
       r(`${station}_out_${wire}`, "0", 1e10);
     });

@@ -12,6 +12,8 @@ export interface ModuleView {
   circuitOk: boolean;
   /** Levels reach the module but outside its windows. */
   levelsOff: boolean;
+  /** Passive: the volts a module holds both legs at are pulled away from where it holds them. */
+  biasOff: boolean;
   /** Passive: speed in km/h under which the module hears nothing. */
   dropOutKmh: number;
   /** Active: share of pulses lost to a weak field. */
@@ -33,6 +35,7 @@ export function moduleView(
   const view: ModuleView = {
     circuitOk: false,
     levelsOff: false,
+    biasOff: false,
     dropOutKmh: Infinity,
     lostShare: lostShareOf(car, setup),
   };
@@ -43,6 +46,7 @@ export function moduleView(
     // A coil that leaks to its body still puts its volts across the pair.
     view.circuitOk = heard > 0.3 && (car.circuit.sensor.mode === "alive" || car.circuit.sensor.mode === "noisy");
     view.levelsOff = !view.circuitOk && heard > 0.02;
+    view.biasOff = isPulledAway(car.circuit, pins, solved);
     view.dropOutKmh = dropOutSpeedKmh(rmsAt10 * Math.SQRT2, 10, car.thresholdV);
     return view;
   }
@@ -56,6 +60,19 @@ export function moduleView(
   view.levelsOff = !view.circuitOk && Math.abs(high! - low!) > (setup.family === "active-3wire" ? 0.05 : 0.002);
   return view;
 }
+
+function isPulledAway(
+  { biasV, legOhms }: CarCondition["circuit"],
+  pins: readonly Point[],
+  solved: SolvedCorner,
+): boolean {
+  if (biasV === 0 || legOhms < Infinity) return false;
+  const earthV = solved.potential({ at: "module", pin: "earth" }, "low");
+  return pins.some((pin) => Math.abs(solved.potential(pin, "low") - earthV - biasV) > PULLED_AWAY * biasV);
+}
+
+/** A leg this part of its bias away from it is faulty to a module that watches it (engineering judgement). */
+const PULLED_AWAY = 0.5;
 
 /** Pulses that a weak field keeps an active sensor from making, whatever the circuit is like. */
 function lostShareOf(car: CarCondition, { family }: CornerSetup): number {

@@ -147,9 +147,9 @@ function atStation(setup: CornerSetup, station: StationId): Hookup[] {
       red: face(station, "in", "supply"),
       black: face(station, "out", "supply"),
     };
-    list.push({ ...amps, state: state() });
+    list.push({ ...amps, state: state({ jumpered: station }) });
     // No wire beside it can hide a current that changes, or fail to change, as the wheel is spun: the mean of both levels.
-    if (station === "plug" && setup.family === "active-2wire") list.push({ ...amps, state: spin });
+    if (station === "plug" && setup.family === "active-2wire") list.push({ ...amps, state: { ...spin, jumpered: station } });
   }
   const opened = state({ unplugged: [station] });
   for (const conductor of conductors)

@@ -12,6 +12,16 @@ export interface SpanDefect {
   loadedOhms?: number;
 }
 
+/** Water inside a plug: ohms between its first two conductors, and of three wires between the second and third, and the outer two, as well. */
+export interface WaterBridge {
+  station: number;
+  ohms: number;
+  thirdOhms: number;
+  outerOhms: number;
+  /** Which half it stays in once the plug is undone. */
+  staysIn: "in" | "out" | "both" | "neither";
+}
+
 export type SensorMode = "alive" | "open" | "short" | "stuck" | "noisy";
 
 /** Everything electrical about one corner as plain numbers; conductors by index in `conductorsOf`. */
@@ -65,8 +75,7 @@ export interface CornerCondition {
   spanDefects: SpanDefect[];
   /** Station whose contacts are crossed (first two conductors), or -1. */
   crossedStation: number;
-  /** Water bridge between the first two conductors inside a station; of three wires between the second and third, and the outer two, as well. */
-  bridge: { station: number; ohms: number; thirdOhms: number; outerOhms: number; staysWhenOpen: boolean } | null;
+  bridge: WaterBridge | null;
   sensor: {
     mode: SensorMode;
     lowA: number;

@@ -1,4 +1,4 @@
-import type { CornerCondition, SpanDefect } from "./condition";
+import type { CornerCondition, SpanDefect, WaterBridge } from "./condition";
 import { Ladder } from "./ladder";
 import type { Point } from "./point";
 import { conductorsOf, stationsOf, type Conductor, type CornerSetup } from "./setup";
@@ -19,6 +19,9 @@ export const OUTPUT_LEAK_S = 1e-7;
 
 /** Volts a module's supply for its sensors stays under what feeds it, at least (engineering judgement). */
 export const REGULATOR_DROP_V = 0.3;
+
+/** A jumper lead with its clips (engineering judgement). */
+export const JUMPER_OHMS = 0.05;
 
 const EARTH = 0;
 const POWER = 1;
@@ -100,7 +103,7 @@ export class CornerNet {
     for (let station = 0; station < this.stationIds.length; station++) {
       this.inLevel[station] = cursor;
       this.outLevel[station] = cursor + 1;
-      this.stampContacts(car, station, state.unplugged.includes(this.stationIds[station]!), cursor);
+      this.stampContacts(car, station, state, cursor);
       cursor += 1;
       if (station < this.stationIds.length - 1) cursor = this.stampSpan(car, station, cursor, rail);
     }
@@ -198,20 +201,31 @@ export class CornerNet {
     this.ladder.join(a, b, 1 / (live ? car.inputOhms : 2 * car.offOhms));
   }
 
-  private stampContacts(car: CornerCondition, station: number, unplugged: boolean, level: number): void {
+  private stampContacts(car: CornerCondition, station: number, state: CircuitState, level: number): void {
+    const id = this.stationIds[station]!;
+    const jumpered = state.jumpered === id;
+    const apart = state.unplugged.includes(id);
     const crossed = car.crossedStation === station;
     for (let wire = 0; wire < this.wires; wire++) {
-      if (unplugged) continue;
+      if (apart) continue;
       const other = crossed && wire < 2 ? 1 - wire : wire;
-      const ohms = car.contactOhms[station]![wire]!;
+      const ohms = jumpered ? JUMPER_OHMS : car.contactOhms[station]![wire]!;
       if (ohms < Infinity) this.ladder.join(this.node(level, wire), this.node(level + 1, other), 1 / ohms);
     }
     const { bridge } = car;
-    if (bridge?.station !== station || (unplugged && !bridge.staysWhenOpen)) return;
-    this.ladder.join(this.node(level, 0), this.node(level, 1), 1 / bridge.ohms);
+    if (bridge?.station !== station) return;
+    // Joined, both halves are one; apart, each holds what water stayed in it.
+    if (!apart && !jumpered) return this.stampBridge(bridge, level);
+    const { staysIn } = bridge;
+    if (staysIn === "in" || staysIn === "both") this.stampBridge(bridge, level);
+    if (staysIn === "out" || staysIn === "both") this.stampBridge(bridge, level + 1);
+  }
+
+  private stampBridge({ ohms, thirdOhms, outerOhms }: WaterBridge, level: number): void {
+    this.ladder.join(this.node(level, 0), this.node(level, 1), 1 / ohms);
     if (this.wires < 3) return;
-    this.ladder.join(this.node(level, 1), this.node(level, 2), 1 / bridge.thirdOhms);
-    this.ladder.join(this.node(level, 0), this.node(level, 2), 1 / bridge.outerOhms);
+    this.ladder.join(this.node(level, 1), this.node(level, 2), 1 / thirdOhms);
+    this.ladder.join(this.node(level, 0), this.node(level, 2), 1 / outerOhms);
   }
 
   private stampSpan(car: CornerCondition, span: number, start: number, rail: Rail): number {

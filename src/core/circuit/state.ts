@@ -4,6 +4,8 @@ import * as z from "zod/mini";
 export const circuitStateSchema = z.object({
   key: z._default(z.enum(["off", "on"]), "on"),
   unplugged: z._default(z.array(z.string()), []),
+  /** A station whose halves are apart and joined wire by wire with jumper leads, for a current to be measured there. */
+  jumpered: z.optional(z.string()),
   batteryOff: z._default(z.boolean(), false),
   wheel: z._default(z.enum(["still", "creep", "hand", "in-gear", "driven"]), "still"),
   speedKmh: z.optional(z.number().check(z.gte(0), z.lte(300))),
@@ -30,7 +32,7 @@ export function stateKey(state: CircuitState): string {
   const load = state.load ? `${state.load.kind}:${state.load.red}>${state.load.black}` : "";
   return [
     state.key,
-    [...state.unplugged].sort().join("+"),
+    [...state.unplugged].sort().join("+") + (state.jumpered ? `~${state.jumpered}` : ""),
     state.batteryOff ? "b-" : "",
     state.wheel,
     speedOf(state),

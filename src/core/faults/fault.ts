@@ -159,6 +159,8 @@ export function folded(u: number, from: number, to: number): number {
 
 /** As bounds of deciding numbers go: three tenths lie above 0.718, four above 0.605. A quarter of a deciding number's normal scores lie above 0.674, that is at 0.5 + 0.674 / 2.4 of its range. */
 export const ONE_IN_FOUR = 0.781;
+/** One in six lies above. */
+export const ONE_IN_SIX = 0.903;
 /** One in eight lies above. */
 export const ONE_IN_EIGHT = 0.979;
 /** Thirds of it. */

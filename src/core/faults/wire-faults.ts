@@ -1,11 +1,12 @@
 import { t } from "../words/words";
 import { stands } from "./repair-words";
 import type { CodeKind } from "../codes/code";
-import { setContact } from "../circuit/condition";
+import { setContact, type WaterBridge } from "../circuit/condition";
 import { stationsOf } from "../circuit/setup";
 import {
   FIVE_IN_EIGHT,
   ONE_IN_FOUR,
+  ONE_IN_SIX,
   ONE_IN_THREE,
   TWO_IN_THREE,
   activeFamilies,
@@ -53,6 +54,13 @@ const CONDUCTORS: Record<string, string> = {
 function openOhms(kind: number, size: number): number {
   if (kind > ONE_IN_FOUR) return logBetween(size, 2e5, 3e7);
   return kind > FIVE_IN_EIGHT ? logBetween(size, 3e7, 1e10) : Infinity;
+}
+
+/** Undone, every other wet plug is shaken dry; else the water stays in one half or in both (engineering judgement). */
+function staysIn(kind: number): WaterBridge["staysIn"] {
+  if (kind <= 0.5) return "neither";
+  if (kind > ONE_IN_SIX) return "both";
+  return kind > TWO_IN_THREE ? "out" : "in";
 }
 
 /** The first of the two wires that are rubbed through, each of three as often; a pair has only one such place. */
@@ -213,7 +221,7 @@ export const wireFaults: Fault[] = [
         ohms: logBetween(draw(0), 40, 20_000),
         thirdOhms: logBetween(draw(1), 40, 20_000),
         outerOhms: logBetween(draw(2), 40, 20_000),
-        staysWhenOpen: draw("kind") > 0.5,
+        staysIn: staysIn(draw("kind")),
       };
       car.signs["connector-bad"] = 0.85;
     },

@@ -64,12 +64,12 @@ const ONLY_LOOK: Partial<Record<LookInstrument, string>> = {
   compare: "other-side",
 };
 
-/** A clamp sits where a plug's two faces meet. */
+/** A clamp sits where a plug's two faces meet: on the jumper leads that join them in place of its contacts. */
 function clampOf(red: Point, state: Hookup["state"]): Read<Hookup> {
   if (red.at !== "face")
     return { ok: false, say: t`amps-dc: clamp a looped jumper at a connector, for example red “c1.in.supply”` };
   const black: Point = { ...red, face: red.face === "in" ? "out" : "in" };
-  return { ok: true, value: { instrument: "amps-dc", red, black, state } };
+  return { ok: true, value: { instrument: "amps-dc", red, black, state: { ...state, jumpered: red.station } } };
 }
 
 /** What a written reading observed, or a sentence saying what was not understood. @param entryId the entry of the log it stands in */

@@ -1,7 +1,7 @@
 import { lookOf, type LookId } from "../checks/looks/looks";
 import type { Seen, Trace } from "../checks/looks/look";
 import { piercedPoints, type Hookup } from "../checks/hookup";
-import { CornerNet, REGULATOR_DROP_V } from "../circuit/corner-net";
+import { CornerNet, JUMPER_OHMS, REGULATOR_DROP_V } from "../circuit/corner-net";
 import { pointText, signalPoint, type Point } from "../circuit/point";
 import { conductorsOf, nearestPlug, stationsOf, type CornerSetup } from "../circuit/setup";
 import { SolvedCorner } from "../circuit/solve";
@@ -153,9 +153,7 @@ export class StateReader {
 
   /** A clamp about a looped jumper between a plug's two faces: the current there. */
   private clamped(red: Point, black: Point): Outlook {
-    const { circuit } = this.solvedFor!;
-    const ohms = "station" in red ? contactOhmsAt(circuit, this.setup, red) : Infinity;
-    return this.shown(this.solved.contactAmps(red, black, ohms), SAME_A);
+    return this.shown(this.solved.contactAmps(red, black, JUMPER_OHMS), SAME_A);
   }
 
   /**
@@ -341,12 +339,6 @@ function stationOf({ place }: Whereabouts, setup: CornerSetup): string | null {
 /** A lamp hung at the far end of a wire fed at the near one, both ends open. */
 function feedsThroughWire({ red, black }: { red: Point; black: Point }): boolean {
   return red.at === "face" && black.at === "face" && red.conductor === black.conductor;
-}
-
-function contactOhmsAt(circuit: CarCondition["circuit"], setup: CornerSetup, red: Point & { station: string }): number {
-  const station = stationsOf(setup).findIndex(({ station }) => station === red.station);
-  const wire = "conductor" in red ? conductorsOf[setup.family].indexOf(red.conductor) : 0;
-  return circuit.contactOhms[station]![wire]!;
 }
 
 /** A level this part of the step from both of a sensor's own is none of them (engineering judgement). */

@@ -19,13 +19,13 @@ export const bearing = {
         word: "tight",
         say: () => t`no play either way`,
         short: () => t`tight`,
-        also: ["none", "no-play", "firm", "good", "ok"],
+        also: ["none", "no-play", "firm", "good", "ok", "sound", "solid", "nothing"],
       },
       {
         word: "play",
         say: () => t`play that goes when a helper holds the brake`,
         short: () => t`play`,
-        also: ["loose", "rocks", "worn"],
+        also: ["loose", "rocks", "worn", "wobbles", "knocks", "slack"],
       },
       {
         word: "play-stays",

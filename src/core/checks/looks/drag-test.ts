@@ -13,8 +13,18 @@ export const dragTest = {
   unplugs: true,
   answers: {
     list: [
-      { word: "grips", say: () => t`every terminal grips`, short: () => t`grips`, also: ["tight", "ok"] },
-      { word: "loose", say: () => t`one is loose or falls through`, short: () => t`loose`, also: ["spread"] },
+      {
+        word: "grips",
+        say: () => t`every terminal grips`,
+        short: () => t`grips`,
+        also: ["tight", "ok", "good", "snug", "holds"],
+      },
+      {
+        word: "loose",
+        say: () => t`one is loose or falls through`,
+        short: () => t`loose`,
+        also: ["spread", "slips", "falls-through", "no-grip"],
+      },
     ],
     chances: ({ car }) => ({ loose: car.circuit.contactOhms.at(-1)!.some((ohms) => ohms > SPREAD_OHMS) ? 0.85 : 0.04 }),
   },

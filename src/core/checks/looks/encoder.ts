@@ -18,14 +18,24 @@ export const encoder = {
   walk: 10,
   answers: {
     list: [
-      { word: "whole", say: () => t`even stripes all round`, short: () => t`whole`, also: ["intact", "good", "ok"] },
+      {
+        word: "whole",
+        say: () => t`even stripes all round`,
+        short: () => t`whole`,
+        also: ["intact", "good", "ok", "even", "complete", "regular"],
+      },
       {
         word: "gap",
         say: () => t`a gap or crack in the stripes`,
         short: () => t`gap`,
-        also: ["missing", "cracked", "broken", "damaged"],
+        also: ["missing", "cracked", "broken", "damaged", "hole", "scratched", "chipped"],
       },
-      { word: "no-stripes", say: () => t`no stripes on this side`, short: () => t`no stripes`, also: ["none"] },
+      {
+        word: "no-stripes",
+        say: () => t`no stripes on this side`,
+        short: () => t`no stripes`,
+        also: ["none", "blank", "nothing", "smooth"],
+      },
     ],
     chances: ({ car, sign }) => ({
       gap: car.ring.missing || car.ring.crack ? sign("encoder-gap") : 0.01,

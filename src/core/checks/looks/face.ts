@@ -15,9 +15,24 @@ export const face = {
   walk: 12,
   answers: {
     list: [
-      { word: "clean", say: () => t`clean and even`, short: () => t`clean`, also: ["good", "ok"] },
-      { word: "worn", say: () => t`rubbed at a slant`, short: () => t`worn`, also: ["rubbed"] },
-      { word: "debris", say: () => t`iron dust on it`, short: () => t`debris`, also: ["dirty", "swarf", "filings"] },
+      {
+        word: "clean",
+        say: () => t`clean and even`,
+        short: () => t`clean`,
+        also: ["good", "ok", "fine", "smooth", "undamaged"],
+      },
+      {
+        word: "worn",
+        say: () => t`rubbed at a slant`,
+        short: () => t`worn`,
+        also: ["rubbed", "slanted", "scored", "scraped", "scratched"],
+      },
+      {
+        word: "debris",
+        say: () => t`iron dust on it`,
+        short: () => t`debris`,
+        also: ["dirty", "swarf", "filings", "metal", "fuzz", "rust", "rusty"],
+      },
     ],
     chances: ({ sign }) => ({
       worn: Math.max(sign("sensor-worn"), 0.02),

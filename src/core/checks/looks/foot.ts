@@ -14,14 +14,19 @@ export const foot = {
   walk: 7,
   answers: {
     list: [
-      { word: "seated", say: () => t`flat in its seat`, short: () => t`seated`, also: ["good", "ok", "flat"] },
+      {
+        word: "seated",
+        say: () => t`flat in its seat`,
+        short: () => t`seated`,
+        also: ["good", "ok", "flat", "flush", "fine", "tight"],
+      },
       {
         word: "lifted",
         say: () => t`lifted by rust or not seated`,
         short: () => t`lifted`,
-        also: ["rust", "rusted", "rust-jacked"],
+        also: ["rust", "rusted", "rust-jacked", "raised", "tilted", "proud", "scale"],
       },
-      { word: "loose", say: () => t`moves by hand`, short: () => t`loose`, also: ["moves"] },
+      { word: "loose", say: () => t`moves by hand`, short: () => t`loose`, also: ["moves", "rocks", "wobbles"] },
     ],
     chances: ({ car, sign }) =>
       car.ring.wobble > 0 && sign("sensor-lifted") > 0

@@ -17,8 +17,18 @@ export const fuseOut = {
   walk: 14,
   answers: {
     list: [
-      { word: "gone", say: () => t`pull or buzz gone with the fuse out`, short: () => t`gone`, also: ["yes"] },
-      { word: "stays", say: () => t`still pulls or grinds with the fuse out`, short: () => t`stays`, also: ["no"] },
+      {
+        word: "gone",
+        say: () => t`pull or buzz gone with the fuse out`,
+        short: () => t`gone`,
+        also: ["yes", "stops", "stopped"],
+      },
+      {
+        word: "stays",
+        say: () => t`still pulls or grinds with the fuse out`,
+        short: () => t`stays`,
+        also: ["no", "still", "remains"],
+      },
     ],
     chances: (seen) => (releasesByItself(seen) ? { stays: 0.1, gone: 0.9 } : { stays: 0.5, gone: 0.5 }),
   },

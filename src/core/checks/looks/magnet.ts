@@ -19,9 +19,14 @@ export const magnet = {
         word: "switches",
         say: () => t`output answers the magnet or pin`,
         short: () => t`switches`,
-        also: ["yes", "ok"],
+        also: ["yes", "ok", "answers", "reacts", "responds", "toggles", "changes"],
       },
-      { word: "no-change", say: () => t`nothing changes`, short: () => t`no change`, also: ["no", "dead"] },
+      {
+        word: "no-change",
+        say: () => t`nothing changes`,
+        short: () => t`no change`,
+        also: ["no", "dead", "nothing", "silent", "no-answer", "no-reaction", "none", "stuck"],
+      },
     ],
     chances: ({ car, module }): Record<string, number> =>
       module().circuitOk && car.circuit.sensor.mode !== "stuck" ? {} : { "no-change": 0.96 },

@@ -16,13 +16,23 @@ export const otherSide = {
   live: true,
   answers: {
     list: [
-      { word: "alike", say: () => t`same shape and size as the other side`, short: () => t`alike`, also: ["same"] },
-      { word: "weaker", say: () => t`same shape, clearly smaller`, short: () => t`weaker`, also: ["smaller"] },
+      {
+        word: "alike",
+        say: () => t`same shape and size as the other side`,
+        short: () => t`alike`,
+        also: ["same", "equal", "identical", "matches"],
+      },
+      {
+        word: "weaker",
+        say: () => t`same shape, clearly smaller`,
+        short: () => t`weaker`,
+        also: ["smaller", "lower", "less", "half"],
+      },
       {
         word: "none",
         say: () => t`nothing here, good on the other side`,
         short: () => t`none`,
-        also: ["dead", "flat", "zero"],
+        also: ["dead", "flat", "zero", "nothing"],
       },
       {
         word: "different",

@@ -16,9 +16,19 @@ export const otherSupply = {
   ofTheCar: true,
   answers: {
     list: [
-      { word: "good", say: () => t`good at the other side`, short: () => t`good`, also: ["ok", "there"] },
+      {
+        word: "good",
+        say: () => t`good at the other side`,
+        short: () => t`good`,
+        also: ["ok", "there", "fine", "present"],
+      },
       { word: "low", say: () => t`low at the other side too`, short: () => t`low`, also: ["weak"] },
-      { word: "none", say: () => t`none at the other side either`, short: () => t`none`, also: ["dead", "zero"] },
+      {
+        word: "none",
+        say: () => t`none at the other side either`,
+        short: () => t`none`,
+        also: ["dead", "zero", "missing", "absent"],
+      },
     ],
     chances: ({ car }) => {
       const shared = Math.max(car.othersDown, 0.02);

@@ -16,12 +16,17 @@ export const others = {
   ofTheCar: true,
   answers: {
     list: [
-      { word: "only-this", say: () => t`the other corners are good`, short: () => t`only this`, also: ["one"] },
+      {
+        word: "only-this",
+        say: () => t`the other corners are good`,
+        short: () => t`only this`,
+        also: ["one", "alone", "just-this", "single"],
+      },
       {
         word: "several",
         say: () => t`other corners are down or coded too`,
         short: () => t`several`,
-        also: ["all", "more"],
+        also: ["all", "more", "two", "both", "others-too"],
       },
     ],
     chances: ({ car }) => ({ several: Math.max(car.othersDown, ANOTHER_TOO) }),

@@ -15,7 +15,12 @@ export const ring = {
   walk: 9,
   answers: {
     list: [
-      { word: "intact", say: () => t`whole and clean`, short: () => t`intact`, also: ["whole", "good", "ok"] },
+      {
+        word: "intact",
+        say: () => t`whole and clean`,
+        short: () => t`intact`,
+        also: ["whole", "good", "ok", "complete", "fine", "undamaged"],
+      },
       {
         word: "missing",
         say: () => t`teeth or a chunk gone`,
@@ -23,7 +28,12 @@ export const ring = {
         also: ["broken", "missing-tooth", "chipped"],
       },
       { word: "cracked", say: () => t`cracked`, short: () => t`cracked`, also: ["crack", "split"] },
-      { word: "debris", say: () => t`packed or bent`, short: () => t`debris`, also: ["dirty", "packed"] },
+      {
+        word: "debris",
+        say: () => t`packed or bent`,
+        short: () => t`debris`,
+        also: ["dirty", "packed", "rust", "rusty", "bent"],
+      },
     ],
     chances: ({ car, sign }) => ({
       missing: car.ring.missing || car.ring.absent ? Math.max(sign("ring-damaged"), 0.01) : 0.01,

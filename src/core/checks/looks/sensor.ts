@@ -14,8 +14,18 @@ export const sensor = {
   walk: 8,
   answers: {
     list: [
-      { word: "firm", say: () => t`sits firm in its seat`, short: () => t`firm`, also: ["tight", "good", "ok"] },
-      { word: "rocks", say: () => t`rocks or turns by hand`, short: () => t`rocks`, also: ["loose", "moves"] },
+      {
+        word: "firm",
+        say: () => t`sits firm in its seat`,
+        short: () => t`firm`,
+        also: ["tight", "good", "ok", "solid", "fixed", "fine"],
+      },
+      {
+        word: "rocks",
+        say: () => t`rocks or turns by hand`,
+        short: () => t`rocks`,
+        also: ["loose", "moves", "wobbles"],
+      },
     ],
     chances: ({ sign }) => ({ rocks: Math.max(sign("sensor-loose"), 0.03) }),
   },

@@ -17,31 +17,47 @@ export const speed = {
         word: "follows",
         say: () => t`follows the wheel all the way`,
         short: () => t`follows`,
-        also: ["ok", "good", "normal"],
+        also: ["ok", "good", "normal", "fine", "tracks", "matches", "correct", "clean"],
       },
       {
         word: "zero",
         say: () => t`stays at zero`,
         short: () => t`zero`,
-        also: ["none", "dead", "0-km/h", "0", "no-signal", "no-speed"],
+        also: ["none", "dead", "0-km/h", "0", "no-signal", "no-speed", "nothing"],
       },
       {
         word: "drops-out",
         say: () => t`drops out now and then`,
         short: () => t`drops out`,
-        also: ["dropout", "drops"],
+        also: ["dropout", "drops", "intermittent", "cuts-out", "flickers"],
       },
-      { word: "cuts-low", say: () => t`falls to zero early while slowing`, short: () => t`cuts low` },
-      { word: "ratio-off", say: () => t`steadily high or low`, short: () => t`ratio off` },
-      { word: "erratic", say: () => t`jumps every turn`, short: () => t`erratic` },
+      {
+        word: "cuts-low",
+        say: () => t`falls to zero early while slowing`,
+        short: () => t`cuts low`,
+        also: ["drops-early", "early"],
+      },
+      {
+        word: "ratio-off",
+        say: () => t`steadily high or low`,
+        short: () => t`ratio off`,
+        also: ["half", "double", "offset"],
+      },
+      {
+        word: "erratic",
+        say: () => t`jumps every turn`,
+        short: () => t`erratic`,
+        also: ["jumps", "jumpy", "spikes", "unstable"],
+      },
     ],
     chances: (seen) => {
       const word = speedWord(seen);
       if (word === "noisy") return seen.setup.family === "passive" ? OF_LEAK : OF_NOISE;
-      return {
+      const made = {
         "drops-out": seen.where.flickers ? FLICKERS : 0.02,
         ...told(word, word === "follows" ? swingSeen(seen) : 0),
       };
+      return seen.module().biasOff ? orGivenUp(made, seen.where.comesAndGoes ? "drops-out" : "zero") : made;
     },
   },
 } as const satisfies Look;
@@ -53,6 +69,14 @@ const FLICKERS = 0.08;
 const OF_NOISE = { erratic: 0.74, "drops-out": 0.16, zero: 0.05, follows: 0.01 };
 /** Of a coil that leaks to its body: hash on good pulses, or legs so uneven that the corner is given up. */
 const OF_LEAK = { erratic: 0.52, "drops-out": 0.16, zero: 0.26, follows: 0.04 };
+
+/** A module that finds the bias of a leg wrong sets its code, and shows the speed it still hears or none at all (engineering judgement). */
+const GIVEN_UP = 0.4;
+
+function orGivenUp(made: Record<string, number>, as: string): Record<string, number> {
+  const kept = Object.fromEntries(Object.entries(made).map(([word, chance]) => [word, (1 - GIVEN_UP) * chance]));
+  return { ...kept, [as]: (kept[as] ?? 0) + GIVEN_UP };
+}
 
 function speedWord({ car, where: { comesAndGoes }, module, state }: Seen): string {
   const { circuitOk, lostShare, dropOutKmh } = module();

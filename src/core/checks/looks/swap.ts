@@ -15,13 +15,23 @@ export const swap = {
   unplugs: true,
   answers: {
     list: [
-      { word: "follows", say: () => t`fault goes with the sensor`, short: () => t`follows`, also: ["moved", "moves"] },
-      { word: "stays", say: () => t`fault stays at this corner`, short: () => t`stays`, also: ["stayed", "same"] },
+      {
+        word: "follows",
+        say: () => t`fault goes with the sensor`,
+        short: () => t`follows`,
+        also: ["moved", "moves", "went-along", "goes-with-it"],
+      },
+      {
+        word: "stays",
+        say: () => t`fault stays at this corner`,
+        short: () => t`stays`,
+        also: ["stayed", "same", "remains", "unchanged"],
+      },
       {
         word: "vanished",
         say: () => t`the fault is gone: plug or seat was disturbed`,
         short: () => t`vanished`,
-        also: ["gone", "cured"],
+        also: ["gone", "cured", "disappeared", "fixed"],
       },
     ],
     chances: ({ where }) =>

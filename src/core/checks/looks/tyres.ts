@@ -13,8 +13,18 @@ export const tyres = {
   ofTheCar: true,
   answers: {
     list: [
-      { word: "alike", say: () => t`all four sizes alike`, short: () => t`alike`, also: ["same", "equal"] },
-      { word: "different", say: () => t`this one is another size`, short: () => t`different`, also: ["other", "odd"] },
+      {
+        word: "alike",
+        say: () => t`all four sizes alike`,
+        short: () => t`alike`,
+        also: ["same", "equal", "identical", "matching"],
+      },
+      {
+        word: "different",
+        say: () => t`this one is another size`,
+        short: () => t`different`,
+        also: ["other", "odd", "mixed"],
+      },
     ],
     chances: ({ sign }) => ({ different: Math.max(sign("wrong-tyre"), 0.02) }),
   },

@@ -17,8 +17,13 @@ export const which = {
   answers: {
     list: [
       { word: "this", say: () => t`this corner answers`, short: () => t`this` },
-      { word: "another", say: () => t`another corner answers`, short: () => t`another`, also: ["other"] },
-      { word: "none", say: () => t`no corner answers`, short: () => t`none`, also: ["zero"] },
+      {
+        word: "another",
+        say: () => t`another corner answers`,
+        short: () => t`another`,
+        also: ["other", "different", "wrong"],
+      },
+      { word: "none", say: () => t`no corner answers`, short: () => t`none`, also: ["zero", "nothing"] },
     ],
     chances: ({ car, module, state }) => {
       const { circuitOk, lostShare, dropOutKmh } = module();

@@ -5,12 +5,17 @@ import type { Answer, Look, Seen } from "./look";
 
 /** What a watched reading does while something is moved. */
 export const steadyOrJumps: readonly Answer[] = [
-  { word: "steady", say: () => t`reading stands still`, short: () => t`steady`, also: ["ok", "good", "no-change"] },
+  {
+    word: "steady",
+    say: () => t`reading stands still`,
+    short: () => t`steady`,
+    also: ["ok", "good", "no-change", "stable", "nothing", "unchanged", "stays", "still"],
+  },
   {
     word: "jumps",
     say: () => t`reading jumps or dies`,
     short: () => t`jumps`,
-    also: ["cuts", "dies", "drops", "flickers"],
+    also: ["cuts", "dies", "drops", "flickers", "changes", "moves", "spikes", "cuts-out", "drops-out"],
   },
 ];
 

@@ -13,12 +13,17 @@ export const wiring = {
   walk: 5,
   answers: {
     list: [
-      { word: "sound", say: () => t`sound along all its clips`, short: () => t`sound`, also: ["good", "ok", "intact"] },
+      {
+        word: "sound",
+        say: () => t`sound along all its clips`,
+        short: () => t`sound`,
+        also: ["good", "ok", "intact", "fine", "undamaged"],
+      },
       {
         word: "damaged",
         say: () => t`chafed, stretched, melted or repaired`,
         short: () => t`damaged`,
-        also: ["chafed", "cut", "broken", "melted"],
+        also: ["chafed", "cut", "broken", "melted", "rubbed", "frayed", "burnt", "pinched", "corroded"],
       },
     ],
     chances: ({ sign }) => ({ damaged: Math.max(sign("wiring-damaged"), FALSE_ALARM) }),
