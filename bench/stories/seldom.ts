@@ -8,6 +8,7 @@ import {
   gauge,
   hand,
   hertz,
+  lamp,
   ohms,
   seen,
   volts,
@@ -129,5 +130,54 @@ export const seldom: readonly Story[] = [
     ]),
     proven: "nothing",
     most: { bearing: 0.03, connector: 0.2 },
+  },
+  {
+    tells: "passive: live speed at zero, leg A on the ground: 0.3 Ω to body, and from C1 the module's half has it",
+    corner: corner("passive", [
+      seen("scan", "speed", "zero", { ...DRIVEN, speedKmh: 30 }),
+      volts("plug.in.a", "0.00 V", OPEN_PLUG),
+      volts("plug.in.b", "1.8 V", OPEN_PLUG),
+      ohms("plug.in.a", "body", "0.3 Ω", "plug", "module"),
+      ohms("c1.out.a", "body", "OL", "plug", "c1"),
+      ohms("c1.in.a", "body", "0.4 Ω", "c1", "module"),
+    ]),
+    leads: ["harness"],
+    least: { harness: 0.9 },
+  },
+  {
+    tells:
+      "supply there, no current even through jumpers in the plug's place, the return wire lights a lamp: the sensor",
+    corner: corner(
+      "active-2wire",
+      [
+        volts("plug.in.supply", "11.7 V"),
+        amps("0.0 mA"),
+        lamp("plug.in.return", "module.out.return", "bright", "plug", "module"),
+      ],
+      { sense: "low" },
+    ),
+    leads: ["sensor"],
+    least: { sensor: 0.75 },
+    most: { connector: 0.15 },
+  },
+  {
+    tells: "no signal as it is plugged, 7 and 14 mA through jumpers in the plug's place: its own contacts",
+    corner: corner(
+      "active-2wire",
+      [volts("plug.in.supply", "11.7 V"), volts("plug.in.return", "0.00 V", creep), amps("7.0 / 14.1 mA", creep)],
+      { sense: "low" },
+    ),
+    leads: ["connector"],
+    least: { connector: 0.7 },
+    most: { sensor: 0.1 },
+  },
+  {
+    tells: "green in C1, 8.2 kΩ between the wires behind it, both ends off: water in the half that was opened",
+    corner: corner(
+      "active-2wire",
+      [seen("eyes", "c1", "green"), ohms("c1.out.supply", "c1.out.return", "8.2 kΩ", "c1", "plug")],
+      { complaint: { presence: "intermittent" } },
+    ),
+    leads: ["connector"],
   },
 ];

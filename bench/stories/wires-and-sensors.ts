@@ -111,7 +111,8 @@ export const wiresAndSensors: readonly Story[] = [
     tells: "passive: 90 Ω across the coil at its own plug: turns shorted",
     corner: corner("passive", [ohms("plug.out.a", "plug.out.b", "90 Ω", "plug")]),
     leads: ["sensor"],
-    least: { sensor: 0.85 },
+    // Water in the sensor's half of the plug makes the same ohms.
+    least: { sensor: 0.78 },
     most: { harness: 0.05 },
   },
   {
