@@ -1,3 +1,4 @@
+import { readsBareWire } from "../checks/bare-wire";
 import { hookupKey, type Hookup } from "../checks/hookup";
 import type { Danger } from "../checks/interlocks";
 import type { CornerSetup } from "../circuit/setup";
@@ -404,7 +405,8 @@ export class Belief implements Posterior {
 
   #weighUnlisted({ hookup, value }: Observation, overall: number, table: ForecastTable): void {
     if (isSameAgain(this.readBefore(hookup), value, hookup)) return;
-    const broad = unlistedLikelihood(value, overall, table.kind === "words" ? table.words.length : 1);
+    const answers = table.kind === "words" ? table.words.length : 1;
+    const broad = unlistedLikelihood(value, overall, answers, readsBareWire(hookup, this.setup));
     this.#unlisted = (this.#unlisted * broad) / (this.#unlisted * broad + (1 - this.#unlisted) * overall);
   }
 

@@ -13,15 +13,19 @@ import { scaleError, toScale } from "../observation/scale";
 export const UNLISTED_PRIOR = 0.01;
 /** How much of its forecast is anything at all. */
 const ANYTHING = 0.3;
+/** On a wire with both its ends undone there is little to be found that is not listed (engineering judgement). */
+const ANYTHING_ON_BARE_WIRE = 0.05;
 /** Ohms of something unknown are OL this often. */
 const OVER_LIMIT = 0.3;
 
 /**
  * How well something not listed predicts what was observed.
  * @param overall how well all listed hypotheses together did @param answers how many words there are to choose from
+ * @param bareWire nothing but wires was read, both ends undone
  */
-export function unlistedLikelihood(value: ObservedValue, overall: number, answers: number): number {
-  return (1 - ANYTHING) * overall + ANYTHING * anythingLikelihood(value, answers);
+export function unlistedLikelihood(value: ObservedValue, overall: number, answers: number, bareWire: boolean): number {
+  const anything = bareWire ? ANYTHING_ON_BARE_WIRE : ANYTHING;
+  return (1 - anything) * overall + anything * anythingLikelihood(value, answers);
 }
 
 /** How well something that may show anything predicts what was observed: a density on the scale for numbers. */

@@ -240,7 +240,11 @@ function harnessNeeds(fault: string, place: Place, setup: CornerSetup): Need[] {
         () => t`the wire read by itself, disconnected at both ends, and found wrong`,
         (hookup) => alone(hookup) || isLook(`wiggle-span${span + 1}`)(hookup),
       ),
-      ...ids.slice(Math.max(1, span), span + 2).map((plug) => stillThere(plug, seen, alone)),
+      // With both ends undone no water in the sensor's own plug brings volts; in another it may, from the pin beside.
+      ...ids
+        .slice(Math.max(1, span), span + 2)
+        .filter((plug) => fault !== "wire-to-power" || plug !== "plug")
+        .map((plug) => stillThere(plug, seen, alone)),
     ];
   return [
     aStep(

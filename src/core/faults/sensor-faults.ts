@@ -156,7 +156,8 @@ export const sensorFaults: Fault[] = [
     effect: "weak",
     places: atSensor,
     apply: (car, _, draw) => {
-      car.ring.runoutMm = logBetween(draw(0), 0.15, 0.4);
+      // Rust has pushed it in, or something came between; or the ring swings by a little: one that swings far is the fault itself (judgement).
+      if (draw("kind") > 0.5) car.ring.runoutMm = logBetween(draw(0), 0.06, 0.25);
       // An active sensor stands further off and takes more before it loses poles.
       car.ring.gapMm += car.switchField > 0 ? logBetween(draw(1), 0.6, 1.8) : logBetween(draw(1), 0.3, 1);
       car.signs["sensor-worn"] = 0.85;
