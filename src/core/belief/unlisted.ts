@@ -14,7 +14,7 @@ export const UNLISTED_PRIOR = 0.01;
 /** How much of its forecast is anything at all. */
 const ANYTHING = 0.3;
 /** On a wire with both its ends undone there is little to be found that is not listed (engineering judgement). */
-const ANYTHING_ON_BARE_WIRE = 0.05;
+const ANYTHING_ON_BARE_WIRE = 0.1;
 /** Ohms of something unknown are OL this often. */
 const OVER_LIMIT = 0.3;
 
