@@ -263,13 +263,21 @@ export type End = "low" | "high";
 /**
  * The forecasts of one end of what is seen between: with both levels met nearly always, and where a watch meets a fault
  * that comes and goes, between what is there and what is there without it.
+ * @param rows from which place in the table until which; the rest is left as it was
  */
-export function endForecast(table: NumberTable, end: End): NumberTable {
+export function endForecast(
+  table: NumberTable,
+  end: End,
+  rows: Iterable<readonly [from: number, until: number]> = [[0, table.values.length]],
+): NumberTable {
   const { hookup, slots } = table;
   const values = table.values.slice();
   const chances = new Float64Array(table.chances.length);
   const out: NumberTable = { ...table, values, onScale: table.onScale.slice(), errors: table.errors.slice(), chances };
-  for (let start = 0; start < values.length; start += slots)
+  for (const [from, until] of rows) for (let start = from; start < until; start += slots) ends(start);
+  return out;
+
+  function ends(start: number): void {
     for (let state = start; state < start + slots; state += LEVELS) {
       const share = sumOf(table.chances, state, state + LEVELS);
       if (share === 0) continue;
@@ -302,7 +310,7 @@ export function endForecast(table: NumberTable, end: End): NumberTable {
       setValue(out, state + 2, greatest);
       chances.fill((share * missed) / 2, state + 1, state + LEVELS);
     }
-  return out;
+  }
 }
 
 function sumOf(values: Float64Array, from: number, until: number): number {

@@ -161,7 +161,7 @@ function spreadsWidely({ instrument, state }: Hookup): boolean {
 
 /** With so few suspects left, the leading checks are looked at more sharply. */
 const FEW = 10;
-const LEADING = 24;
+const LEADING = 12;
 const MOST_ROUNDS = 6;
 
 /**

@@ -45,7 +45,7 @@ export function outcomeChances(
   return table.kind === "words"
     ? wordChances(table, planning, speaking, by)
     : numberChances(
-        isToggleTest(table.hookup) ? toggleOutcomes(table) : table,
+        isToggleTest(table.hookup) ? toggleOutcomes(table, planning, speaking) : table,
         planning,
         speaking,
         clouds,
@@ -58,20 +58,29 @@ export function outcomeChances(
  * A toggle test is read as two levels. For planning it is one number: the greater where both are met, and far off the
  * scale where one level stays: whether it toggles is what tells most.
  */
-function toggleOutcomes(table: NumberTable): NumberTable {
-  const high = endForecast(table, "high");
-  const low = endForecast(table, "low");
-  const toggles = high.values.map((value, at) => Number(value > low.values[at]!));
-  const { values, errors, chances } = high;
-  const onScale = high.onScale.map((x, at) => (toggles[at] ? x : x + OFF_SCALE));
-  for (let state = 0; state < values.length; state += LEVELS) {
-    if (toggles[state] || chances[state] === 0) continue;
-    // One level alone: it has the place of those that stay at the lower or at the higher.
-    const to = table.chances[state + 1]! > table.chances[state]! ? state + 2 : state + 1;
-    for (const list of [values, errors, onScale, chances]) list[to] = list[state]!;
-    chances[state] = 0;
-  }
-  return { ...high, onScale };
+function toggleOutcomes(
+  table: NumberTable,
+  { posterior, stride }: Planning,
+  speaking: ReadonlySet<number>,
+): NumberTable {
+  const rows = [...speaking].map((g): [number, number] => {
+    const { first, size } = posterior.hypotheses[g]!;
+    return [(first / stride) * table.slots, ((first + size) / stride) * table.slots];
+  });
+  const high = endForecast(table, "high", rows);
+  const low = endForecast(table, "low", rows);
+  const { values, errors, chances, onScale } = high;
+  for (const [from, until] of rows)
+    for (let state = from; state < until; state += LEVELS) {
+      const toggles = values[state]! > low.values[state]!;
+      for (let at = state; at < state + LEVELS; at++) if (!(values[at]! > low.values[at]!)) onScale[at]! += OFF_SCALE;
+      if (toggles || chances[state] === 0) continue;
+      // One level alone: it has the place of those that stay at the lower or at the higher.
+      const to = table.chances[state + 1]! > table.chances[state]! ? state + 2 : state + 1;
+      for (const list of [values, errors, onScale, chances]) list[to] = list[state]!;
+      chances[state] = 0;
+    }
+  return high;
 }
 
 /** So far off the scale that no pair of levels lies there. */
