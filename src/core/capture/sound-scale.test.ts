@@ -6,7 +6,7 @@ import { fitsWav } from "./capture";
 import { captureToCsv, parseCaptureCsv } from "./csv";
 import type { Capture } from "./capture";
 import { Rolling } from "./rolling";
-import { alternatingRms, clippedShare, dividerFor, LINE_INPUT_PEAK_V, voltsPerUnit } from "./sound-scale";
+import { alternatingRms, clippedShare, dividerFor, driveOf, LINE_INPUT_PEAK_V, voltsPerUnit } from "./sound-scale";
 
 describe("what to put before a sound input", () => {
   // Voltage divider, any circuits text: 100 kΩ over 10 kΩ leaves 1/11.
@@ -25,6 +25,9 @@ describe("what to put before a sound input", () => {
     expect(voltsPerUnit(1.2, alternatingRms(sine))! / (1.2 / (0.3 / Math.SQRT2))).toBeCloseTo(1, 6);
     expect(voltsPerUnit(1.2, 0.0001)).toBeNull();
     expect(clippedShare(Float32Array.of(0, 1, -1, 0.5))).toBe(0.5);
+    expect(driveOf([sine], 1)!.filled).toBeCloseTo(0.3, 3);
+    expect(driveOf([sine], 20)).toEqual({ filled: expect.closeTo(0.015, 4), tooLow: true });
+    expect(driveOf([sine], Infinity)).toBeNull();
   });
 });
 

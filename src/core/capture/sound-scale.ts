@@ -69,6 +69,25 @@ export function clippedShare(samples: Float32Array, perUnit = 1): number {
   return clipped / Math.max(1, samples.length);
 }
 
+/** How an input is driven: the part of its range that a recording fills, and whether that is too little to stand clear of the input's own noise. */
+export interface Drive {
+  filled: number;
+  tooLow: boolean;
+}
+
+/** @param perUnit volts one unit of the converter stands for @returns null for what has no end to its range */
+export function driveOf(recordings: readonly Float32Array[], perUnit: number): Drive | null {
+  if (!Number.isFinite(perUnit)) return null;
+  let peak = 0;
+  for (const samples of recordings)
+    for (let i = 0; i < samples.length; i++) peak = Math.max(peak, Math.abs(samples[i]!));
+  const filled = Math.min(1, peak / perUnit);
+  return { filled, tooLow: filled < LEAST_FILLED };
+}
+
+/** A tone that fills less of a 16-bit input is drawn with some hundred steps and the hum of the leads (engineering judgement). */
+const LEAST_FILLED = 0.02;
+
 const FULL_SCALE = 0.999;
 /** From this share on it is told. */
 export const CLIPPED_TOLD = 0.0005;

@@ -8,7 +8,7 @@ import dynamic from "next/dynamic";
 import { useEffect, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import type { Capture } from "@/core/capture/capture";
-import { alternatingRms, CLIPPED_TOLD, clippedShare } from "@/core/capture/sound-scale";
+import { alternatingRms, CLIPPED_TOLD, clippedShare, driveOf, type Drive } from "@/core/capture/sound-scale";
 import { parseReading } from "@/core/units/reading";
 import type { LiveSource } from "@/instruments/live-source";
 import type { AnalyseOptions, ChannelAnalysis } from "@/core/waveform/analyse";
@@ -47,9 +47,7 @@ export function LiveRecorder({
   const say = useUnits();
   const canvas = useRef<HTMLCanvasElement>(null);
   const [heard, setHeard] = useState<ChannelAnalysis | null>(null);
-  const [state, setState] = useState<{ rms: number; clipped: boolean; lostS: number; ended: string | null }>(
-    NOTHING_YET,
-  );
+  const [state, setState] = useState<Heard>(NOTHING_YET);
   const { pulses, tyre, family } = options;
   useEffect(() => {
     let [frame, looked, drawn, live] = [0, 0, 0, true];
@@ -66,6 +64,10 @@ export function LiveRecorder({
         setState({
           rms: alternatingRms(rolling.channels[0]!.samples),
           clipped: rolling.channels.some(({ samples }) => clippedShare(samples, source.perUnit) > CLIPPED_TOLD),
+          drive: driveOf(
+            rolling.channels.map(({ samples }) => samples),
+            source.perUnit,
+          ),
           lostS: source.lostS,
           ended: source.ended,
         });
@@ -123,6 +125,7 @@ export function LiveRecorder({
           {t`Cut off at the end of the input's range: turn its gain down, or fit a smaller shunt. Nothing measured here holds.`}
         </p>
       )}
+      {state.drive && <p className="text-sm text-muted">{driveSays(state.drive, source)}</p>}
       {state.lostS > 0 && (
         <p role="status" className="text-sm text-muted">
           ▲{" "}
@@ -154,7 +157,25 @@ function lengthS({ channels, sampleS }: Capture): number {
   return channels[0]!.samples.length * sampleS;
 }
 
-const NOTHING_YET = { rms: 0, clipped: false, lostS: 0, ended: null };
+/** What was last heard of the source itself. */
+interface Heard {
+  rms: number;
+  clipped: boolean;
+  drive: Drive | null;
+  lostS: number;
+  ended: string | null;
+}
+
+const NOTHING_YET: Heard = { rms: 0, clipped: false, drive: null, lostS: 0, ended: null };
+
+function driveSays({ filled, tooLow }: Drive, { perUnit, inVolts }: LiveSource): string {
+  const percent = Math.round(100 * filled);
+  const used =
+    inVolts === false
+      ? t`The signal fills ${percent} % of the input's range; AC-coupled.`
+      : t`The signal fills ${percent} % of the input's range of ±${Number(perUnit.toPrecision(3))} V; AC-coupled.`;
+  return tooLow ? `${used} ${t`Turn the input's gain up.`}` : used;
+}
 
 function nothingFound({ isScreens }: LiveSource): string {
   return isScreens ? t`Nothing wrong found on this screen.` : t`Nothing wrong found in the last four seconds.`;
