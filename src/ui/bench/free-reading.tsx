@@ -56,7 +56,7 @@ export function FreeReading({
   );
   return (
     <Dialog open onClose={onClose} className="relative z-20">
-      <div className="fixed inset-0 bg-ink/40" aria-hidden="true" />
+      <div className="fixed inset-0 bg-veil" aria-hidden="true" />
       <div className="fixed inset-0 flex items-center justify-center overflow-y-auto p-4">
         <DialogPanel className="grid w-full max-w-xl gap-3 rounded-2xl bg-card p-5">
           <DialogTitle className="text-xl font-bold">{t`Pick two points`}</DialogTitle>

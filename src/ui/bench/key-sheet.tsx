@@ -24,7 +24,7 @@ const KEYS: () => [string, string][] = () => [
 export function KeySheet({ onClose }: { onClose: () => void }) {
   return (
     <Dialog open onClose={onClose} className="relative z-20">
-      <div className="fixed inset-0 bg-ink/40" aria-hidden="true" />
+      <div className="fixed inset-0 bg-veil" aria-hidden="true" />
       <div className="fixed inset-0 flex items-center justify-center p-4">
         <DialogPanel className="w-full max-w-md rounded-2xl bg-card p-5">
           <DialogTitle className="text-xl font-bold">{t`Keys`}</DialogTitle>

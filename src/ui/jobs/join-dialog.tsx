@@ -36,7 +36,7 @@ export function JoinDialog({
     );
   return (
     <Dialog open onClose={onLeave} className="relative z-20">
-      <div className="fixed inset-0 bg-ink/40" aria-hidden="true" />
+      <div className="fixed inset-0 bg-veil" aria-hidden="true" />
       <div className="fixed inset-0 flex items-start justify-center overflow-y-auto p-4">
         <DialogPanel className="w-full max-w-3xl rounded-2xl bg-card p-5 max-sm:p-3">
           <DialogTitle className="text-xl font-bold">{t`Told differently here and in the file`}</DialogTitle>

@@ -27,7 +27,7 @@ export function CornersPanel({
   const codes = decodeCodes(car.complaint.codes);
   return (
     <Dialog open onClose={onClose} className="relative z-20">
-      <div className="fixed inset-0 bg-ink/40" aria-hidden="true" />
+      <div className="fixed inset-0 bg-veil" aria-hidden="true" />
       <div className="fixed inset-0 flex items-start justify-center overflow-y-auto p-4 pt-16 max-sm:px-2">
         <DialogPanel className="w-full max-w-2xl rounded-2xl bg-card p-5 max-sm:p-3">
           <DialogTitle className="text-xl font-bold">{t`Corners of this car`}</DialogTitle>

@@ -13,7 +13,7 @@ export function PaletteDialog({ commands, onClose }: { commands: readonly Comman
   const found = commands.filter(({ say }) => say.toLowerCase().includes(wanted));
   return (
     <Dialog open onClose={onClose} className="relative z-40">
-      <div className="fixed inset-0 bg-ink/40" aria-hidden="true" />
+      <div className="fixed inset-0 bg-veil" aria-hidden="true" />
       <div className="fixed inset-0 flex justify-center p-4 pt-24">
         <DialogPanel className="h-fit w-full max-w-lg rounded-2xl bg-card p-3">
           <Combobox

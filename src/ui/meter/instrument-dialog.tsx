@@ -43,7 +43,7 @@ export function InstrumentDialog({
 }) {
   return (
     <Dialog open onClose={onClose} className="relative z-40">
-      <DialogBackdrop className="fixed inset-0 bg-ink/40" />
+      <DialogBackdrop className="fixed inset-0 bg-veil" />
       <div className="fixed inset-0 grid place-items-center overflow-y-auto p-4">
         <DialogPanel className="max-h-full w-full max-w-2xl overflow-y-auto rounded-2xl border border-rule bg-card p-5">
           <DialogTitle className="text-lg font-semibold">{title}</DialogTitle>
