@@ -43,7 +43,9 @@ it("after a silence the next questions give up in a moment; what answers, and so
   };
   expect(await inARow()).toBe(9000);
   expect(await givenUpAfter()).toBe(8000);
-  const slow = store.answered(() => new Promise<number>((tell) => setTimeout(() => tell(5), 7000)), 8000).catch(() => "given up");
+  const slow = store
+    .answered(() => new Promise<number>((tell) => setTimeout(() => tell(5), 7000)), 8000)
+    .catch(() => "given up");
   await vi.advanceTimersByTimeAsync(7000);
   expect(await slow).toBe("given up");
   await expect(store.answered(async () => 7, 8000)).resolves.toBe(7);

@@ -149,7 +149,8 @@ function atStation(setup: CornerSetup, station: StationId): Hookup[] {
     };
     list.push({ ...amps, state: state({ jumpered: station }) });
     // No wire beside it can hide a current that changes, or fail to change, as the wheel is spun: the mean of both levels.
-    if (station === "plug" && setup.family === "active-2wire") list.push({ ...amps, state: { ...spin, jumpered: station } });
+    if (station === "plug" && setup.family === "active-2wire")
+      list.push({ ...amps, state: { ...spin, jumpered: station } });
   }
   const opened = state({ unplugged: [station] });
   for (const conductor of conductors)
