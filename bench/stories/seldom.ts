@@ -164,7 +164,11 @@ export const seldom: readonly Story[] = [
     tells: "no signal as it is plugged, 7 and 14 mA through jumpers in the plug's place: its own contacts",
     corner: corner(
       "active-2wire",
-      [volts("plug.in.supply", "11.7 V"), volts("plug.in.return", "0.00 V", creep), amps("7.0 / 14.1 mA", creep)],
+      [
+        volts("plug.in.supply", "11.7 V"),
+        volts("plug.in.return", "0.00 V", creep),
+        amps("7.0 / 14.1 mA", { ...creep, unplugged: ["plug"] }),
+      ],
       { sense: "low" },
     ),
     leads: ["connector"],

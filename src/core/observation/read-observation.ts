@@ -69,7 +69,12 @@ function clampOf(red: Point, state: Hookup["state"]): Read<Hookup> {
   if (red.at !== "face")
     return { ok: false, say: t`amps-dc: clamp a looped jumper at a connector, for example red “c1.in.supply”` };
   const black: Point = { ...red, face: red.face === "in" ? "out" : "in" };
-  return { ok: true, value: { instrument: "amps-dc", red, black, state: { ...state, jumpered: red.station } } };
+  // Its halves are apart for it, and joined all the same: that it was called unplugged changes nothing.
+  const unplugged = state.unplugged.filter((station) => station !== red.station);
+  return {
+    ok: true,
+    value: { instrument: "amps-dc", red, black, state: { ...state, unplugged, jumpered: red.station } },
+  };
 }
 
 /** What a written reading observed, or a sentence saying what was not understood. @param entryId the entry of the log it stands in */
