@@ -40,6 +40,7 @@ export const plug = (station: string): Look => ({
           "dirty",
           "broken",
           "unlatched",
+          "pushed-back",
         ],
       },
     ],

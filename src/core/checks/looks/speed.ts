@@ -29,13 +29,13 @@ export const speed = {
         word: "drops-out",
         say: () => t`drops out now and then`,
         short: () => t`drops out`,
-        also: ["dropout", "drops", "intermittent", "cuts-out", "flickers"],
+        also: ["dropout", "drops", "intermittent", "flickers", "now-and-then", "sometimes", "at-times", "on-and-off"],
       },
       {
         word: "cuts-low",
         say: () => t`falls to zero early while slowing`,
         short: () => t`cuts low`,
-        also: ["drops-early", "early"],
+        also: ["drops-early", "early", "below", "under", "low-speed", "slowing"],
       },
       {
         word: "ratio-off",

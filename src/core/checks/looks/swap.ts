@@ -19,7 +19,7 @@ export const swap = {
         word: "follows",
         say: () => t`fault goes with the sensor`,
         short: () => t`follows`,
-        also: ["moved", "moves", "went-along", "goes-with-it"],
+        also: ["moved", "moves", "went-along", "went-with", "goes-with-it"],
       },
       {
         word: "stays",
