@@ -81,7 +81,7 @@ export function matchAnswer({ words, say, short, also }: Answers, typed: string)
   );
   if (starts.length === 1) return starts[0]!;
   const held = new Set(named.filter(([name]) => `-${text}-`.includes(`-${name}-`)).map(([, word]) => word));
-  const only = held.size === 1 ? [...held][0]! : null;
+  const only = held.size === 1 && !RESERVED.test(text) ? [...held][0]! : null;
   if (!DENIES.test(text)) return only;
   // Of two answers, the one denied is the other (“no corrosion”); of more, it may be any of the rest.
   return only && words.length === 2 && !HEDGES.test(text) ? words.find((word) => word !== only)! : null;
@@ -90,6 +90,8 @@ export function matchAnswer({ words, say, short, also }: Answers, typed: string)
 /** Words that make of a denial something else: “not loose but wet”. */
 const HEDGES =
   /(?:^|-)(?:but|with|when|while|until|only|except|or|yet|after|sure|aber|mit|wenn|bis|nur|außer|oder|noch|nach|sicher)(?:-|$)/;
+/** After these comes what the rest of the answer does not say: “good but noisy”. */
+const RESERVED = /(?:^|-)(?:but|except|though|however|aber|außer|jedoch|doch)(?:-|$)/;
 /** Words that add nothing to a short answer. */
 const FILLS =
   /(?:^|-)(?:at-all|visible|visibly|found|felt|seen|any|signs?-of|gar|sichtbar\w*|gefunden|spürbar\w*)(?=-|$)/g;

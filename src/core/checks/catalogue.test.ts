@@ -9,6 +9,7 @@ import { suspectables, suspectId } from "../faults/catalogue";
 import { hookupOf, readingFrom } from "../observation/read-observation";
 import { pathShares } from "../harness/path-shares";
 import { matchAnswer, answersFor } from "./answers";
+import { scopeAnswers } from "./scope-answers";
 import { checkCatalogue } from "./catalogue";
 import { hookupKey } from "./hookup";
 import { cautions, instruction } from "./instruction";
@@ -129,5 +130,25 @@ describe("answers", () => {
     ["not sure, wet", null],
   ])("of two answers, %s means %s", (typed, meant) => {
     expect(matchAnswer(plug, typed)).toBe(meant);
+  });
+  it.each([
+    ["one tooth missing", "missing-pulses"],
+    ["dropouts", "random-dropout"],
+    ["stuck high", "flat"],
+    ["swells once a turn", "eccentric"],
+    ["good, even", "clean"],
+    ["good but noisy", null],
+    ["level 2.4 V", null],
+  ])("of a recording, %s means %s", (typed, meant) => {
+    expect(matchAnswer(scopeAnswers(), typed)).toBe(meant);
+  });
+  const speed = answersFor({ instrument: "scan", look: "speed", state: checkCatalogue(setup)[0]!.hookup.state })!;
+  it.each([
+    ["0 km/h", "zero"],
+    ["0 km/h below 8", null],
+    ["goes dead now and then", null],
+    ["half of the others", "ratio-off"],
+  ])("of a live speed, %s means %s", (typed, meant) => {
+    expect(matchAnswer(speed, typed)).toBe(meant);
   });
 });

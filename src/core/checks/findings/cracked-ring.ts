@@ -9,7 +9,11 @@ export const crackedRing = {
     t`The spacing jumps by ${Math.round(jump * 100)} % of a tooth at the same place each turn: a crack, or a tooth out of place. Not a wire.`,
   ringLocked: true,
   rank: 4,
-  answer: { say: () => t`short–long pair at the same place each turn`, short: () => t`cracked ring` },
+  answer: {
+    say: () => t`short–long pair at the same place each turn`,
+    short: () => t`cracked ring`,
+    also: ["crack", "short-long"],
+  },
   raster: () => t`A dark column: one place of the ring is odd on every turn. Ring, not wire.`,
   shows: ({ car }) => Boolean(car.ring.crack),
 } as const satisfies FindingKind<{ jump: number }>;

@@ -9,5 +9,5 @@ export const dutyShift = {
     t`High for ${Math.round(dutyPct)} % of the time instead of about half: the air gap is too large, or the encoder is weak.`,
   ringLocked: false,
   rank: 10,
-  answer: { say: () => t`high and low uneven`, short: () => t`duty shift` },
+  answer: { say: () => t`high and low uneven`, short: () => t`duty shift`, also: ["duty", "duty-off"] },
 } as const satisfies FindingKind<{ dutyPct: number }>;

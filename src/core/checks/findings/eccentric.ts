@@ -18,7 +18,11 @@ export const eccentric = {
     } once a turn: excessive ring runout, or bearing play. Not a wire.`,
   ringLocked: true,
   rank: 8,
-  answer: { say: () => t`slow wave once a turn`, short: () => t`eccentric` },
+  answer: {
+    say: () => t`slow wave once a turn`,
+    short: () => t`eccentric`,
+    also: ["swells", "wobble", "wobbles", "runout", "amplitude-modulated"],
+  },
   raster: () => t`A slow wave once a turn: excessive ring runout, or bearing play.`,
   shows: ({ car }) => car.ring.runoutMm > SEEN_FROM_MM,
 } as const satisfies FindingKind<{ wave: "period" | "height" | "duty"; swing: number }>;

@@ -21,7 +21,7 @@ export interface FindingKind<Facts = never> {
   /** Its place among what the whole capture is called: the first that was found wins; without one it names no capture. */
   rank?: number;
   /** The word it is logged under. */
-  answer?: Omit<Answer, "word" | "also">;
+  answer?: Omit<Answer, "word">;
   /** Logged as another finding, or as clean. */
   as?: string;
   /** What the raster looks like with it, and what that means. */

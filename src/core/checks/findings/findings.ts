@@ -84,11 +84,18 @@ export const scopeFindings: readonly Answer[] = [
     word: "clean",
     say: () => t`clean, every pulse there`,
     short: () => t`clean`,
-    also: ["none", ...loggedAs("clean")],
+    also: ["none", "good", "healthy", "normal", "even", "ok", "nothing-wrong", "no-faults", ...loggedAs("clean")],
   },
-  { word: "flat", say: () => t`flat, no pulses`, short: () => t`flat` },
+  {
+    word: "flat",
+    say: () => t`flat, no pulses`,
+    short: () => t`flat`,
+    also: ["dead", "no-signal", "nothing", "flat-line", "stuck", "stays-high", "stays-low"],
+  },
   ...ALL.flatMap((kind: FindingKind) =>
-    kind.answer ? [{ word: kind.code, ...kind.answer, also: loggedAs(kind.code) }] : [],
+    kind.answer
+      ? [{ word: kind.code, ...kind.answer, also: [...(kind.answer.also ?? []), ...loggedAs(kind.code)] }]
+      : [],
   ),
 ];
 

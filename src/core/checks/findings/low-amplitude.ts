@@ -21,7 +21,11 @@ export const lowAmplitude = {
           : t`${rmsV.toFixed(2)} V RMS at ${kmh.toFixed(1)} km/h is ${Math.round(100 * share)} % of the usual: too large a gap, or a weak coil. The ring itself is even.`,
   ringLocked: false,
   rank: 5,
-  answer: { say: () => t`good shape but too small`, short: () => t`low amplitude` },
+  answer: {
+    say: () => t`good shape but too small`,
+    short: () => t`low amplitude`,
+    also: ["weak", "small", "too-small"],
+  },
   shows: ({ volts }) => volts.share < SMALL,
 } as const satisfies FindingKind<{
   /** Not told where the recording's numbers are no volts. */

@@ -8,6 +8,10 @@ export const noiseAtRest = {
   say: () => t`Only noise: nothing in it repeats with a wheel. A leaking coil, or the probe's ground.`,
   ringLocked: false,
   rank: 0,
-  answer: { say: () => t`noise with the wheel at rest`, short: () => t`noise at rest` },
+  answer: {
+    say: () => t`noise with the wheel at rest`,
+    short: () => t`noise at rest`,
+    also: ["noise-standing", "noise-with-wheel-stopped", "hash-at-rest"],
+  },
   shows: ({ car }) => car.circuit.sensor.mode === "noisy",
 } as const satisfies FindingKind<Record<string, never>>;

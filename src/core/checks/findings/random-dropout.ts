@@ -24,7 +24,11 @@ export const randomDropout = {
   },
   ringLocked: false,
   rank: 3,
-  answer: { say: () => t`losses at random places`, short: () => t`random dropout` },
+  answer: {
+    say: () => t`losses at random places`,
+    short: () => t`random dropout`,
+    also: ["dropout", "dropouts", "drop-outs", "drop-out", "drops-out", "loses-pulses", "lost-pulses", "intermittent"],
+  },
   raster: () => t`Scatter: the loss does not turn with the wheel. A connection, not the ring.`,
   // Play or a loose seat opens the gap beyond use at any tooth, as weak poles lose pulses.
   shows: ({ car, view }) => view.lostShare > SEEN_SHARE || car.ring.wobble > LOSES_PULSES,

@@ -8,5 +8,9 @@ export const signalParked = {
   say: () =>
     t`The signal is lost at no fixed place of the ring, and its level stays at one of its two: sensor, seat or gap, not the wires.`,
   ringLocked: false,
-  answer: { say: () => t`losses at random places, the level stays at one of its two`, short: () => t`level stays` },
+  answer: {
+    say: () => t`losses at random places, the level stays at one of its two`,
+    short: () => t`level stays`,
+    also: ["parked", "parks"],
+  },
 } as const satisfies FindingKind;

@@ -13,6 +13,10 @@ export const supplyDip = {
     }.`,
   ringLocked: false,
   rank: 2,
-  answer: { say: () => t`supply sinks now and then`, short: () => t`supply dip` },
+  answer: {
+    say: () => t`supply sinks now and then`,
+    short: () => t`supply dip`,
+    also: ["supply-drops", "supply-sags", "supply-dips"],
+  },
   raster: () => t`Scatter: the loss comes with the supply and not with the wheel.`,
 } as const satisfies FindingKind<{ usualV: number; leastV: number; times: number; withSignal: boolean }>;
