@@ -45,7 +45,7 @@ const NUMBERS = [
   ["src/core/belief/unlisted.ts", "UNLISTED_PRIOR"],
   ["src/core/belief/unlisted.ts", "ANYTHING"],
   ["src/core/belief/pairs.ts", "PAIR_PRIOR"],
-  ["src/core/belief/candidates.ts", "COMMON_WIDTH"],
+  ["src/core/belief/candidates.ts", "COMMON_WIDTH", shareOf],
 ];
 
 /** Where a number stands and what it is: a number or a quotient of two. */
