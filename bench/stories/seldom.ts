@@ -184,4 +184,15 @@ export const seldom: readonly Story[] = [
     ),
     leads: ["connector"],
   },
+  {
+    tells:
+      "1.9 kΩ along the return wire with both its ends off, read twice, and it lights no lamp: the wire, and nothing unknown",
+    corner: corner("active-2wire", [
+      ohms("c1.out.return", "plug.in.return", "1.9 kΩ", "c1", "plug"),
+      ohms("c1.out.return", "plug.in.return", "1.9 kΩ", "c1", "plug"),
+      lamp("c1.out.return", "plug.in.return", "off", "c1", "plug"),
+    ]),
+    leads: ["harness"],
+    proven: "harness",
+  },
 ];

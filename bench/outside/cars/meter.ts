@@ -67,7 +67,10 @@ export async function ampsThrough(
 ): Promise<[number, number]> {
   // The plug is undone and its halves are joined by jumper leads.
   const jumpered = { ...state, jumpered: station };
-  const [a, b] = [`${station}_in_${wire}`, `${station}_out_${wire}`];
+  const { wires, stations } = corner.make;
+  const w = wires.indexOf(wire);
+  const isCrossed = stations[corner.trouble.crossed ?? -1]?.station === station && w < 2;
+  const [a, b] = [`${station}_in_${wire}`, `${station}_out_${isCrossed ? wires[1 - w]! : wire}`];
   const one = async (high: boolean) => {
     const found = await tripped(corner, jumpered, high, { cards: [] });
     return (at(found, a) - at(found, b)) / JUMPER_OHMS;

@@ -1,7 +1,7 @@
 import type { CornerCondition } from "./condition";
-import { ALWAYS_S, OUTPUT_LEAK_S, type CornerNet, type SensorLevel, type SensorState } from "./corner-net";
+import { ALWAYS_S, JUMPER_OHMS, OUTPUT_LEAK_S, type CornerNet, type SensorLevel, type SensorState } from "./corner-net";
 import { parsePoint, type Point } from "./point";
-import type { CornerSetup } from "./setup";
+import { conductorsOf, stationsOf, type CornerSetup } from "./setup";
 import type { CircuitState } from "./state";
 
 /** A filament test lamp drawing about 250 mA at 12 V, and an LED lamp about 15 mA (common practice, no source). */
@@ -206,12 +206,20 @@ export class SolvedCorner {
     return LAMP_V / (LOAD_OHMS.lamp + this.betweenOhms(red, black));
   }
 
-  /** Amperes in a wire where a plug's two faces meet, at the sensor's low and high level: Ohm's law over the contact. */
-  contactAmps(red: Point, black: Point, contactOhms: number): { low: number; high: number } {
-    if (contactOhms === Infinity) return { low: 0, high: 0 };
+  /** Amperes in the jumper lead from a face of a plug to the other, at the sensor's low and high level: Ohm's law over the lead. */
+  jumperAmps(red: Point, black: Point): { low: number; high: number } {
+    const far = this.throughCrossing(black);
     const amps = (level: SensorLevel) =>
-      Math.abs(this.potential(red, level) - this.potential(black, level)) / contactOhms;
+      Math.abs(this.potential(red, level) - this.potential(far, level)) / JUMPER_OHMS;
     return { low: amps("low"), high: amps("high") };
+  }
+
+  /** Where a wire of the other face is found, this plug's first two being in each other's places or not. */
+  private throughCrossing(point: Point): Point {
+    if (point.at !== "face" || stationsOf(this.setup)[this.car.crossedStation]?.station !== point.station) return point;
+    const [first, second] = conductorsOf[this.setup.family];
+    const { conductor } = point;
+    return { ...point, conductor: conductor === first ? second! : conductor === second ? first : conductor };
   }
 
   /**

@@ -228,7 +228,7 @@ describe("corner netlists against SPICE", () => {
       ["plug.in", "i2"],
       ["plug.out", "o2"],
     ];
-    let [compared, fed, hung] = [0, 0, 0];
+    let [compared, fed, hung, looped] = [0, 0, 0, 0];
     for (let round = 0; round < 300; round++) {
       const item = drawCase(random);
       const net = new CornerNet(item.setup);
@@ -256,9 +256,24 @@ describe("corner netlists against SPICE", () => {
             );
           compared++;
         });
+      if (item.state.jumpered && !item.state.unplugged.includes(item.state.jumpered)) {
+        const station = ["module", "c1", "plug"].indexOf(item.state.jumpered);
+        const far = item.car.crossedStation === station ? 1 : 0;
+        const drop = Math.abs((volts.get(`v(st${station}i0)`) ?? 0) - (volts.get(`v(st${station}o${far})`) ?? 0));
+        const [conductor] = conductorsOf[item.setup.family];
+        const [red, black] = (["in", "out"] as const).map((face): Point => ({
+          at: "face",
+          station: item.state.jumpered as "c1",
+          face,
+          conductor: conductor!,
+        }));
+        expect(Math.abs(0.05 * solved.jumperAmps(red!, black!)[item.level] - drop)).toBeLessThan(1e-4);
+        looped += Number(far === 1);
+      }
     }
     expect(compared).toBeGreaterThan(1200);
     expect(Math.min(fed / 2, hung)).toBeGreaterThan(25);
+    expect(looped).toBeGreaterThan(0);
   });
 });
 

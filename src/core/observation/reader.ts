@@ -1,7 +1,7 @@
 import { lookOf, type LookId } from "../checks/looks/looks";
 import type { Seen, Trace } from "../checks/looks/look";
 import { piercedPoints, type Hookup } from "../checks/hookup";
-import { CornerNet, JUMPER_OHMS, REGULATOR_DROP_V } from "../circuit/corner-net";
+import { CornerNet, REGULATOR_DROP_V } from "../circuit/corner-net";
 import { pointText, signalPoint, type Point } from "../circuit/point";
 import { conductorsOf, nearestPlug, stationsOf, type CornerSetup } from "../circuit/setup";
 import { SolvedCorner } from "../circuit/solve";
@@ -153,7 +153,7 @@ export class StateReader {
 
   /** A clamp about a looped jumper between a plug's two faces: the current there. */
   private clamped(red: Point, black: Point): Outlook {
-    return this.shown(this.solved.contactAmps(red, black, JUMPER_OHMS), SAME_A);
+    return this.shown(this.solved.jumperAmps(red, black), SAME_A);
   }
 
   /**
