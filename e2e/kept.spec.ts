@@ -65,8 +65,10 @@ test("a tab that is killed in the middle of a word or a number has lost neither"
   };
   let field = await torque();
   await field.pressSequentially("11");
-  // A store lives in a process of its own: on a machine under load a stroke takes a moment to get there.
-  await page.waitForTimeout(250);
+  // A store lives in a process of its own: on a machine under load a stroke takes a moment to get there, and be seen by others.
+  const other = await context.newPage();
+  await other.goto("/demo/workshop.json");
+  await expect.poll(() => other.evaluate(() => Object.values(localStorage).includes("11"))).toBe(true);
   await page.close({ runBeforeUnload: false });
   page = await context.newPage();
   field = await torque();

@@ -37,6 +37,8 @@ export interface Make {
   contactOhms: number;
   stations: { station: string; accessMin: number }[];
   spansM: number[];
+  /** Where it stands, the mains drive so much through the air into a probe (from memory: nanoamperes). */
+  strayA: number;
 }
 
 /** One model. Currents, supply and coils by the windows of the trade (domain, section 4, common practice and from memory); the rest by judgement. */
@@ -81,6 +83,7 @@ export function drawMake({ between, log, chance, pick, whole }: Dice): Make {
       { station: "plug", accessMin: whole(5, 10) },
     ],
     spansM: Array.from({ length: inline + 1 }, () => between(0.5, 3.8)),
+    strayA: log(3e-10, 4e-8),
   };
 }
 

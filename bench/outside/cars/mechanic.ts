@@ -81,7 +81,9 @@ async function measured(
     perSecond: number,
     dd: Dice,
   ): Promise<string> {
-    return alternatingV(at, a, b, how, perSecond).then((volts) => {
+    return alternatingV(at, a, b, how, perSecond).then(async (volts) => {
+      // A counter counts the mains on a wire that floats.
+      if (volts > 0.06 && (await strayV(at, a, b, how)) > 0.7 * volts) return kind === "duty" ? "50 %" : "50.0 Hz";
       const kept = 1 - (at.trouble.lost ?? 0) - (at.trouble.ring === "missing" ? 2 / make.poles : 0);
       if (volts < 0.06 || kept < 0.1 || at.trouble.sensor === "chattering")
         return "0 " + (kind === "duty" ? "%" : "Hz");
@@ -94,12 +96,20 @@ async function measured(
 /** AC volts of a turning wheel. A hand turns it at about a turn a second. */
 async function alternatingV(corner: Corner, red: string, black: string, state: State, turns: number): Promise<number> {
   const { make, trouble } = corner;
-  if (turns === 0 || trouble.ring === "absent") return 0;
-  if (make.family === "passive")
-    return (await coilShare(corner, red, black, state)) * make.voltsPerTurn * turns * (trouble.amplitude ?? 1);
-  if (trouble.sensor === "stuck" || (trouble.lost ?? 0) >= 1 || state.key === "off") return 0;
+  const turned = trouble.ring === "absent" ? 0 : turns;
+  if (make.family === "passive") {
+    const made = (await coilShare(corner, red, black, state)) * make.voltsPerTurn * turned * (trouble.amplitude ?? 1);
+    return Math.hypot(made, await strayV(corner, red, black, state));
+  }
+  if (turned === 0 || trouble.sensor === "stuck" || (trouble.lost ?? 0) >= 1 || state.key === "off") return 0;
   const [low, high] = await levelsV(corner, red, black, state);
   return (Math.abs(high - low) / 2) * (make.widthCoded ? 0.25 : Math.sqrt(1 - (trouble.lost ?? 0)));
+}
+
+/** AC volts of the mains on what floats: a current through the air, into the ohms there and the meter's ten megohms. */
+async function strayV(corner: Corner, red: string, black: string, state: State): Promise<number> {
+  if (corner.make.family !== "passive") return 0;
+  return corner.make.strayA / (1e-7 + 1 / Math.max(1, await ohmsBetween(corner, red, black, state)));
 }
 
 /** A level, or both as the wheel is turned by hand: "0.84 / 1.68 V", as people write a toggle. */

@@ -92,17 +92,21 @@ function weighNumbers(
   // An end of a range is another alternative in one group than in the next: only what cannot change it at all is alike there.
   const same = numbers === plain ? localisation.sameValues(hookup) : localisation.untouched(hookup);
   const lead = localisation.lead(hookup, shares);
-  const ofLead: Float64Array[] = [];
+  // By alternative: at the car nearest to the reading, then at the heaviest far from that, as they are asked for.
+  const ofLead: Float64Array[][] = [];
   const weigh = (g: number): Pull | null => {
     const cloud = clouds[g]!;
     const wide = (d: number) => cloud.covariance[d * dimensions + d]! > NARROW;
     // Cars whose fault cannot change the numbers lean on their tolerances alike: one of them is asked for all.
     const asLead = g !== lead && same[g] === 1;
+    const asked: number[] = [];
     const gradient = (row: number, slot: number): Float64Array => {
-      if (asLead && ofLead[slot]) return ofLead[slot];
+      const nth = (asked[slot] = (asked[slot] ?? -1) + 1);
+      const known = asLead ? ofLead[slot]?.[nth] : undefined;
+      if (known) return known;
       const all = inSlotsOf(forecasts.gradient(hookup, g, row, wide), row, plain, numbers, dimensions);
       const by = all.slice(slot * dimensions, (slot + 1) * dimensions);
-      if (g === lead) ofLead[slot] = by;
+      if (g === lead) (ofLead[slot] ??= []).push(by);
       return by;
     };
     const pull = weighNumber(

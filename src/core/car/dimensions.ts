@@ -59,6 +59,7 @@ const PASSIVE = [
   "inputOhms",
   "outputFactor",
   "thresholdV",
+  "strayA",
 ] as const;
 /** A fault's own numbers (its size, its place along a wire …), and how much of the time it is there. */
 const OWN = ["kind", "own0", "own1", "own2", "own3", "duty"] as const;

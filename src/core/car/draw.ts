@@ -108,6 +108,8 @@ function drawPassive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): 
   // From a resistor across the pair to next to nothing (engineering judgement).
   circuit.inputOhms = Math.max(LEAST_INPUT_OHMS, logBetween(at("inputOhms"), 15_000, 1_000_000));
   if (decides(at, "legHeld")) circuit.legOhms = logBetween(at("legOhms"), 30, 5000);
+  // Through 10 MΩ next to nothing out of doors, half a volt beneath a lamp: "ghost volts" on what floats (engineering judgement).
+  circuit.strayA = logBetween(at("strayA"), 5e-10, 5e-8);
 }
 
 function drawActive(setup: CornerSetup, circuit: CornerCondition, at: Ranges): void {

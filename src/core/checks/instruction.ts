@@ -26,11 +26,13 @@ export function instruction(hookup: Hookup, setup: CornerSetup): string {
   const meter = t`Meter on ${instrumentWords[hookup.instrument]}: red on ${red}, black on ${pointWords(hookup.black, setup)}.`;
   if (hookup.instrument === "capacitance") return `${before} ${meter} ${NULLED()}`;
   if (isToggleTest(hookup)) return `${before} ${meter} ${TOGGLE()}`;
+  if (hookup.instrument === "volts-ac" && setup.family === "passive") return `${before} ${meter} ${GHOST()}`;
   return `${before} ${meter}${hookup.state.watched ? ` ${WATCH()}` : ""}`;
 }
 
 const TOGGLE = () => t`Ten small steps: type both levels (0.84 / 1.68), or one level twice if it never changes.`;
 
+const GHOST = () => t`Volts that stay once the wheel stands are the shop's mains on an open wire.`;
 const NULLED = () => t`Null it first, leads apart, hands off: it counts the metres both wires are whole.`;
 const WATCH = () =>
   t`MIN/MAX hold on, five minutes: move the loom and bounce the corner. Type the value it jumped to, or the steady one if it never did.`;

@@ -100,6 +100,8 @@ export interface CornerCondition {
   };
   meterOhms: number;
   leadOhms: number;
+  /** What the shop's mains drives through the air into whatever a meter reads. */
+  strayA: number;
 }
 
 /** A corner with every value at its nominal, the base every candidate is varied from: a new one at each call. */
@@ -178,5 +180,6 @@ function makeNominal(setup: CornerSetup): CornerCondition {
     },
     meterOhms: 1e6 * meterOf(setup).inputMegohm,
     leadOhms: meterOf(setup).leadOhms,
+    strayA: 0,
   };
 }

@@ -235,6 +235,12 @@ export class SolvedCorner {
     return (volts / sensor.coilOhms) * (meterOhms / (meterOhms + this.betweenOhms(red, black)));
   }
 
+  /** AC volts of the shop's mains between two points: what comes through the air, across the ohms there and the meter's own input. */
+  strayV(red: Point, black: Point): number {
+    const { strayA, meterOhms } = this.car;
+    return strayA / (1 / meterOhms + 1 / this.betweenOhms(red, black));
+  }
+
   /** Amperes the module feeds into an active sensor's supply wire: what a resistor above it senses. */
   suppliedAmps(level: SensorLevel): number {
     return this.net.feedAmps(level === "low" ? this.low : this.high);

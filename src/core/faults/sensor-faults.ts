@@ -27,9 +27,9 @@ export const sensorFaults: Fault[] = [
     byLead: 0.65,
     places: atSensor,
     apply: (car, _, draw) => {
-      // A joint inside gone green, before it opens: one coil in three (engineering judgement).
+      // A joint inside gone green: before it opens, or open with damp across it; one coil in three (engineering judgement).
       if (car.switchField === 0 && draw("kind") > TWO_IN_THREE)
-        car.circuit.sensor.coilOhms += logBetween(draw(0), 1500, 100_000);
+        car.circuit.sensor.coilOhms += logBetween(draw(0), 1500, 5e6);
       else car.circuit.sensor.mode = "open";
     },
     words: (_, { family }) =>
@@ -136,10 +136,10 @@ export const sensorFaults: Fault[] = [
     effect: "erratic",
     places: atSensor,
     apply: (car, _, draw) => {
-      // Damp in the moulding, near either leg; now and then a winding rubbed through to its metal body (engineering judgement: one in four).
+      // Damp in the moulding, near either leg; now and then a winding rubbed through to its metal body, or the lead to its clip (engineering judgement: one in four).
       const kind = draw("kind");
       const rubbedThrough = Math.abs(kind - 0.5) > 0.5;
-      car.circuit.sensor.bodyOhms = rubbedThrough ? logBetween(draw(0), 2, 200) : logBetween(draw(0), 200, 600_000);
+      car.circuit.sensor.bodyOhms = rubbedThrough ? logBetween(draw(0), 0.2, 200) : logBetween(draw(0), 200, 600_000);
       car.circuit.sensor.bodyWire = kind > 0.5 ? 0 : 1;
       car.circuit.sensor.mode = "noisy";
     },

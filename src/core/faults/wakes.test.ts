@@ -34,7 +34,7 @@ describe("what wakes an intermittent", () => {
     ["wake-heat", "sensor"],
     ["wake-wet", "connector"],
     ["wake-bump", "connector"],
-    ["wake-turn", "bearing"],
+    ["wake-turn", "harness"],
     ["wiggle-lead", "sensor"],
   ] as const)("%s speaks for the %s when the reading jumps, and against it when it stands", (look, part) => {
     const before = partsAfter("intermittent", []).get(part)!;

@@ -213,11 +213,9 @@ export class StateReader {
   }
 
   private alternatingV(red: Point, black: Point): number {
-    if (this.state.wheel === "still") return 0;
+    if (this.setup.family === "passive") return Math.hypot(this.inducedV(red, black), this.solved.strayV(red, black));
     const car = this.solvedFor!;
-    if (this.setup.family === "passive")
-      return this.solved.coilTransfer(red, black) * coilRmsV(car.ring, speedOf(this.state), car.outputFactor);
-    if (!this.needsHigh || car.circuit.sensor.mode === "stuck") return 0;
+    if (this.state.wheel === "still" || !this.needsHigh || car.circuit.sensor.mode === "stuck") return 0;
     const { low, high } = this.solved.meterVolts(red, black);
     const step = Math.abs(high - low);
     // RMS of pulses about their mean: step · √(d·(1 − d)), half the step at half duty.
@@ -228,10 +226,19 @@ export class StateReader {
     );
   }
 
+  /** AC volts that the turning ring makes in a coil. */
+  private inducedV(red: Point, black: Point): number {
+    if (this.state.wheel === "still") return 0;
+    const { ring, outputFactor } = this.solvedFor!;
+    return this.solved.coilTransfer(red, black) * coilRmsV(ring, speedOf(this.state), outputFactor);
+  }
+
   private rhythm(hookup: Hookup & { red: Point; black: Point }): Outlook {
     const volts = this.alternatingV(hookup.red, hookup.black);
     const { ring, pulseCoded, rollingM } = this.solvedFor!;
-    if (volts < 0.03) return sure(0);
+    if (volts < COUNTED_V) return sure(0);
+    const isStray = this.setup.family === "passive" && this.inducedV(hookup.red, hookup.black) < volts / 2;
+    if (isStray) return hookup.instrument === "duty" ? sure(50) : among([0, ...MAINS_HZ], [0.2, 0.5, 0.3]);
     if (hookup.instrument === "duty") return sure(pulseCoded ? 100 * CODED_DUTY : 50);
     const kept = (1 - (ring.missing?.count ?? 0) / ring.pulses) * this.switchedShare();
     // Width-coded sensors give a pulse at each edge of a pole.
@@ -350,6 +357,10 @@ const COMES_UP_ANEW = 0.06;
 /** How often a meter is caught between the levels: seldom while the wheel creeps, nearly always once it turns. */
 const CREEP_BETWEEN = 0.08;
 const TURNING_BETWEEN = 0.94;
+/** A counter needs so much to count. */
+const COUNTED_V = 0.03;
+/** What a counter makes of the mains on a wire that floats: its frequency, here or there. */
+const MAINS_HZ = [50, 60];
 /** Pulses of 45 to 360 µs, two a pole, at a hand's pace (from memory). */
 const CODED_DUTY = 0.012;
 /** How often the top of a short pulse is what a meter shows (engineering judgement). */

@@ -1,6 +1,7 @@
 /** How much of an intermittent each check sees: a chance, never less for longer watching. */
 import { describe, expect, it } from "vitest";
-import { checkCatalogue } from "../checks/catalogue";
+import { checkCatalogue, type Check } from "../checks/catalogue";
+import { lookOf } from "../checks/looks/looks";
 import { cornerSetupSchema, families } from "../circuit/setup";
 import { seenShare } from "./seen-share";
 
@@ -13,16 +14,26 @@ const path = [
   { station: "plug" },
 ];
 
+const isOfTheMoment = ({ hookup }: Pick<Check, "hookup">) => !("look" in hookup) || lookOf(hookup.look).ofTheMoment;
+
 describe.each(families)("of a %s corner", (family) => {
   const checks = checkCatalogue(cornerSetupSchema.parse({ corner: "FL", family, path }), true);
 
   it("every check's share is a chance that grows with the duty", () => {
-    for (const { hookup, id } of checks) {
+    for (const { hookup, id } of checks.filter(isOfTheMoment)) {
       const shares = DUTIES.map((duty) => seenShare(hookup, duty));
       expect(shares[0], id).toBe(0);
       expect(shares.at(-1), id).toBe(1);
       for (let i = 1; i < shares.length; i++) expect(shares[i], id).toBeGreaterThan(shares[i - 1]!);
     }
+  });
+
+  it("what is seen, felt or kept in a memory is there however seldom the fault shows", () => {
+    const lasting = checks.filter((check) => !isOfTheMoment(check));
+    expect(lasting.map(({ id }) => id)).toEqual(
+      expect.arrayContaining([expect.stringMatching(/^eyes:plug/), expect.stringMatching(/^scan:others/)]),
+    );
+    for (const { hookup, id } of lasting) expect(seenShare(hookup, 0.1), id).toBe(1);
   });
 
   it("hours recorded see more than a watch, a watch more than a glance at the same pins, a capture no less than a glance", () => {

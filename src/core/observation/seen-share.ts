@@ -3,10 +3,12 @@ import { lookOf } from "../checks/looks/looks";
 
 /**
  * Chance that a hook-up meets an intermittent fault while it is there: its duty for a glance at a meter, more for what
- * is watched for minutes or looked at, and seen however shortly it shows.
+ * is watched for minutes, and seen however shortly it shows. A green terminal, a code kept, a wire that gives
+ * way when moved are there all the time.
  * @param duty share of the time the fault is there, 0 to 1
  */
 export function seenShare(hookup: Hookup, duty: number): number {
+  if ("look" in hookup && !lookOf(hookup.look).ofTheMoment) return 1;
   return 1 - (1 - duty) ** glances(hookup);
 }
 

@@ -15,6 +15,7 @@ export const fuseOut = {
   cautions: ["private-ground"],
   live: true,
   walk: 14,
+  ofTheMoment: true,
   answers: {
     list: [
       {

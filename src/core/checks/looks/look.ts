@@ -60,6 +60,8 @@ export interface Look {
   cautions?: readonly LookCaution[];
   /** Parts something, which may cure an intermittent and hide it. */
   unplugs?: boolean;
+  /** It shows the corner as it is just then. All others find what stays: a trace left, a code kept, or what gives way when moved. */
+  ofTheMoment?: boolean;
   /** Done at one glance: what comes and goes is there or it is not. */
   glance?: boolean;
   /** Asks the module: the circuit must be solved for it. */

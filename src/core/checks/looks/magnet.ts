@@ -13,6 +13,7 @@ export const magnet = {
   needs: ["lift", "wheel-off", "sensor-out"],
   cautions: ["raised", "sensor-out"],
   live: true,
+  ofTheMoment: true,
   answers: {
     list: [
       {

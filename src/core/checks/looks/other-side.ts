@@ -14,6 +14,7 @@ export const otherSide = {
   needs: ["nearest-plug"],
   cautions: ["raised"],
   live: true,
+  ofTheMoment: true,
   answers: {
     list: [
       {

@@ -14,6 +14,7 @@ export const otherSupply = {
   minutes: 5,
   glance: true,
   ofTheCar: true,
+  ofTheMoment: true,
   answers: {
     list: [
       {

@@ -9,7 +9,6 @@ export const others = {
   label: () => t`the other corners`,
   sentence: () => t`Scan tool: do the other corners show good speeds and no codes?`,
   minutes: 3,
-  glance: true,
   // The same codes stand in the same memory.
   alike: 0.9,
   walk: 1,

@@ -20,6 +20,7 @@ export const reseat = (station: string): Look => ({
   minutes: 5,
   unplugs: true,
   needs: ["reach"],
+  ofTheMoment: true,
   answers: {
     list: [
       {

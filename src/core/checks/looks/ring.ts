@@ -36,10 +36,18 @@ export const ring = {
       },
     ],
     chances: ({ car, sign }) => ({
-      missing: car.ring.missing || car.ring.absent ? Math.max(sign("ring-damaged"), 0.01) : 0.01,
+      missing:
+        car.ring.missing || car.ring.absent
+          ? Math.max(sign("ring-damaged"), 0.01)
+          : car.ring.crack
+            ? CRACK_CALLED_BROKEN
+            : 0.01,
       cracked: car.ring.crack ? sign("ring-damaged") : 0.01,
       // On salt roads rust and dirt lie on good rings too (engineering judgement).
       debris: Math.max(sign("ring-debris"), 0.08),
     }),
   },
 } as const satisfies Look;
+
+/** A ring that is cracked through is "broken" to many (engineering judgement). */
+const CRACK_CALLED_BROKEN = 0.1;

@@ -11,6 +11,7 @@ export const speed = {
   sentence: () => t`Drive to 30 km/h and coast to a stop while watching this corner's live speed beside the others.`,
   minutes: 5,
   live: true,
+  ofTheMoment: true,
   answers: {
     list: [
       {

@@ -14,6 +14,7 @@ export const steering = {
   withoutTool: true,
   live: true,
   walk: 13,
+  ofTheMoment: true,
   answers: {
     list: [
       { word: "straight", say: () => t`brakes straight, no buzz`, short: () => t`straight`, also: ["none"] },

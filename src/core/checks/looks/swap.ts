@@ -13,6 +13,7 @@ export const swap = {
   needs: ["lift", "wheel-off", "sensor-out"],
   cautions: ["raised", "sensor-out"],
   unplugs: true,
+  ofTheMoment: true,
   answers: {
     list: [
       {

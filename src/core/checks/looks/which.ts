@@ -14,6 +14,7 @@ export const which = {
   needs: ["lift"],
   cautions: ["raised"],
   live: true,
+  ofTheMoment: true,
   answers: {
     list: [
       { word: "this", say: () => t`this corner answers`, short: () => t`this` },
