@@ -2,7 +2,7 @@
  * The analysis of captures on recordings of four other makers, one from fields and motion, one (`--plain`) by closed
  * formulas, one (`--shop`) of a noisy shop, both written as text in six manners, one (`--hands`) of wheels pushed by hand
  * again and again; with the ring's count told, or (`--uncounted`) not: F1 by finding, clean called clean, with and without a hand spin from rest to rest. A fresh seed unless told.
- * usage: npm run bench:outside-waves -- [recordings] [--plain | --shop | --hands] [--uncounted] [--seed N] [--misses]
+ * usage: npm run bench:outside-waves -- [recordings] [--plain | --shop | --hands | --all] [--uncounted] [--seed N] [--misses]
  */
 import { parseArgs } from "node:util";
 import { analyseCapture } from "../../src/core/waveform/analyse";
@@ -21,11 +21,17 @@ const { values, positionals } = parseArgs({
     plain: { type: "boolean" },
     shop: { type: "boolean" },
     hands: { type: "boolean" },
+    all: { type: "boolean" },
     uncounted: { type: "boolean" },
   },
 });
+const makers = values.all
+  ? [fromField, fromPlain, fromShop, fromHands]
+  : [values.hands ? fromHands : values.shop ? fromShop : values.plain ? fromPlain : fromField];
 const COUNT = Number(positionals[0] ?? 300);
 const seed = values.seed ? Number(values.seed) : Date.now() % 1_000_000;
+/** Two runs whose seeds are neighbours share no recording. */
+const SEEDS_OF_A_RUN = 10_000;
 /** Explained, and no fault. */
 const INNOCENT = new Set(["key-on-transient", "probe-spike"]);
 
@@ -41,9 +47,7 @@ const of = (code: string) => {
 const said: { confidence: number; right: boolean }[] = [];
 let [clean, cleanRight, rest, restRight, counted, countRight] = [0, 0, 0, 0, 0, 0];
 for (let n = 0; n < COUNT; n++) {
-  const made = (values.hands ? fromHands : values.shop ? fromShop : values.plain ? fromPlain : fromField)(
-    seed * 1000 + n,
-  );
+  const made = makers[n % makers.length]!(seed * SEEDS_OF_A_RUN + n);
   const options = { family: made.family, tyre: "205/55R16" };
   const analysed = analyseCapture(made.capture, values.uncounted ? options : { ...options, pulses: made.poles });
   const codes = new Set(analysed.flatMap(({ findings }) => findings.map(({ code }) => code)));
@@ -73,7 +77,7 @@ for (let n = 0; n < COUNT; n++) {
   const right = wanted === null ? faults.length === 0 : codes.has(wanted as never) && faults.every(follows);
   if (values.misses && !right)
     console.log(
-      `#${seed * 1000 + n} ${made.family} ${made.motion} ${made.defect} ${(1 / made.capture.sampleS / 1000).toFixed(1)} kS/s: ${[...codes].join(", ") || "nothing"} (${analysed[0]!.signal}, ${analysed[0]!.pulses} pulses, ${analysed[0]!.revolutions?.toFixed(1)} turns)`,
+      `#${seed * SEEDS_OF_A_RUN + n} ${made.family} ${made.motion} ${made.defect} ${(1 / made.capture.sampleS / 1000).toFixed(1)} kS/s: ${[...codes].join(", ") || "nothing"} (${analysed[0]!.signal}, ${analysed[0]!.pulses} pulses, ${analysed[0]!.revolutions?.toFixed(1)} turns)`,
     );
 }
 
@@ -115,7 +119,7 @@ function fromPlain(one: number) {
 }
 
 console.log(
-  `${COUNT} recordings ${values.hands ? "of wheels pushed by hand" : values.shop ? "of a noisy shop" : values.plain ? "by closed formulas" : "from fields and motion"}, seed ${seed}`,
+  `${COUNT} recordings ${values.all ? "of four makers in turn" : values.hands ? "of wheels pushed by hand" : values.shop ? "of a noisy shop" : values.plain ? "by closed formulas" : "from fields and motion"}, seed ${seed}`,
 );
 const scores = [...tally].map(([code, { found, missed, wrong }]) => ({
   code,

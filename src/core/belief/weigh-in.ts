@@ -1,3 +1,4 @@
+import { kindOf } from "../car/dimensions";
 import type { Observed } from "../observation/typed-value";
 import type { Candidates } from "./candidates";
 import {
@@ -93,7 +94,7 @@ function weighNumbers(
   const same = numbers === plain ? localisation.sameValues(hookup) : localisation.untouched(hookup);
   const lead = localisation.lead(hookup, shares);
   // By alternative: at the car nearest to the reading, then at the heaviest far from that, as they are asked for.
-  const ofLead: Float64Array[][] = [];
+  const ofLead: { kind: number; by: Float64Array }[][] = [];
   const weigh = (g: number): Pull | null => {
     const cloud = clouds[g]!;
     const wide = (d: number) => cloud.covariance[d * dimensions + d]! > NARROW;
@@ -102,11 +103,12 @@ function weighNumbers(
     const asked: number[] = [];
     const gradient = (row: number, slot: number): Float64Array => {
       const nth = (asked[slot] = (asked[slot] ?? -1) + 1);
+      const kind = kindOf(candidates.setup, candidates.scores, row * dimensions);
       const known = asLead ? ofLead[slot]?.[nth] : undefined;
-      if (known) return known;
+      if (known?.kind === kind) return known.by;
       const all = inSlotsOf(forecasts.gradient(hookup, g, row, wide), row, plain, numbers, dimensions);
       const by = all.slice(slot * dimensions, (slot + 1) * dimensions);
-      if (g === lead) (ofLead[slot] ??= []).push(by);
+      if (g === lead) (ofLead[slot] ??= []).push({ kind, by });
       return by;
     };
     const pull = weighNumber(
