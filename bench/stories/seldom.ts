@@ -102,7 +102,7 @@ export const seldom: readonly Story[] = [
       gauge("runout", "0.05 mm"),
     ]),
     leads: ["bearing"],
-    least: { bearing: 0.8 },
+    least: { bearing: 0.7 },
   },
   {
     tells: "active: more than half of the pulses lost, both levels there: too far off before all else",
@@ -194,5 +194,56 @@ export const seldom: readonly Story[] = [
     ]),
     leads: ["harness"],
     proven: "harness",
+  },
+  {
+    tells: "passive: 0.15 V AC at the undone plug with the wheel at rest, then OL there: the mains on an open coil",
+    corner: corner("passive", [
+      acVolts("plug.out.a", "plug.out.b", "0.15 V", { key: "off", wheel: "still", unplugged: ["plug"] }),
+      ohms("plug.out.a", "plug.out.b", "OL", "plug"),
+    ]),
+    leads: ["sensor"],
+    least: { sensor: 0.9 },
+  },
+  {
+    tells: "passive: 0.15 V AC at the undone plug by hand, OL there, twice: no signal either",
+    corner: corner("passive", [
+      acVolts("plug.out.a", "plug.out.b", "0.15 V", { key: "off", wheel: "hand", unplugged: ["plug"] }),
+      ohms("plug.out.a", "plug.out.b", "OL", "plug"),
+      ohms("plug.out.a", "plug.out.b", "OL", "plug"),
+    ]),
+    leads: ["sensor"],
+    least: { sensor: 0.9 },
+  },
+  {
+    tells: "passive: 2.6 MΩ across the coil at its own plug, twice: open, and damp",
+    corner: corner("passive", [
+      ohms("plug.out.a", "plug.out.b", "2.6 MΩ", "plug"),
+      ohms("plug.out.a", "plug.out.b", "2.4 MΩ", "plug"),
+    ]),
+    leads: ["sensor"],
+    least: { sensor: 0.88 },
+  },
+  {
+    tells: "passive: 0.4 Ω from a terminal of the loose sensor to body, twice: its lead rubbed through",
+    corner: corner("passive", [
+      ohms("plug.out.a", "body", "0.4 Ω", "plug"),
+      ohms("plug.out.a", "body", "0.4 Ω", "plug"),
+    ]),
+    leads: ["sensor"],
+    least: { sensor: 0.85 },
+  },
+  {
+    tells: "comes and goes: C1 green, and the reading jumps as it is moved, though all stood still while watched",
+    corner: corner(
+      "active-2wire",
+      [
+        volts("plug.in.supply", "11.8 V", { key: "on", watched: true }),
+        seen("eyes", "c1", "green"),
+        seen("hands", "wiggle-c1", "jumps", { key: "on" }),
+      ],
+      { complaint: { presence: "intermittent" } },
+    ),
+    leads: ["connector"],
+    least: { connector: 0.9 },
   },
 ];

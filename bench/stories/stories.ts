@@ -322,7 +322,7 @@ export const stories: readonly Story[] = [
       seen("hands", "bearing", "tight"),
     ]),
     leads: ["none"],
-    most: { sensor: 0.05, mounting: 0.25, ring: 0.3, connector: 0.2, harness: 0.15 },
+    most: { sensor: 0.07, mounting: 0.25, ring: 0.3, connector: 0.2, harness: 0.15 },
   },
   {
     tells: "one probe slipped to ground among good readings condemns nothing",

@@ -30,7 +30,7 @@ export const readingsTaken: Readonly<Record<string, readonly string[]>> = {
     "volts-dc:c1.out.return>battery.negative:on|||still|0|",
     "film:encoder:off|||still|0|",
     "volts-dc:c1.out.return>battery.negative:on|||creep|0.5|",
-    "volts-dc:c1.out.supply>battery.negative:on|||still|0|",
+    "volts-dc:c1.in.supply>battery.negative:on|||still|0|",
   ],
   "demo-knot": [
     "scan:speed:on|||driven|30|",

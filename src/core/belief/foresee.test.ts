@@ -56,7 +56,7 @@ describe("the share foreseen", () => {
           });
         });
       }),
-      { numRuns: 14, seed: 7, endOnFailure: true },
+      { numRuns: 10, seed: 7, endOnFailure: true },
     );
   });
 });

@@ -57,7 +57,7 @@ export function diagnoseFile(text: string, name: string): Diagnosis & { unread: 
 export function openDiagnosis(
   text: string,
   name: string,
-  more: Pick<BeliefOptions, "without" | "elsewhere"> = {},
+  more: Partial<Pick<BeliefOptions, "seed" | "without" | "elsewhere">> = {},
 ): { diagnosing: Diagnosing; readings: (Reading | Repair)[] } {
   const parsed = parseJson(text, name);
   checkVersion(parsed, "diagnose/1", name, t`corner to diagnose`);
