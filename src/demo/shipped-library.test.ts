@@ -79,10 +79,10 @@ describe("the library that comes along", () => {
     const [chunk] = analysed("Encoder chunk gone")[0]!.findings.filter(({ code }) => code === "missing-pulses");
     expect(columns("Encoder chunk gone")).toBe(chunk!.count);
     expect(columns("Sensor loose in its seat")).toBeLessThan(0.1 * 48);
-    expect(rasterWords(codes("Encoder chunk gone"))).toMatch(/Ring, not wire/);
-    expect(rasterWords(codes("Plug terminal loose"))).toMatch(/A connection, not the ring/);
-    expect(rasterWords(codes("Excessive ring runout"))).toMatch(/wave once a turn/);
-    expect(rasterWords(codes("Passive, good"))).toMatch(/^Even/);
+    expect(rasterWords(analysed("Encoder chunk gone")[0]!)).toMatch(/Ring, not wire/);
+    expect(rasterWords(analysed("Plug terminal loose")[0]!)).toMatch(/A connection, not the ring/);
+    expect(rasterWords(analysed("Excessive ring runout")[0]!)).toMatch(/wave once a turn/);
+    expect(rasterWords(analysed("Passive, good")[0]!)).toMatch(/^Even/);
   });
 
   it("says of itself that it is simulated, names no car, and is found by what is wrong", () => {

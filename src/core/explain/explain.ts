@@ -215,7 +215,7 @@ function rasterOf(setup: CornerSetup, condition: CarCondition, spin: Spin): Pick
   return {
     raster,
     rasterSay: raster
-      ? rasterWords(analysis!.findings.map(({ code }) => code))
+      ? rasterWords(analysis!)
       : t`No pulse to fold: nothing gets through.`,
   };
 }

@@ -81,6 +81,10 @@ export interface ChannelAnalysis {
   warnings: string[];
   /** Pulses are lost, and what was turned does not tell whether the ring or a wire loses them. */
   undecided: boolean;
+  /** It is what feeds the sensor: it has dips to be told, and no pulses. */
+  isSupply: boolean;
+  /** The channel of a supply that dips, where that is told, and whether pulses of this one are lost with it; null where none dips. */
+  beside: { supply: string; lost: boolean } | null;
   findings: Finding[];
   /** The word under which this channel enters the line-up. */
   leading: string;
@@ -97,26 +101,33 @@ export function analyseCapture(recorded: Capture, options: AnalyseOptions = {}):
     analyseChannel(feeds[i] ? steadied(channel, feeds[i].usualV) : channel, capture, options),
   );
   const small = besideOtherSide(judged, { startS: capture.startS, endS: endOf(capture) });
-  const analysed = judged.map(({ leads, ...analysis }, i) => {
-    const own = bySides(analysis.findings, small[i]!);
-    return {
-      ...analysis,
-      leading: leadingFinding(own, leads),
-      findings: [...(feeds[i] && keyOn > 0 ? [keyOnFinding(keyOn, capture.sampleS, recorded.startS)] : []), ...own],
-    };
-  });
+  const analysed = judged.map((analysis, i) => ({
+    ...analysis,
+    findings: [
+      ...(feeds[i] && keyOn > 0 ? [keyOnFinding(keyOn, capture.sampleS, recorded.startS)] : []),
+      ...bySides(analysis.findings, small[i]!),
+    ],
+  }));
   const losses = analysed.flatMap(({ findings }) => findings.filter(({ code }) => code === "random-dropout"));
   const dips = feeds.map((supply, i) => supply && supplyFinding(recorded, i, supply, losses));
   // One cause, one finding: what is lost with the supply is no loose signal wire besides.
   const withSupply = dips.some((dip) => dip?.withSignal);
+  const feed = dips.findIndex((dip) => (withSupply ? dip?.withSignal : dip));
   const noneTurned = analysed.every(({ signal }, i) => feeds[i] || signal === "flat");
-  return analysed.map((analysis, i) => {
+  return analysed.map(({ leads, ...analysis }, i) => {
     const own = withSupply ? analysis.findings.filter(({ code }) => code !== "random-dropout") : analysis.findings;
+    const lost = own.length < analysis.findings.length;
+    const beside = feeds[i] || feed < 0 ? null : { supply: recorded.channels[feed]!.name, lost };
+    // A signal beside a supply that dips is not sound, however whole it is.
+    const dip = dips[i] ?? (beside && dips[feed]);
     // Losses that come with the supply repeat by chance, and are no ring's signature.
     const signaturePulses = withSupply && !own.some(({ ringLocked }) => ringLocked) ? null : analysis.signaturePulses;
     return {
       ...analysis,
       signaturePulses,
+      isSupply: Boolean(feeds[i]),
+      beside,
+      leading: leadingFinding(dip ? [...own, dip] : own, leads),
       warnings: [
         ...holeWarnings(recorded.holes),
         ...analysis.warnings,
@@ -156,7 +167,7 @@ function endOf({ startS, sampleS, channels }: Capture): number {
 }
 
 /** A channel whose findings are not yet weighed. */
-type Unweighed = Omit<ChannelAnalysis, "findings" | "leading"> & {
+type Unweighed = Omit<ChannelAnalysis, "findings" | "leading" | "isSupply" | "beside"> & {
   findings: Found[];
   /** What leads where no finding does. */
   leads: SignalKind;

@@ -1,17 +1,19 @@
 /** Wheels pushed by hand again and again, as an outside world records them, and facts of the trade said of such recordings. */
 import { describe, expect, it } from "vitest";
 import { handSpin, type HandKind } from "../../../bench/outside/hand-spins";
-import { analyseCapture } from "./analyse";
+import { analyseCapture, type ChannelAnalysis } from "./analyse";
 import { waveBetweenPushes } from "./between-pushes";
 import { excursions } from "./excursions";
 import { ringRaster } from "./raster";
+import { rasterWords } from "./raster-words";
+import { isUsable } from "./usable";
 
 function judged(kind: HandKind, from: number, runs: number, told = true) {
   return Array.from({ length: runs }, (_, n) => {
     const made = handSpin(from + n, kind);
     const capture = { name: "hand", sampleS: made.sampleS, startS: 0, channels: made.channels };
     const channels = analyseCapture(capture, { family: made.family, ...(told ? { pulses: made.poles } : {}) });
-    return { made, codes: channels.flatMap(({ findings }) => findings.map(({ code }) => code as string)) };
+    return { made, channels, codes: channels.flatMap(({ findings }) => findings.map(({ code }) => code as string)) };
   });
 }
 const share = (runs: { codes: string[] }[], is: (codes: string[]) => boolean) =>
@@ -79,13 +81,26 @@ describe("a wheel pushed by hand again and again", () => {
 
 describe("what stands beside the signal", () => {
   it("a feed that rises over some hundredths of a second when the key is turned does not dip", () => {
-    for (const { codes } of judged("key-on", 400, 4)) expect(codes).toEqual(["key-on-transient"]);
+    for (const { codes, channels } of judged("key-on", 400, 4)) {
+      expect(codes).toEqual(["key-on-transient"]);
+      // A supply that stands is no signal that is flat: nothing of it goes to the car.
+      expect(channels.map((one) => [one.isSupply, one.leading, isUsable(one)])).toEqual([
+        [false, "clean", true],
+        [true, "flat", false],
+      ]);
+    }
   });
 
   it("a feed that sinks is told, above the signal's level or below", () => {
     const runs = judged("supply-dip", 500, 5);
     for (const { codes } of runs) expect(codes).not.toContain("random-dropout");
     expect(share(runs, (codes) => codes.includes("supply-dip"))).toBe(1);
+    // Whichever channel is used, the car hears of the supply, and of no loose signal wire.
+    for (const { channels } of runs) {
+      const [signal, supply] = channels as [ChannelAnalysis, ChannelAnalysis];
+      expect([signal.beside?.supply, signal.leading, supply.leading]).toEqual(["supply", "supply-dip", "supply-dip"]);
+      expect(rasterWords(signal)).toMatch(signal.beside!.lost ? /supply/ : /^Even/);
+    }
   });
 
   // domain.md: the other side of the axle is the next best reference; under 0.6 of it a coil is too small.

@@ -6,11 +6,16 @@ import type { ChannelAnalysis } from "./analyse";
 const PLAINEST: readonly FindingCode[] = ["missing-pulses", "cracked-ring", "odd-tooth", "random-dropout", "eccentric"];
 
 /** What the raster looks like, and what that means, in one sentence. */
-export function rasterWords(codes: readonly FindingCode[]): string {
+export function rasterWords({ findings, beside }: Pick<ChannelAnalysis, "findings" | "beside">): string {
+  const codes = findings.map(({ code }) => code);
   if (codes.includes("missing-pulses") && codes.includes("random-dropout"))
     return t`A straight column and scatter besides: a bad ring, and a loose connection too.`;
   const plainest = PLAINEST.find((code) => codes.includes(code));
-  return (plainest && findingKind(plainest).raster?.()) ?? t`Even: no column, no scatter, no wave.`;
+  const told = plainest && findingKind(plainest).raster?.();
+  if (told) return told;
+  return beside?.lost
+    ? t`Red where the supply dipped. Even otherwise: no column, no wave.`
+    : t`Even: no column, no scatter, no wave.`;
 }
 
 /** Whether a count of pulses is all that a raster lacks. */

@@ -1,14 +1,17 @@
+import type { FindingCode } from "../checks/findings/findings";
 import type { ChannelAnalysis } from "./analyse";
 
 /**
  * Whether what a recording shows may count for the car. That every pulse is there clears size and levels too, which a
  * recording without volts has not shown, and is not so where some are lost and nothing tells by what; what it shows to be
- * wrong, it shows in any unit.
+ * wrong, it shows in any unit. A supply that stands says nothing of the signal.
  */
 export function isUsable({
   inVolts,
   undecided,
+  isSupply,
   leading,
-}: Pick<ChannelAnalysis, "inVolts" | "undecided" | "leading">): boolean {
+}: Pick<ChannelAnalysis, "inVolts" | "undecided" | "isSupply" | "leading">): boolean {
+  if (isSupply) return leading === ("supply-dip" satisfies FindingCode);
   return leading !== "clean" || (inVolts && !undecided);
 }

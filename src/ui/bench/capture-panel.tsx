@@ -4,6 +4,7 @@ import { jt } from "../keys/words";
 import { memo, useState } from "react";
 import { scopeAnswers } from "@/core/checks/scope-answers";
 import { captureReading } from "@/core/observation/read-observation";
+import { besideWords } from "@/core/waveform/beside-words";
 import { isUsable } from "@/core/waveform/usable";
 import type { Job } from "@/core/job/schema";
 import { findingKind, findingSays } from "@/core/checks/findings/findings";
@@ -79,7 +80,8 @@ export const CapturePanel = memo(function CapturePanel({
                 {say(warning)}
               </li>
             ))}
-            {channel.findings.length === 0 && isUsable(channel) && (
+            {channel.beside && <li className="border-t border-rule py-1.5">{besideWords(channel.beside)}</li>}
+            {channel.findings.length === 0 && isUsable(channel) && !channel.beside && (
               <li className="border-t border-rule py-1.5 text-verdigris">{t`✓ Nothing wrong found in it: ${channel.pulses} pulses, levels steady.`}</li>
             )}
           </ul>

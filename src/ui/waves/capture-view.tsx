@@ -150,7 +150,7 @@ export function CaptureView({
               <div className="mt-3">
                 <RingRasterView raster={raster} marked={marked} row={row} onRow={toRow} />
               </div>
-              <p className="mt-2">{rasterWords(channel.findings.map(({ code }) => code))}</p>
+              <p className="mt-2">{rasterWords(channel)}</p>
             </>
           ) : (
             <p className="py-4 text-muted">{noRasterWords(channel)}</p>

@@ -2,6 +2,7 @@ import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import { scopeAnswers } from "@/core/checks/scope-answers";
 import type { ChannelAnalysis } from "@/core/waveform/analyse";
+import { besideWords } from "@/core/waveform/beside-words";
 import { isUsable } from "@/core/waveform/usable";
 import { findingKind, findingSays } from "@/core/checks/findings/findings";
 import { useUnits } from "../settings/use-units";
@@ -79,9 +80,14 @@ export function FindingsPanel({
             <button type="button" className="min-h-8 text-sm underline" onClick={() => onShow(i)}>{t`show me`}</button>
           </li>
         ))}
-        {channel.findings.length === 0 && !channel.undecided && (
+        {channel.beside && <li className="border-b border-rule py-2">{besideWords(channel.beside)}</li>}
+        {channel.findings.length === 0 && !channel.undecided && !channel.beside && (
           <li className="border-b border-rule py-2 text-verdigris">
-            {otherCount ? t`Nothing else wrong found in this recording.` : t`✓ Nothing wrong found in this recording.`}
+            {channel.isSupply
+              ? t`✓ The supply stands all the time.`
+              : otherCount
+                ? t`Nothing else wrong found in this recording.`
+                : t`✓ Nothing wrong found in this recording.`}
           </li>
         )}
         {channel.frames && (
@@ -113,9 +119,11 @@ export function FindingsPanel({
         <p className="pt-3 text-sm text-verdigris">{t`✓ Result used.`}</p>
       ) : !isUsable(channel) ? (
         <p className="pt-3 text-sm text-muted">
-          {channel.undecided
-            ? t`Nothing to use yet: this recording clears nothing and condemns nothing.`
-            : t`Every pulse is there, but sizes were not measured: record in volts before this clears anything.`}
+          {channel.isSupply
+            ? t`This is the supply: what the recording says of the car is used from the signal's channel.`
+            : channel.undecided
+              ? t`Nothing to use yet: this recording clears nothing and condemns nothing.`
+              : t`Every pulse is there, but sizes were not measured: record in volts before this clears anything.`}
         </p>
       ) : (
         <Cap
