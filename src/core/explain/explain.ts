@@ -214,9 +214,7 @@ function rasterOf(setup: CornerSetup, condition: CarCondition, spin: Spin): Pick
   const [analysis] = analyseCapture(capture, { pulses, family: setup.family, tyre: setup.tyre });
   return {
     raster,
-    rasterSay: raster
-      ? rasterWords(analysis!)
-      : t`No pulse to fold: nothing gets through.`,
+    rasterSay: raster ? rasterWords(analysis!) : t`No pulse to fold: nothing gets through.`,
   };
 }
 

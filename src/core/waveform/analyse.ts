@@ -241,8 +241,15 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   // Met once alone, or too seldom to tell its distance, a gap may be the ring's or a wire's.
   const gapsOpen =
     !isWires && gaps.length > 0 && (isScreen || (ring ? losses.length === 0 : byLosses?.kind === "unsure"));
+  // What strong hash takes of the pulses, and what else is lost beneath it, nobody can tell.
+  const isHidden = gaps.length > 0 && (hashV > 0 || list.burstV > 0);
   const undecided =
-    gapsOpen || isSlow || isAliased(rhythm.periods) || endS !== null || (still !== null && still.toggles > 0);
+    gapsOpen ||
+    isHidden ||
+    isSlow ||
+    isAliased(rhythm.periods) ||
+    endS !== null ||
+    (still !== null && still.toggles > 0);
   const findings: Found[] = keyOn > 0 ? [keyOnFinding(keyOn, sampleS, capture.startS)] : [];
   findings.push(...(still?.findings ?? []));
   if (isTurning) {

@@ -6,7 +6,8 @@ import { waveBetweenPushes } from "./between-pushes";
 import { excursions } from "./excursions";
 import { ringRaster } from "./raster";
 import { rasterWords } from "./raster-words";
-import { isUsable } from "./usable";
+import { ownChannel } from "./other-side";
+import { isUsable, isUsableAt } from "./usable";
 
 function judged(kind: HandKind, from: number, runs: number, told = true) {
   return Array.from({ length: runs }, (_, n) => {
@@ -105,7 +106,10 @@ describe("what stands beside the signal", () => {
 
   // domain.md: the other side of the axle is the next best reference; under 0.6 of it a coil is too small.
   it("a coil at under half of the other side's is too small, whatever its make gives, and in parts of full scale too", () => {
-    for (const { made, codes } of judged("low-amplitude", 600, 3)) {
+    for (const { made, codes, channels } of judged("low-amplitude", 600, 3)) {
+      // What the left wheel shows is not used at the right one.
+      expect([ownChannel(channels, "RL"), ownChannel(channels, "RR")]).toEqual([0, 1]);
+      expect((["RL", "RR"] as const).map((corner) => isUsableAt(corner, channels[0]!))).toEqual([true, false]);
       expect(codes.filter((code) => code === "low-amplitude")).toHaveLength(1);
       const [left, right] = made.channels as [(typeof made.channels)[0], (typeof made.channels)[0]];
       const read = (names: [string, string]) =>

@@ -1,3 +1,4 @@
+import type { Corner } from "../units/corner";
 import { found, type Found } from "./finding";
 import type { SizeForSpeed } from "./coil-size";
 
@@ -45,6 +46,20 @@ export function bySides(own: readonly Found[], beside: Found | "alike" | null): 
 
 /** Both sides as small as this are too small for any make. */
 const FOR_ANY_MAKE = 0.95;
+
+/** The channel to look at first: this corner's own, as far as names tell, and no supply. */
+export function ownChannel(channels: readonly { name: string; isSupply: boolean }[], corner: Corner): number {
+  return Math.max(
+    0,
+    channels.findIndex(({ name, isSupply }) => !isSupply && isOfCorner(name, corner)),
+  );
+}
+
+/** Whether a channel may be this corner's: its name says no other side or axle. */
+export function isOfCorner(name: string, corner: Corner): boolean {
+  const [told, own] = [sideOf(name), sideOf(corner)];
+  return (told.side ?? own.side) === own.side && (told.axle ?? own.axle) === own.axle;
+}
 
 function areSides(one: string, other: string, alone: boolean): boolean {
   const [a, b] = [sideOf(one), sideOf(other)];

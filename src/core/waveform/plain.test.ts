@@ -6,6 +6,7 @@ import { describe, expect, it } from "vitest";
 import { plainRecording, type PlainDefect } from "../../../bench/outside/plain";
 import { readCaptureFile } from "../capture/read-file";
 import { analyseCapture } from "./analyse";
+import { rasterWords } from "./raster-words";
 import { isUsable } from "./usable";
 
 const EACH = 3;
@@ -21,6 +22,14 @@ function faultsIn(seed: number, defect: PlainDefect, isCounted = true): string[]
 }
 
 describe("another hand's recordings", () => {
+  it("hash that hides pulses is told, and used for nothing: not as a recording in which every pulse is there", () => {
+    const { text, file, family, teeth } = plainRecording(26120514);
+    const [signal] = analyseCapture(readCaptureFile(new TextEncoder().encode(text), file), { family, pulses: teeth });
+    expect(signal!.findings.map(({ code }) => code)).toEqual(["interference"]);
+    expect([signal!.leading, isUsable(signal!)]).toEqual(["clean", false]);
+    expect(rasterWords(signal!)).toMatch(/hash/);
+  });
+
   it.each(["clean", "probe-spike", "key-on-transient"] as const)("%s: no fault is named", (defect) => {
     const named = Array.from({ length: EACH }, (_, i) => faultsIn(500 + i, defect));
     expect(named).toEqual(named.map(() => []));

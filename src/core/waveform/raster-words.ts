@@ -6,13 +6,19 @@ import type { ChannelAnalysis } from "./analyse";
 const PLAINEST: readonly FindingCode[] = ["missing-pulses", "cracked-ring", "odd-tooth", "random-dropout", "eccentric"];
 
 /** What the raster looks like, and what that means, in one sentence. */
-export function rasterWords({ findings, beside }: Pick<ChannelAnalysis, "findings" | "beside">): string {
+export function rasterWords({
+  findings,
+  beside,
+  undecided,
+}: Pick<ChannelAnalysis, "findings" | "beside" | "undecided">): string {
   const codes = findings.map(({ code }) => code);
   if (codes.includes("missing-pulses") && codes.includes("random-dropout"))
     return t`A straight column and scatter besides: a bad ring, and a loose connection too.`;
   const plainest = PLAINEST.find((code) => codes.includes(code));
   const told = plainest && findingKind(plainest).raster?.();
   if (told) return told;
+  if (undecided && codes.includes("interference"))
+    return t`Scattered where hash hides pulses: that tells nothing of the ring or of a wire.`;
   return beside?.lost
     ? t`Red where the supply dipped. Even otherwise: no column, no wave.`
     : t`Even: no column, no scatter, no wave.`;

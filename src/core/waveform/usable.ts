@@ -1,5 +1,12 @@
 import type { FindingCode } from "../checks/findings/findings";
+import type { Corner } from "../units/corner";
 import type { ChannelAnalysis } from "./analyse";
+import { isOfCorner } from "./other-side";
+
+/** Whether a channel may be used at a corner: another wheel's is used there. */
+export function isUsableAt(corner: Corner, channel: Parameters<typeof isUsable>[0] & { name: string }): boolean {
+  return isOfCorner(channel.name, corner) && isUsable(channel);
+}
 
 /**
  * Whether what a recording shows may count for the car. That every pulse is there clears size and levels too, which a

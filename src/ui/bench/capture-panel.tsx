@@ -5,7 +5,8 @@ import { memo, useState } from "react";
 import { scopeAnswers } from "@/core/checks/scope-answers";
 import { captureReading } from "@/core/observation/read-observation";
 import { besideWords } from "@/core/waveform/beside-words";
-import { isUsable } from "@/core/waveform/usable";
+import { ownChannel } from "@/core/waveform/other-side";
+import { isUsableAt } from "@/core/waveform/usable";
 import type { Job } from "@/core/job/schema";
 import { findingKind, findingSays } from "@/core/checks/findings/findings";
 import type { Reading } from "@/core/observation/reading";
@@ -27,7 +28,8 @@ export const CapturePanel = memo(function CapturePanel({
   const say = useUnits();
   const { open: read, share, take, stop, markLogged } = useCapture(job);
   const [over, setOver] = useState(false);
-  const channel = read?.result.ok ? read.result.channels[0] : null;
+  const { corner } = job.setup;
+  const channel = read?.result.ok ? read.result.channels[ownChannel(read.result.channels, corner)] : null;
   return (
     <section
       aria-label={t`Capture`}
@@ -81,7 +83,7 @@ export const CapturePanel = memo(function CapturePanel({
               </li>
             ))}
             {channel.beside && <li className="border-t border-rule py-1.5">{besideWords(channel.beside)}</li>}
-            {channel.findings.length === 0 && isUsable(channel) && !channel.beside && (
+            {channel.findings.length === 0 && isUsableAt(corner, channel) && !channel.beside && (
               <li className="border-t border-rule py-1.5 text-verdigris">{t`✓ Nothing wrong found in it: ${channel.pulses} pulses, levels steady.`}</li>
             )}
           </ul>
@@ -91,7 +93,7 @@ export const CapturePanel = memo(function CapturePanel({
               channel.inVolts &&
               t` · ${channel.levels.lowV.toFixed(2)} / ${channel.levels.highV.toFixed(2)} V`
             }`}</p>
-            {!read.logged && isUsable(channel) && (
+            {!read.logged && isUsableAt(corner, channel) && (
               <Cap
                 lead
                 className="ml-auto"

@@ -6,7 +6,8 @@ import { jt } from "../keys/words";
 import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
-import { isUsable } from "@/core/waveform/usable";
+import { ownChannel } from "@/core/waveform/other-side";
+import { isUsableAt } from "@/core/waveform/usable";
 import { knownFrom, libraryItem, whoseRecording, type LibraryItem } from "@/core/library/library";
 import { usualCounts } from "@/core/circuit/setup";
 import type { Job } from "@/core/job/schema";
@@ -52,7 +53,8 @@ export function CaptureView({
   onTighten: (known: NonNullable<Job["setup"]["known"]>) => void;
 }) {
   const say = useUnits();
-  const [at, setAt] = useState(0);
+  const [chosen, setChosen] = useState<number | null>(null);
+  const at = chosen ?? ownChannel(result.channels, job.setup.corner);
   const channel = result.channels[Math.min(at, result.channels.length - 1)]!;
   const raster = result.rasters[Math.min(at, result.channels.length - 1)] ?? null;
   const { sampleS, startS, channels } = result.capture;
@@ -84,7 +86,10 @@ export function CaptureView({
     setFinding(next);
     show(next);
   });
-  useHotkeys("enter", () => !open.logged && isUsable(channel) && onWeigh(result, channel.leading, open.id));
+  useHotkeys(
+    "enter",
+    () => !open.logged && isUsableAt(job.setup.corner, channel) && onWeigh(result, channel.leading, open.id),
+  );
   const [comparedId, setComparedId] = useState<string | null>(null);
   const [library, setLibrary] = useState<LibraryItem[]>([]);
   useEffect(() => {
@@ -185,7 +190,8 @@ export function CaptureView({
             channelNames={result.channels.map(({ name }) => name)}
             at={at}
             logged={open.logged}
-            onChannel={setAt}
+            corner={job.setup.corner}
+            onChannel={setChosen}
             onShow={show}
             onWeigh={() => onWeigh(result, channel.leading, open.id)}
             onCount={onCount}

@@ -3,7 +3,9 @@ import { jt } from "../keys/words";
 import { scopeAnswers } from "@/core/checks/scope-answers";
 import type { ChannelAnalysis } from "@/core/waveform/analyse";
 import { besideWords } from "@/core/waveform/beside-words";
-import { isUsable } from "@/core/waveform/usable";
+import type { Corner } from "@/core/units/corner";
+import { isOfCorner } from "@/core/waveform/other-side";
+import { isUsableAt } from "@/core/waveform/usable";
 import { findingKind, findingSays } from "@/core/checks/findings/findings";
 import { useUnits } from "../settings/use-units";
 import { Cap } from "../keys/cap";
@@ -13,6 +15,7 @@ interface FindingsProps {
   channel: ChannelAnalysis;
   channelNames: readonly string[];
   at: number;
+  corner: Corner;
   logged: boolean;
   onChannel: (at: number) => void;
   onShow: (finding: number) => void;
@@ -26,6 +29,7 @@ export function FindingsPanel({
   channel,
   channelNames,
   at,
+  corner,
   logged,
   onChannel,
   onShow,
@@ -117,13 +121,15 @@ export function FindingsPanel({
       </ol>
       {logged ? (
         <p className="pt-3 text-sm text-verdigris">{t`✓ Result used.`}</p>
-      ) : !isUsable(channel) ? (
+      ) : !isUsableAt(corner, channel) ? (
         <p className="pt-3 text-sm text-muted">
-          {channel.isSupply
-            ? t`This is the supply: what the recording says of the car is used from the signal's channel.`
-            : channel.undecided
-              ? t`Nothing to use yet: this recording clears nothing and condemns nothing.`
-              : t`Every pulse is there, but sizes were not measured: record in volts before this clears anything.`}
+          {!isOfCorner(channel.name, corner)
+            ? t`This is another wheel's: what it shows is used at its own corner.`
+            : channel.isSupply
+              ? t`This is the supply: what the recording says of the car is used from the signal's channel.`
+              : channel.undecided
+                ? t`Nothing to use yet: this recording clears nothing and condemns nothing.`
+                : t`Every pulse is there, but sizes were not measured: record in volts before this clears anything.`}
         </p>
       ) : (
         <Cap
