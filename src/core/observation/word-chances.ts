@@ -67,6 +67,7 @@ function shownInstead(
       ...(onSupply ? { "supply-dip": lost * SUPPLY_RECORDED } : {}),
       ...(comesAndGoes ? {} : lossesSeen(lost * (onSupply ? 1 - SUPPLY_RECORDED : 1), volts, family)),
     };
+  if (onSupply && comesAndGoes) return { "supply-dip": DIPS_ALONE * SUPPLY_RECORDED };
   if (family !== "passive" && ring.wobble === 0 && lostShare > LEAST_LOST && lostShare < MOST_LOST)
     return { "duty-shift": UNEVEN_FIRST };
   return {};
@@ -80,6 +81,8 @@ const SWITCHES_BY_ITSELF = { "random-dropout": 0.08, "signal-parked": 0.08 };
 const FLICKERS = 0.12;
 /** How often the supply is recorded with the signal (engineering judgement). */
 const SUPPLY_RECORDED = 0.35;
+/** How often it is then seen to dip although no pulse is lost (engineering judgement). */
+const DIPS_ALONE = 0.15;
 /** How often a field near the switching points shows in the duty before it does in lost poles, of those that lose this share. */
 const UNEVEN_FIRST = 0.45;
 const [LEAST_LOST, MOST_LOST] = [0.005, 0.6];

@@ -91,6 +91,8 @@ export interface ChannelAnalysis {
 }
 
 const FEWEST_ON_SCREEN = 5;
+/** A period so many times the usual one has room for a pulse that hash hides. */
+const HIDES = 1.5;
 /** A tooth that stands out must have been seen twice. */
 const FEWEST_TURNS = 1.3;
 
@@ -242,7 +244,8 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const gapsOpen =
     !isWires && gaps.length > 0 && (isScreen || (ring ? losses.length === 0 : byLosses?.kind === "unsure"));
   // What strong hash takes of the pulses, and what else is lost beneath it, nobody can tell.
-  const isHidden = gaps.length > 0 && (hashV > 0 || list.burstV > 0);
+  const isHidden =
+    (hashV > 0 || list.burstV > 0) && rhythm.ratios.some((ratio, i) => ratio > HIDES && !rhythm.motion.aside[i]);
   const undecided =
     gapsOpen ||
     isHidden ||
