@@ -151,3 +151,27 @@ test("a record that does not read is mended, deleted and brought back; all jobs 
   await expect(page.getByText(/jobs are on the board/)).toBeVisible();
   await expect(page.getByRole("button", { name: "Delete Torn Skua" })).toBeVisible();
 });
+
+test("a key pressed, and a cap tapped, before the program is there to hear it are not lost", async ({ page }) => {
+  /** Opens a page whose scripts come when it is told so. */
+  const late = async (address: string) => {
+    let come = () => {};
+    const meanwhile = new Promise<void>((resolve) => (come = resolve));
+    await page.route(
+      (url) => url.pathname.endsWith(".js") && url.pathname.startsWith("/_next/static/chunks/"),
+      (route) => meanwhile.then(() => route.continue()),
+    );
+    await page.goto(address, { waitUntil: "commit" });
+    await expect(page.getByText("One moment…")).toBeVisible();
+    return come;
+  };
+  const scripts = await late("/settings");
+  await page.keyboard.press("j");
+  scripts();
+  await expect(page).toHaveURL("/");
+
+  const more = await late("/");
+  await page.locator("[data-early-key=n]").click();
+  more();
+  await expect(page.getByRole("heading", { name: "What is known" })).toBeVisible();
+});

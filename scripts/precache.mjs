@@ -18,7 +18,7 @@ export function writePrecache() {
     join(root, "public/precache.json"),
     JSON.stringify({
       build,
-      files: [...files, ...demo, "/icon.svg", "/look.js", "/sound-tap.js", "/manifest.webmanifest"],
+      files: [...files, ...demo, "/icon.svg", "/look.js", "/early-keys.js", "/sound-tap.js", "/manifest.webmanifest"],
       pages,
     }),
   );

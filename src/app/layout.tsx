@@ -30,6 +30,7 @@ export default async function Layout({ children }: { children: ReactNode }) {
       <head>
         {/* Blocking on purpose: the look must stand before anything is painted. */}
         <script nonce={nonce} src="/look.js" />
+        <script nonce={nonce} src="/early-keys.js" />
         {language !== "en" && (
           <link rel="preload" href={`/words/${language}.json`} as="fetch" crossOrigin="anonymous" />
         )}

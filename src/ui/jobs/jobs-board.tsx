@@ -16,6 +16,7 @@ import { listJobs, onOtherTab, removeJob, restoreRecord, saveJob, type Unreadabl
 import { addCaptures } from "@/store/captures";
 
 import { Cap } from "../keys/cap";
+import { useEarlyKeys } from "../keys/early-keys";
 import { FileCap } from "../keys/file-cap";
 import { places } from "../keys/rooms";
 import { download } from "./download";
@@ -125,6 +126,7 @@ export function JobsBoard({ seedDemo: seed }: { seedDemo: boolean }) {
       if (place) router.push(place.path);
     },
   );
+  useEarlyKeys();
   const put = async (jobs: readonly Job[]) => {
     try {
       for (const job of jobs) await saveJob(job);

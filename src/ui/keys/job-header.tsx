@@ -8,6 +8,7 @@ import { useHotkeys } from "react-hotkeys-hook";
 import type { Job } from "@/core/job/schema";
 import { Palette } from "./palette";
 import { CornerSwitch } from "./corner-switch";
+import { useEarlyKeys } from "./early-keys";
 import { jobRooms, places } from "./rooms";
 
 /** Name of the car, its corner, and the caps that lead from screen to screen. */
@@ -21,6 +22,7 @@ export function JobHeader({ job, here, children }: { job: Job; here: string; chi
       if (screen) router.push(`${screen.path}?job=${job.id}`);
     },
   );
+  useEarlyKeys();
   return (
     <header className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-rule px-4 py-2 max-sm:px-2">
       <Link href="/" className="text-lg font-bold tracking-tight" title={t`Jobs (J)`}>

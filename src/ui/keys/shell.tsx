@@ -45,7 +45,7 @@ export function Shell({ words, path, search }: ShellProps) {
             {places.map((room) => (
               <Key key={room.path} room={room} words={words} />
             ))}
-            <span className="cap lead">
+            <span className="cap lead" data-early-key="n">
               <span className="legend" aria-hidden="true">
                 N
               </span>
