@@ -5,7 +5,9 @@
  * usage: npm run bench:outside-waves -- [recordings] [--plain | --shop | --hands | --all] [--uncounted] [--seed N] [--misses]
  */
 import { parseArgs } from "node:util";
+import { findingKind, leadingWord, type FindingCode } from "../../src/core/checks/findings/findings";
 import { analyseCapture } from "../../src/core/waveform/analyse";
+import { isUsable } from "../../src/core/waveform/usable";
 import { shareWithInterval } from "../wilson";
 import { readCaptureFile } from "../../src/core/capture/read-file";
 import { handSpin } from "./hand-spins";
@@ -45,6 +47,8 @@ const of = (code: string) => {
 };
 /** How sure each finding was said to be, and whether it was so. */
 const said: { confidence: number; right: boolean }[] = [];
+/** What went to the car: the word of what was wrong, another fault's, none of a sound wheel's, or nothing at all. */
+const words = { right: 0, wrong: 0, missed: 0, unused: 0 };
 let [clean, cleanRight, rest, restRight, counted, countRight] = [0, 0, 0, 0, 0, 0];
 for (let n = 0; n < COUNT; n++) {
   const made = makers[n % makers.length]!(seed * SEEDS_OF_A_RUN + n);
@@ -74,11 +78,32 @@ for (let n = 0; n < COUNT; n++) {
   for (const { findings } of analysed)
     for (const { code, confidence } of findings)
       if (!INNOCENT.has(code)) said.push({ confidence, right: follows(code) });
+  const sent = sentWord(analysed[0]!, wanted, follows);
+  words[sent]++;
   const right = wanted === null ? faults.length === 0 : codes.has(wanted as never) && faults.every(follows);
-  if (values.misses && !right)
+  if (values.misses && (!right || sent === "wrong" || sent === "missed"))
     console.log(
-      `#${seed * SEEDS_OF_A_RUN + n} ${made.family} ${made.motion} ${made.defect} ${(1 / made.capture.sampleS / 1000).toFixed(1)} kS/s: ${[...codes].join(", ") || "nothing"} (${analysed[0]!.signal}, ${analysed[0]!.pulses} pulses, ${analysed[0]!.revolutions?.toFixed(1)} turns)`,
+      `#${seed * SEEDS_OF_A_RUN + n} ${made.family} ${made.motion} ${made.defect} ${(1 / made.capture.sampleS / 1000).toFixed(1)} kS/s: ${[...codes].join(", ") || "nothing"} (${analysed[0]!.signal}, ${analysed[0]!.pulses} pulses, ${analysed[0]!.revolutions?.toFixed(1)} turns; word “${analysed[0]!.leading}”: ${sent})`,
     );
+}
+
+/** Whether the word under which the signal itself would enter the line-up is of what was wrong with the wheel. */
+function sentWord(
+  signal: ReturnType<typeof analyseCapture>[number],
+  wanted: string | null,
+  follows: (code: string) => boolean,
+): keyof typeof words {
+  if (!isUsable(signal)) return "unused";
+  const { leading } = signal;
+  const isOf = (code: FindingCode) => leading === code || leading === leadingWord([code]);
+  const codes = signal.findings.map(({ code }) => code).filter((code) => !INNOCENT.has(code));
+  const isLoss = leading === "signal-lost" || leading === "signal-parked";
+  // Hash over whole pulses is no fault of the wheel.
+  const isWhole = wanted === null || findingKind(wanted as FindingCode).as === "clean";
+  if (leading === "clean") return isWhole ? "right" : "missed";
+  if (wanted === null) return "wrong";
+  if (isOf(wanted as FindingCode) || (isLoss && wanted === "random-dropout")) return "right";
+  return codes.some((code) => follows(code) && isOf(code)) ? "right" : "wrong";
 }
 
 function fromField(one: number) {
@@ -147,6 +172,9 @@ const ece =
 console.log(`confidence of ${said.length} findings: ECE ${ece.toFixed(3)}`);
 for (const { own, mean, right } of bins)
   if (own.length > 0) console.log(`  said ${mean.toFixed(2)}: so ${shareWithInterval(right, own.length)}`);
+console.log(
+  `word for the car: right ${shareWithInterval(words.right, COUNT)}, a wrong one ${words.wrong}, sound though it is not ${words.missed}, none ${words.unused}`,
+);
 console.log(
   `count right where one is named ${shareWithInterval(countRight, counted)}, named on ${counted} of ${COUNT}`,
 );

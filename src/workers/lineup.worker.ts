@@ -25,7 +25,7 @@ import type { Observation } from "../core/observation/observation";
 import { keepCheckpoint, keptCheckpoint } from "../store/checkpoints";
 import { MODEL } from "../store/worked-out";
 import { PROGRESS_CHANNEL, type WeighingProgress } from "./weighing-progress";
-import { meteredCar, readSimulated, recordSimulated } from "../core/simulated/simulated-reading";
+import { meteredCar, readSimulated, recordSimulated, type SimulatedReading } from "../core/simulated/simulated-reading";
 import { debrief, type Debrief } from "../core/practice/debrief";
 import { typedValue } from "../core/observation/typed-value";
 
@@ -187,7 +187,7 @@ const api = {
   },
 
   /** What a simulated instrument shows; null on a real job. */
-  readSimulated(job: Job, hookup: Hookup): string | null {
+  readSimulated(job: Job, hookup: Hookup): SimulatedReading | null {
     return readSimulated(job, hookup);
   },
 

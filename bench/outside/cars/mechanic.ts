@@ -25,10 +25,17 @@ export async function answer(
 ): Promise<Record<string, string>> {
   const check = d.chance(WRONG_PIN) ? beside(corner, asked) : asked;
   const there = d.chance(shownDuty(corner, check));
+  const said = check.state.recorded ? whatCame(there, corner, d) : {};
   const now: Corner = there ? corner : { make: corner.make, trouble: { ...HEALTHY, part: corner.trouble.part } };
   if (check.look !== undefined) return { value: await looked(now, corner, check.look, check.state, d) };
-  if (check.instrument === "scope") return { finding: await captured(now, corner, check, d, analyse) };
-  return { value: await measured(now, check, d) };
+  if (check.instrument === "scope") return { ...said, finding: await captured(now, corner, check, d, analyse) };
+  return { ...said, value: await measured(now, check, d) };
+}
+
+/** Two of three say whether the lamp came on while they drove; some lamps are overlooked, and some are another fault's. */
+function whatCame(there: boolean, { trouble }: Corner, d: Dice): Record<string, string> {
+  if (!d.chance(0.66)) return {};
+  return { meanwhile: d.chance(there && trouble.part !== "none" ? 0.93 : 0.03) ? "came" : "stayed-away" };
 }
 
 const WRONG_PIN = 0.015;

@@ -116,12 +116,12 @@ export async function diagnoseOutsideCar(
       };
     const { instrument, red, black, look, state } = asked;
     const check = { instrument, red, black, look, state } as Proposed;
-    const seen = await answer({ make, trouble }, check, d, analyse);
+    const { meanwhile, ...seen } = await answer({ make, trouble }, check, d, analyse);
     const reading = readingSchema.parse({
       instrument,
       ...(instrument === "scope" ? { point: red } : { red, black }),
       look,
-      state,
+      state: { ...state, ...(meanwhile ? { meanwhile } : {}) },
       ...seen,
     });
     file.readings.push(reading);
@@ -141,7 +141,7 @@ export async function diagnoseOutsideCar(
       state.key,
       state.wheel,
       ...state.unplugged,
-      state.recorded ? "recorded" : state.watched ? "watched" : "",
+      state.recorded ? `recorded ${meanwhile ?? ""}` : state.watched ? "watched" : "",
     ].join(" ");
     steps.push(`${instrument} ${where} [${how}] = ${Object.values(seen)[0]}`);
   }
@@ -200,10 +200,11 @@ export async function mendOutsideCar(seed: number, analyse: Analyse): Promise<Tw
     }
     if (!next[0]) break;
     const { instrument, red, black, look, state } = next[0];
-    const seen = await answer(corner(), { instrument, red, black, look, state } as Proposed, d, analyse);
+    const asked = { instrument, red, black, look, state } as Proposed;
+    const { meanwhile, ...seen } = await answer(corner(), asked, d, analyse);
     diagnosing.read(
       readingSchema.parse({
-        ...{ instrument, look, state, ...seen },
+        ...{ instrument, look, state: { ...state, ...(meanwhile ? { meanwhile } : {}) }, ...seen },
         ...(instrument === "scope" ? { point: red } : { red, black }),
       }),
     );

@@ -237,7 +237,7 @@ export class Belief implements Posterior {
   #add(observation: Observation): Weighed {
     const candidates = this.#candidates;
     const before = this.shares();
-    const { trusted, pulls, table } = weighIn(
+    const { trusted, pulls, table, meanwhile } = weighIn(
       observation,
       this.#bench(observation.hookup, candidates, this.#clouds, this.#forecasts, (g) => this.#moved(g)),
       this.#moment(observation.hookup, before),
@@ -252,7 +252,8 @@ export class Belief implements Posterior {
       weighed,
       Uint8Array.from(trusted, (chance) => packedSlip(1 - chance)),
     );
-    this.#weighUnlisted(observation, overall, table);
+    // What is in no list comes and goes as what is.
+    this.#weighUnlisted(observation, overall / meanwhile, table);
     this.#answered.note(observation, table, candidates.weight);
     this.#touch(observation);
     this.#resampleThin();

@@ -60,9 +60,8 @@ export class Forecasts {
     hookups: readonly Hookup[],
     matters: (group: number, hookup: Hookup, older: boolean) => boolean,
   ): ForecastTable[] {
-    for (const sharing of byState(hookups.filter((hookup) => !this.shelved.has(hookupKey(hookup)))))
-      this.shelve(sharing);
-    const wanted = new Set(hookups.map((hookup) => this.shelved.get(hookupKey(hookup))!));
+    for (const sharing of byState(hookups.filter((hookup) => !this.shelf(hookup)))) this.shelve(sharing);
+    const wanted = new Set(hookups.map((hookup) => this.shelf(hookup)!));
     const isDue = (one: Shelved, g: number): boolean => {
       const older = one.made[g] !== NEVER;
       if (one.made[g] === this.moves[g]) return false;
@@ -79,7 +78,7 @@ export class Forecasts {
         for (const one of due) one.made[g] = this.moves[g]!;
       });
     }
-    return hookups.map((hookup) => this.shelved.get(hookupKey(hookup))!.table);
+    return hookups.map((hookup) => this.shelf(hookup)!.table);
   }
 
   /** Says that a group's candidates have moved. */
@@ -93,7 +92,7 @@ export class Forecasts {
    * @param wide whether the clouds have any width along a score
    */
   gradient(hookup: Hookup, g: number, row: number, wide: (dimension: number) => boolean): Float64Array {
-    const one = this.shelved.get(hookupKey(hookup))!;
+    const one = this.shelf(hookup)!;
     if (one.gradientsMade[g] !== one.made[g]) {
       one.gradients[g] = new Map();
       one.gradientsMade[g] = one.made[g]!;
@@ -102,6 +101,10 @@ export class Forecasts {
     if (!kept.has(row))
       kept.set(row, differenceQuotients(this.candidates, this.candidates.groups[g]!, row, one.reader, one.at, wide));
     return kept.get(row)!;
+  }
+
+  private shelf(hookup: Hookup): Shelved | undefined {
+    return this.shelved.get(shelfKey(hookup));
   }
 
   private shelve(hookups: Hookup[]): void {
@@ -115,8 +118,13 @@ export class Forecasts {
       return { reader, at, table, made: never(), gradients: [], gradientsMade: never() };
     });
     this.shelves.push(shelf);
-    for (const one of shelf) this.shelved.set(hookupKey(one.table.hookup), one);
+    for (const one of shelf) this.shelved.set(shelfKey(one.table.hookup), one);
   }
+}
+
+/** What the fault did meanwhile makes another forecast of the same hook-up. */
+function shelfKey(hookup: Hookup): string {
+  return hookupKey(hookup) + (hookup.state.meanwhile ?? "");
 }
 
 /** One hook-up's table, the reader it shares with others in its state, and when each group was last forecast. */

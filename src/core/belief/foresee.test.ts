@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { answersFor } from "../checks/answers";
 import { checkCatalogue } from "../checks/catalogue";
+import { withMeanwhile } from "../checks/hookup";
 import { cornerSetupSchema, families } from "../circuit/setup";
 import { complaintSchema } from "../complaint/complaint";
 import { canToggle, typedValue } from "../observation/typed-value";
@@ -32,7 +33,8 @@ describe("the share foreseen", () => {
         const belief = new Belief(setup, complaintSchema.parse({ presence }), { seed, perGroup: 12 });
         const checks = checkCatalogue(setup, presence === "intermittent");
         list.forEach(({ check, value, pick }, at) => {
-          const { hookup } = checks[check % checks.length]!;
+          const chosen = checks[check % checks.length]!.hookup;
+          const hookup = withMeanwhile(chosen, [null, "came" as const, "stayed-away" as const][pick % 3]!);
           const words = answersFor(hookup)?.words;
           const unit = hookup.instrument.startsWith("volts") ? " V" : hookup.instrument === "amps-dc" ? " A" : "";
           const number = VALUES[value % VALUES.length]!;

@@ -12,6 +12,7 @@ import {
 } from "./forecasts";
 import type { Cloud } from "./kernel";
 import type { Localisation } from "./localisation";
+import { weighMeanwhile } from "./meanwhile";
 import { scaleError, toScale } from "../observation/scale";
 import { weighAtom, weighNumber, type NumberRead, type Pull } from "./weigh";
 
@@ -44,6 +45,8 @@ export interface WeighedIn {
   trusted: Float64Array;
   pulls: (Pull | null)[] | null;
   table: ForecastTable;
+  /** What all weights together were multiplied by for what the fault did meanwhile. */
+  meanwhile: number;
 }
 
 /** Weighs one observation into every group; weights are left as they come, not yet brought back to 1. */
@@ -51,6 +54,7 @@ export function weighIn(observed: Observed, bench: Bench, moment: Moment): Weigh
   const { candidates } = bench;
   const { value, hookup } = observed;
   const trusted = new Float64Array(candidates.count);
+  const meanwhile = weighMeanwhile(hookup, candidates);
   const { readBefore } = moment;
   let table = bench.tableNow();
   let pulls: (Pull | null)[] | null = null;
@@ -68,11 +72,12 @@ export function weighIn(observed: Observed, bench: Bench, moment: Moment): Weigh
     end("high", table as NumberTable);
     for (let row = 0; row < trusted.length; row++) trusted[row]! *= first[row]!;
   } else {
+    const before = sharesOf(candidates.weight, candidates);
     for (const group of candidates.groups)
       weighAtom(observed, table, candidates, group, trusted, readBefore?.kind === "over-limit");
-    pool(bench.localisation.untouched(hookup), moment.touched, candidates, moment.shares, evenly);
+    pool(bench.localisation.untouched(hookup), moment.touched, candidates, before, evenly);
   }
-  return { trusted, pulls, table };
+  return { trusted, pulls, table, meanwhile };
 }
 
 /** @param numbers the forecasts of what was read @param plain those it was made of, where it is one end of a range */
@@ -128,7 +133,7 @@ function weighNumbers(
   };
   const first = lead >= 0 ? weigh(lead) : null;
   const pulls = candidates.groups.map((_, g) => (g === lead ? first : weigh(g)));
-  const before = Float64Array.from(candidates.groups, (group) => sumOf(was, group.first, group.size));
+  const before = sharesOf(was, candidates);
   pool(same, touched, candidates, before, bySlot(same, read, numbers, candidates, was, before, trusted));
   return pulls;
 }
@@ -229,6 +234,10 @@ function pool(
     const factor = ((left / held) * before[g]! * times(g)) / after[g]!;
     for (let row = first; row < first + size; row++) weight[row]! *= factor;
   });
+}
+
+function sharesOf(weight: Float64Array, { groups }: Candidates): Float64Array {
+  return Float64Array.from(groups, ({ first, size }) => sumOf(weight, first, size));
 }
 
 function sumOf(weight: Float64Array, first: number, size: number): number {

@@ -1,7 +1,7 @@
 import type { LookInstrument } from "./instruments";
 import { parsePoint, pointText, type Point } from "../circuit/point";
 import type { CornerSetup } from "../circuit/setup";
-import { stateKey, type CircuitState } from "../circuit/state";
+import { stateKey, type CircuitState, type Meanwhile } from "../circuit/state";
 import type { LookId } from "./looks/looks";
 
 /** A physical description of one measurement: instrument, where both probes stand, and what the car is doing. */
@@ -32,6 +32,13 @@ function makeKey(hookup: Hookup): string {
   const where =
     "look" in hookup ? hookup.look : pointText(hookup.red) + ("black" in hookup ? `>${pointText(hookup.black)}` : "");
   return `${hookup.instrument}:${where}:${stateKey(hookup.state)}`;
+}
+
+/** The same hook-up with what the fault did meanwhile; null where nobody looked. Only of what is recorded for hours is it asked. */
+export function withMeanwhile<H extends Hookup>(hookup: H, meanwhile: Meanwhile | null): H {
+  const state = { ...hookup.state };
+  delete state.meanwhile;
+  return { ...hookup, state: meanwhile && state.recorded ? { ...state, meanwhile } : state };
 }
 
 /** The points a hook-up touches. */

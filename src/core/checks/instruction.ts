@@ -42,9 +42,11 @@ function recordingSentence(hookup: Exclude<Hookup, { look: unknown }>, setup: Co
   const driven = t`Everything plugged in; the car driven for hours as when it fails, leads tied clear of wheel and exhaust.`;
   const red = pointWords(hookup.red, setup);
   if (hookup.instrument === "scope")
-    return t`${driven} Scope or logger on ${red}, ${scopeReference(setup, hookup.red)}. Choose what the signal did at its worst.`;
-  return t`${driven} Recorder, or meter on ${instrumentWords[hookup.instrument]} with MIN/MAX hold: red on ${red}, black on ${pointWords(hookup.black, setup)}. Type the value it jumped to, or the steady one.`;
+    return t`${driven} Scope or logger on ${red}, ${scopeReference(setup, hookup.red)}. Choose what the signal did at its worst. ${CAME()}`;
+  return t`${driven} Recorder, or meter on ${instrumentWords[hookup.instrument]} with MIN/MAX hold: red on ${red}, black on ${pointWords(hookup.black, setup)}. Type the value it jumped to, or the steady one. ${CAME()}`;
 }
+
+const CAME = () => t`Say whether the warning came meanwhile.`;
 
 /** A point as said aloud: “the supply wire of connector C1, module side”. */
 export function pointWords(point: Point, setup: CornerSetup): string {

@@ -1,6 +1,6 @@
 import { t } from "../words/words";
 import type { Point } from "../circuit/point";
-import type { CircuitState } from "../circuit/state";
+import type { CircuitState, Meanwhile } from "../circuit/state";
 import { stationWords } from "../faults/places";
 import { conductorWord } from "../faults/wire-faults";
 import type { Hookup } from "./hookup";
@@ -36,9 +36,15 @@ export function stateWords(state: CircuitState): string {
   for (const station of state.unplugged) words.push(t`${stationWords(station)} open`);
   if (state.wheel !== "still") words.push(motionWords(state.wheel));
   if (state.recorded) words.push(t`recorded for hours`);
-  else if (state.watched) words.push(t`watched while moved`);
+  if (state.meanwhile) words.push(meanwhileWords(state.meanwhile));
+  if (state.watched && !state.recorded) words.push(t`watched while moved`);
   if (state.load) words.push(t`${state.load.kind} ${state.load.red} to ${state.load.black}`);
   return words.join(", ");
+}
+
+/** What the fault did while something was recorded. */
+export function meanwhileWords(meanwhile: Meanwhile): string {
+  return meanwhile === "came" ? t`the fault came` : t`the fault stayed away`;
 }
 
 /** How the wheel moves, in a word or two. */

@@ -13,11 +13,14 @@ export const circuitStateSchema = z.object({
   watched: z.optional(z.boolean()),
   /** Watched by a recorder for hours, driven, steered and left in the weather. */
   recorded: z.optional(z.boolean()),
+  /** Whether the fault showed itself to whoever drove meanwhile, by its lamp or a live speed; not said where nobody looked. */
+  meanwhile: z.optional(z.enum(["came", "stayed-away"])),
   load: z.optional(z.object({ kind: z.enum(["lamp", "led"]), red: z.string(), black: z.string() })),
 });
 
 export type CircuitState = z.infer<typeof circuitStateSchema>;
 export type WheelMotion = CircuitState["wheel"];
+export type Meanwhile = NonNullable<CircuitState["meanwhile"]>;
 
 /** A hand spin of one turn a second is about 7 km/h on an ordinary tyre, an axle idling in gear on the lift about 8; creeping is a slow push. */
 const USUAL_SPEED_KMH: Record<WheelMotion, number> = { still: 0, creep: 0.5, hand: 7, "in-gear": 8, driven: 30 };

@@ -16,6 +16,11 @@ export type Read<T> = { ok: true; value: T } | { ok: false; say: string };
 /** The hook-up a written reading describes, or what this corner does not have. */
 export function hookupOf(reading: Reading, setup: CornerSetup): Read<Hookup> {
   const { instrument, state } = reading;
+  if (state.meanwhile && !state.recorded)
+    return {
+      ok: false,
+      say: t`meanwhile “${state.meanwhile}”: only of what is recorded for hours is it asked whether the fault came; add "recorded": true or leave it out`,
+    };
   const unknown = state.unplugged.find((one) => !stationsOf(setup).some(({ station }) => station === one));
   if (unknown)
     return {

@@ -1,9 +1,10 @@
 /** How much of an intermittent each check sees: a chance, never less for longer watching. */
 import { describe, expect, it } from "vitest";
 import { checkCatalogue, type Check } from "../checks/catalogue";
+import { withMeanwhile } from "../checks/hookup";
 import { lookOf } from "../checks/looks/looks";
 import { cornerSetupSchema, families } from "../circuit/setup";
-import { seenShare } from "./seen-share";
+import { meanwhileChance, seenShare } from "./seen-share";
 
 const DUTIES = [0, 0.05, 0.3, 0.8, 1];
 const path = [
@@ -46,6 +47,16 @@ describe.each(families)("of a %s corner", (family) => {
         expect(seenShare(hookup, 0.3), id).toBeGreaterThan(seenShare(without(flag, hookup), 0.3));
     }
     for (const { hookup, id } of checks) expect(seenShare(hookup, 0.3), id).toBeGreaterThanOrEqual(0.3 - 1e-12);
+  });
+
+  it("what the fault did meanwhile, unsaid, is both of what may be said, each by its chance", () => {
+    for (const { hookup, id } of checks.filter(({ hookup }) => hookup.state.recorded))
+      for (const duty of [0.05, 0.3, 0.8]) {
+        const share = (meanwhile: "came" | "stayed-away") =>
+          meanwhileChance(meanwhile, duty) * seenShare(withMeanwhile(hookup, meanwhile), duty);
+        expect(share("came") + share("stayed-away"), id).toBeCloseTo(seenShare(hookup, duty), 10);
+        expect(seenShare(withMeanwhile(hookup, "came"), duty), id).toBeGreaterThan(seenShare(hookup, duty));
+      }
   });
 
   it("drops are watched across joined contacts and along wires, one conductor at a time, where a sensor draws current", () => {

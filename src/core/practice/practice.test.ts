@@ -34,7 +34,7 @@ function with_(job: Job, ids: string[], repair: string): Job {
   let now = job;
   for (const [i, id] of ids.entries()) {
     const { hookup } = checkCatalogue(job.setup).find((check) => check.id.startsWith(id))!;
-    const reading = readingFrom(hookup, readSimulated(now, hookup)!);
+    const reading = readingFrom(hookup, readSimulated(now, hookup)!.shown);
     now = {
       ...now,
       entries: [...now.entries, { id: `r${i}`, at: `2026-01-01T00:0${i}:00Z`, kind: "reading", reading }],
@@ -156,7 +156,7 @@ describe("practice", () => {
     };
     const { hookup } = checkCatalogue(job.setup).find(({ id }) => id.startsWith("volts-dc:plug.out.supply>battery"))!;
     const volts = (one: Job) => {
-      const shown = readSimulated(one, hookup)!;
+      const { shown } = readSimulated(one, hookup)!;
       return Number.parseFloat(shown) * (shown.includes("mV") ? 1e-3 : 1);
     };
     const [sensorDone, supplyDone] = ["sensor-open@sensor", "channel-supply@module-supply"].map((id) =>
@@ -171,12 +171,29 @@ describe("practice", () => {
     expect(volts(done)).toBeGreaterThan(8);
   });
 
+  it("what is recorded for hours says whether the fault came meanwhile, and of a mended car that it stayed away", () => {
+    const came = (simulated: Job["simulated"], seeds: number[]) =>
+      seeds.filter((seed) => {
+        const job: Job = { ...jobOf(), simulated: { ...simulated!, seed } };
+        const { hookup } = checkCatalogue(job.setup, true).find(({ hookup }) => hookup.state.recorded)!;
+        return readSimulated(job, hookup)!.meanwhile === "came";
+      }).length;
+    const seeds = Array.from({ length: 20 }, (_, i) => i + 1);
+    expect(came({ fault: "sensor-open@sensor", seed: 0, intermittent: true }, seeds)).toBeGreaterThan(12);
+    expect(came({ fault: "nothing@none", seed: 0, intermittent: true }, seeds)).toBeLessThan(4);
+    const { hookup } = checkCatalogue(jobOf().setup).find(({ id }) => id.startsWith("volts-dc"))!;
+    expect(
+      readSimulated({ ...jobOf(), simulated: { fault: "sensor-open@sensor", seed: 3, intermittent: true } }, hookup)!
+        .meanwhile,
+    ).toBeNull();
+  });
+
   it("instruments read the simulated car, and a mended one reads healthy", () => {
     const job = { ...jobOf(), simulated: { fault: "sensor-open@sensor", seed: 3, intermittent: false } };
     const { hookup } = checkCatalogue(job.setup).find(({ id }) => id.startsWith("volts-dc:c1.out.return>battery"))!;
-    expect(Number.parseFloat(readSimulated(job, hookup)!)).toBeLessThan(100);
+    expect(Number.parseFloat(readSimulated(job, hookup)!.shown)).toBeLessThan(100);
     const mended = with_(job, [], "sensor-open@sensor");
-    expect(readSimulated(mended, hookup)).toMatch(/^(0\.[3-9]|[1-4]\.).* V|^[3-9]\d\d.* mV/);
+    expect(readSimulated(mended, hookup)!.shown).toMatch(/^(0\.[3-9]|[1-4]\.).* V|^[3-9]\d\d.* mV/);
     const [channel] = analyseCapture(recordSimulated(mended)!, { pulses: job.setup.pulsesPerRevolution });
     expect(channel!.leading).toBe("clean");
     expect(readSimulated({ ...job, simulated: undefined }, hookup)).toBeNull();

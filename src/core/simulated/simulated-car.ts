@@ -11,7 +11,8 @@ import { formatQuantity } from "../units/format";
 import { dimensionsOf, fromUniforms } from "../car/dimensions";
 import { drawCar, drawHealthy, dutyOf } from "../car/draw";
 import { secondLook, seenAlike } from "../observation/second-look";
-import { seenShare } from "../observation/seen-share";
+import type { Meanwhile } from "../circuit/state";
+import { meanwhileChance, seenShare } from "../observation/seen-share";
 import { StateReader, type Outlook } from "../observation/reader";
 import { whereaboutsOf } from "../car/whereabouts";
 import { SymptomWatch } from "../observation/symptom";
@@ -82,6 +83,13 @@ export function simulateCar(
     said: new Map(),
     stands: null,
   };
+}
+
+/** What the fault of this car did while something was recorded for hours; null where nothing is. */
+export function meanwhileOn(car: SimulatedCar, { state }: Hookup): Meanwhile | null {
+  if (!state.recorded) return null;
+  const duty = car.truth.fault.part === "none" ? 0 : car.duty;
+  return car.random() < meanwhileChance("came", duty) ? "came" : "stayed-away";
 }
 
 /** What the instrument shows on this car, as a person would type it: `11.2 V`, `OL`, `missing-pulses`. */

@@ -1,9 +1,9 @@
 import { t } from "../words/words";
 import { recordCar } from "./synthesise";
 import { signalPoint } from "../circuit/point";
-import { readCar, simulateCar, type SimulatedCar } from "./simulated-car";
+import { meanwhileOn, readCar, simulateCar, type SimulatedCar } from "./simulated-car";
 import { seeded } from "../random/random";
-import { hookupKey, type Hookup } from "../checks/hookup";
+import { hookupKey, withMeanwhile, type Hookup } from "../checks/hookup";
 import { quantityOf } from "../checks/instruments";
 import { parseRange, parseReading } from "../units/reading";
 import { turnsWheel } from "../checks/turns-wheel";
@@ -11,6 +11,7 @@ import { pointLabel } from "../checks/words";
 import type { Point } from "../circuit/point";
 import type { Capture } from "../capture/capture";
 import { pointText } from "../circuit/point";
+import type { Meanwhile } from "../circuit/state";
 import { driveLog } from "./drive-log";
 import type { ScanLog } from "../scanlog/scan-log";
 import { mends } from "../belief/after-repair";
@@ -18,8 +19,14 @@ import { readingsByStage, standingReadings, standingRepairs } from "../job/deriv
 import { observe } from "../observation/read-observation";
 import type { Job } from "../job/schema";
 
-/** What a simulated instrument shows on a demo or practice job. @returns null on a real job, which has no such car */
-export function readSimulated(job: Job, hookup: Hookup): string | null {
+/** What a simulated instrument shows, and what the fault did while it recorded. */
+export interface SimulatedReading {
+  shown: string;
+  meanwhile: Meanwhile | null;
+}
+
+/** Takes a reading on a demo or practice job. @returns null on a real job, which has no such car */
+export function readSimulated(job: Job, hookup: Hookup): SimulatedReading | null {
   const car = readSimulatedCar(job);
   if (!car) return null;
   // Two readings at the same place differ as they do in life, yet the same log gives the same numbers.
@@ -34,7 +41,8 @@ export function readSimulated(job: Job, hookup: Hookup): string | null {
     if (turnsWheel(hookup)) turns++;
   }
   car.stands = seeded((job.simulated?.seed ?? 1) + 101 * turns)() < 0.5 ? 0 : 1;
-  return readCar(car, hookup);
+  const meanwhile = meanwhileOn(car, hookup);
+  return { shown: readCar(car, withMeanwhile(hookup, meanwhile)), meanwhile };
 }
 
 /**
@@ -42,7 +50,7 @@ export function readSimulated(job: Job, hookup: Hookup): string | null {
  * other. Infinity is over limit. @returns null on a real job and where there is no number to show
  */
 export function meteredCar(job: Job, hookup: Hookup): number | null {
-  const shown = readSimulated(job, hookup);
+  const shown = readSimulated(job, hookup)?.shown ?? null;
   const quantity = hookup.instrument === "continuity" ? "ohms" : quantityOf[hookup.instrument];
   if (shown === null || !quantity) return null;
   const ends = parseRange(shown, quantity);

@@ -8,6 +8,11 @@ export function isUsableAt(corner: Corner, channel: Parameters<typeof isUsable>[
   return isOfCorner(channel.name, corner) && isUsable(channel);
 }
 
+/** Whether a recording may stand as a measure for the next car: nothing is wrong in it, and nothing was left open. */
+export function isMeasure({ undecided, leading }: Pick<ChannelAnalysis, "undecided" | "leading">): boolean {
+  return !undecided && leading === "clean";
+}
+
 /**
  * Whether what a recording shows may count for the car. That every pulse is there clears size and levels too, which a
  * recording without volts has not shown, and is not so where some are lost and nothing tells by what; what it shows to be

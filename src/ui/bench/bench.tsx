@@ -6,7 +6,9 @@ import { useQueryClient } from "@tanstack/react-query";
 import dynamic from "next/dynamic";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
+import { withMeanwhile } from "@/core/checks/hookup";
 import { interlock } from "@/core/checks/interlocks";
+import type { Meanwhile } from "@/core/circuit/state";
 import {
   lastUndoable,
   readingsAfterRepair,
@@ -70,6 +72,8 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   const [picking, setPicking] = useState<{ red?: string; black?: string } | null>(null);
   const [keys, setKeys] = useState(false);
   const [typed, setTyped] = useState("");
+  /** What the fault did while something was recorded. */
+  const [meanwhile, setMeanwhile] = useState<Meanwhile | null>(null);
   const [display, setDisplay] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
@@ -81,7 +85,8 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   }, []);
   const alone = isPractisedAlone(job);
   const proposals = diagnosis?.next ?? [];
-  const check = free ?? proposals[Math.min(chosen, proposals.length - 1)] ?? null;
+  const planned = free ?? proposals[Math.min(chosen, proposals.length - 1)] ?? null;
+  const check = planned && { ...planned, hookup: withMeanwhile(planned.hookup, meanwhile) };
 
   const append = useCallback(
     (entry: Entry) => {
@@ -92,6 +97,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
         return next;
       });
       setTyped("");
+      setMeanwhile(null);
       setRefusal(null);
       setFree(null);
       setChosen(0);
@@ -141,6 +147,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     forgetDisplay();
     setFree(null);
     setTyped("");
+    setMeanwhile(null);
     setRefusal(null);
     setChosen((at) => (at + step + Math.max(1, proposals.length)) % Math.max(1, proposals.length));
   };
@@ -149,8 +156,9 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     const lock = interlock(check.hookup, diagnosis?.danger ?? null);
     if (lock?.stops) return setRefusal(lock.say);
     const own = ++asked.current;
-    const shown = await benchWorker.ask((remote) => remote.readSimulated(job, check.hookup));
-    if (shown === null || asked.current !== own) return;
+    const read = await benchWorker.ask((remote) => remote.readSimulated(job, check.hookup));
+    if (!read || asked.current !== own) return;
+    const { shown } = read;
     setTyped("");
     if (!matchMedia("(prefers-reduced-motion: reduce)").matches)
       for (const step of settling(shown)) {
@@ -160,6 +168,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
       }
     setDisplay(null);
     setTyped(shown);
+    setMeanwhile(read.meanwhile);
     setRefusal(null);
     input.current?.focus();
   };
@@ -177,6 +186,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     setFree(check);
     setPicking(null);
     setTyped("");
+    setMeanwhile(null);
     setTimeout(() => input.current?.focus(), 50);
   };
   useHotkeys("i", () => void readIt(), { preventDefault: true });
@@ -258,6 +268,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
                 setTyped(text);
                 setRefusal(null);
               }}
+              onMeanwhile={setMeanwhile}
               onLog={log}
               onOther={other}
               onSkip={skip}

@@ -6,6 +6,7 @@ import { scopeAnswers } from "@/core/checks/scope-answers";
 import { captureReading } from "@/core/observation/read-observation";
 import { besideWords } from "@/core/waveform/beside-words";
 import { ownChannel } from "@/core/waveform/other-side";
+import type { Finding } from "@/core/waveform/finding";
 import { isUsableAt } from "@/core/waveform/usable";
 import type { Job } from "@/core/job/schema";
 import { findingKind, findingSays } from "@/core/checks/findings/findings";
@@ -29,7 +30,9 @@ export const CapturePanel = memo(function CapturePanel({
   const { open: read, share, take, stop, markLogged } = useCapture(job);
   const [over, setOver] = useState(false);
   const { corner } = job.setup;
-  const channel = read?.result.ok ? read.result.channels[ownChannel(read.result.channels, corner)] : null;
+  const channels = read?.result.ok ? read.result.channels : [];
+  const channel = channels[ownChannel(channels, corner)];
+  const supply = channels.find(({ name }) => name === channel?.beside?.supply);
   return (
     <section
       aria-label={t`Capture`}
@@ -68,14 +71,11 @@ export const CapturePanel = memo(function CapturePanel({
           <TraceChart name={channel.name} traces={read.result.traces} findings={channel.findings} />
           <ul>
             {channel.findings.map((finding) => (
-              <li key={finding.code + finding.startS} className="border-t border-rule py-1.5">
-                <b>{findingKind(finding.code).title()}</b>
-                {finding.tooth && (
-                  <span className="font-mono">{jt` · tooth ${finding.tooth} of ${channel.foldedBy}`}</span>
-                )}
-                <span className="float-right font-mono">{Math.round(finding.confidence * 100)} %</span>
-                <p className="text-sm text-muted">{say(findingSays(finding))}</p>
-              </li>
+              <FindingLine
+                key={finding.code + finding.startS}
+                finding={finding}
+                at={finding.tooth ? t`tooth ${finding.tooth} of ${channel.foldedBy!}` : null}
+              />
             ))}
             {channel.warnings.map((warning) => (
               <li key={warning} className="border-t border-rule py-1.5 text-sm text-plum">
@@ -83,6 +83,9 @@ export const CapturePanel = memo(function CapturePanel({
               </li>
             ))}
             {channel.beside && <li className="border-t border-rule py-1.5">{besideWords(channel.beside)}</li>}
+            {supply?.findings.map((finding) => (
+              <FindingLine key={finding.code + finding.startS} finding={finding} at={supply.name} />
+            ))}
             {channel.findings.length === 0 && isUsableAt(corner, channel) && !channel.beside && (
               <li className="border-t border-rule py-1.5 text-verdigris">{t`✓ Nothing wrong found in it: ${channel.pulses} pulses, levels steady.`}</li>
             )}
@@ -113,3 +116,15 @@ export const CapturePanel = memo(function CapturePanel({
     </section>
   );
 });
+
+function FindingLine({ finding, at }: { finding: Finding; at: string | null }) {
+  const say = useUnits();
+  return (
+    <li className="border-t border-rule py-1.5">
+      <b>{findingKind(finding.code).title()}</b>
+      {at && <span className="font-mono"> · {at}</span>}
+      <span className="float-right font-mono">{Math.round(finding.confidence * 100)} %</span>
+      <p className="text-sm text-muted">{say(findingSays(finding))}</p>
+    </li>
+  );
+}

@@ -18,6 +18,8 @@ import type { Job } from "@/core/job/schema";
 import type { ProvenWords } from "@/core/verdict/proven-words";
 import { formatShare } from "@/core/units/format";
 import { instrumentWords, isMetered, type Instrument } from "@/core/checks/instruments";
+import { meanwhileWords } from "@/core/checks/words";
+import type { Meanwhile } from "@/core/circuit/state";
 import { canToggle } from "@/core/observation/typed-value";
 import type { Act } from "@/core/planning/acts";
 import { LONGEST } from "@/core/units/typed-text";
@@ -45,6 +47,7 @@ interface CardProps {
   /** The line-up is being worked out anew: bands wait for it. */
   working: boolean;
   onType: (text: string) => void;
+  onMeanwhile: (meanwhile: Meanwhile | null) => void;
   onLog: () => void;
   onOther: (step: number) => void;
   onSkip: (reason: SkipReason) => void;
@@ -84,6 +87,7 @@ export function NextCheckCard({
   act,
   working,
   onType,
+  onMeanwhile,
   onLog,
   onOther,
   onSkip,
@@ -232,6 +236,20 @@ export function NextCheckCard({
           <Keypad unit={localUnit(check.unit ?? "", units)} typed={typed} onType={onType} onLog={onLog} />
         )}
       </div>
+      {check.hookup.state.recorded && (
+        <div className="mt-3 flex flex-wrap items-center gap-2" role="group" aria-label={t`Meanwhile`}>
+          <span className="text-sm text-muted">{t`Meanwhile, by lamp or live speed:`}</span>
+          {MEANWHILE.map((one) => (
+            <Cap
+              key={one ?? ""}
+              onClick={() => onMeanwhile(one)}
+              aria-pressed={(check.hookup.state.meanwhile ?? null) === one}
+            >
+              {one ? meanwhileWords(one) : t`nobody looked`}
+            </Cap>
+          ))}
+        </div>
+      )}
       <div className="mt-3 flex flex-wrap items-start gap-2">
         <Cap legend="[" onClick={() => onOther(-1)} aria-label={t`Previous check`}>
           ‹
@@ -254,6 +272,8 @@ export function NextCheckCard({
   );
 }
 
+const MEANWHILE: readonly (Meanwhile | null)[] = ["came", "stayed-away", null];
+
 /** A pair of levels must be seen whole: the longer what is typed, the smaller. */
 function sizeOf(typed: string): string {
   if (typed.length <= 8) return "text-4xl";
@@ -263,7 +283,7 @@ function sizeOf(typed: string): string {
 /** Bands of the current check. Those of a check that is about to be replaced are not asked for: the ranking comes first. */
 function useStrip(job: Job, { id, hookup }: NextCheck, working: boolean) {
   return useQuery({
-    queryKey: ["strip", numberOf(job), id, languageTag()],
+    queryKey: ["strip", numberOf(job), id, hookup.state.meanwhile, languageTag()],
     queryFn: () => benchWorker.ask((remote) => remote.strip(job, hookup)),
     enabled: !working,
   });
@@ -272,7 +292,7 @@ function useStrip(job: Job, { id, hookup }: NextCheck, working: boolean) {
 /** What the value now typed would mean; nothing until something is typed, and while it cannot be read. */
 function usePreview(job: Job, { id, hookup }: NextCheck, typed: string) {
   return useQuery({
-    queryKey: ["preview", numberOf(job), id, typed, languageTag()],
+    queryKey: ["preview", numberOf(job), id, hookup.state.meanwhile, typed, languageTag()],
     queryFn: () => benchWorker.ask((remote) => remote.preview(job, hookup, typed)),
     enabled: typed.trim() !== "",
     gcTime: 5000,

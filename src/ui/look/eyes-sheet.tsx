@@ -48,8 +48,8 @@ export function EyesSheet({ job, change }: { job: Job; change: ChangeJob }) {
     if (word) answer(item, word);
   });
   const readIt = async () => {
-    const shown = await benchWorker.ask((remote) => remote.readSimulated(job, item));
-    if (shown !== null) answer(item, shown);
+    const read = await benchWorker.ask((remote) => remote.readSimulated(job, item));
+    if (read) answer(item, read.shown);
   };
   useHotkeys("i", () => void readIt());
   useHotkeys("0", couldNotSee);

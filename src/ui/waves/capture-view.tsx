@@ -7,7 +7,7 @@ import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { ownChannel } from "@/core/waveform/other-side";
-import { isUsableAt } from "@/core/waveform/usable";
+import { isMeasure, isUsableAt } from "@/core/waveform/usable";
 import { knownFrom, libraryItem, whoseRecording, type LibraryItem } from "@/core/library/library";
 import { usualCounts } from "@/core/circuit/setup";
 import type { Job } from "@/core/job/schema";
@@ -171,8 +171,7 @@ export function CaptureView({
             <Cap legend="←" onClick={() => toRow(row - 1)} disabled={!raster}>{t`turn before`}</Cap>
             <Cap legend="→" onClick={() => toRow(row + 1)} disabled={!raster}>{t`turn after`}</Cap>
             <Cap legend="A" onClick={() => setView(whole)}>{t`all of it`}</Cap>
-            {/* What decides nothing is no measure for the next car. */}
-            <Cap disabled={channel.undecided} onClick={() => void keep("known-good")}>{t`keep as known-good`}</Cap>
+            <Cap disabled={!isMeasure(channel)} onClick={() => void keep("known-good")}>{t`keep as known-good`}</Cap>
             <Cap onClick={() => void keep("known-bad")}>{t`keep as known-bad`}</Cap>
           </div>
         </section>
