@@ -1,7 +1,7 @@
 import { conductorsOf, nominalSupplyV, sensedSide, type CornerSetup } from "../circuit/setup";
 import { copperAt, PAIR_FARAD_PER_M } from "../circuit/wire";
 import { copyOfCondition, nominalCondition, type CornerCondition } from "../circuit/condition";
-import { between, logBetween, type CarCondition, type Fault, type Place } from "../faults/fault";
+import { between, logBetween, within, type CarCondition, type Fault, type Place } from "../faults/fault";
 import { fieldFactor, nominalRing } from "../ring/ring";
 import { rollingCircumferenceM, tyreOf } from "../tyre/tyre";
 import { decides, type OwnDimension, type Ranges } from "./dimensions";
@@ -25,7 +25,7 @@ export function copyOfCar(car: CarCondition): CarCondition {
 
 /** Share of the time an intermittent fault is there. */
 export function dutyOf(at: Ranges): number {
-  return Math.min(0.9, logBetween(at("duty"), 0.06, 0.7));
+  return within(at("duty"), 0.08, 0.85);
 }
 
 /** The same car with nothing wrong, or while an intermittent fault is away. */
