@@ -2,12 +2,11 @@
 import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import { memo, useState } from "react";
-import { scopeAnswers } from "@/core/checks/scope-answers";
 import { captureReading } from "@/core/observation/read-observation";
 import { besideWords } from "@/core/waveform/beside-words";
 import { ownChannel } from "@/core/waveform/other-side";
 import type { Finding } from "@/core/waveform/finding";
-import { isUsableAt } from "@/core/waveform/usable";
+import { isUsableAt, wordsOfUse } from "@/core/waveform/usable";
 import type { Job } from "@/core/job/schema";
 import { findingKind, findingSays } from "@/core/checks/findings/findings";
 import type { Reading } from "@/core/observation/reading";
@@ -108,7 +107,9 @@ export const CapturePanel = memo(function CapturePanel({
                   );
                   markLogged();
                 }}
-              >{t`Use this result: ${scopeAnswers().say[channel.leading]}`}</Cap>
+              >
+                {wordsOfUse(channel)}
+              </Cap>
             )}
           </div>
         </>

@@ -1,11 +1,10 @@
 import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
-import { scopeAnswers } from "@/core/checks/scope-answers";
 import type { ChannelAnalysis } from "@/core/waveform/analyse";
 import { besideWords } from "@/core/waveform/beside-words";
 import type { Corner } from "@/core/units/corner";
 import { isOfCorner } from "@/core/waveform/other-side";
-import { isUsableAt } from "@/core/waveform/usable";
+import { isUsableAt, wordsOfUse } from "@/core/waveform/usable";
 import { findingKind, findingSays } from "@/core/checks/findings/findings";
 import { useUnits } from "../settings/use-units";
 import { Cap } from "../keys/cap";
@@ -132,12 +131,9 @@ export function FindingsPanel({
                 : t`Every pulse is there, but sizes were not measured: record in volts before this clears anything.`}
         </p>
       ) : (
-        <Cap
-          legend="Enter"
-          lead
-          className="mt-3 w-full"
-          onClick={onWeigh}
-        >{t`Use this result: ${scopeAnswers().say[channel.leading] ?? channel.leading}`}</Cap>
+        <Cap legend="Enter" lead className="mt-3 w-full" onClick={onWeigh}>
+          {wordsOfUse(channel)}
+        </Cap>
       )}
     </section>
   );
