@@ -34,3 +34,25 @@ export function turnOf({ rowStartS }: RingRaster, { startS }: Finding): number {
 export function localFindings(findings: readonly Finding[], whole: View): Finding[] {
   return findings.filter(({ startS, endS }) => endS - startS < 0.5 * (whole[1] - whole[0]));
 }
+
+/** Less of its level than this is an instrument's noise, which drawn over the whole height would pass for a signal (judgement). */
+const LEAST_OF_LEVEL = 0.1;
+const LEAST_V = 0.05;
+
+/**
+ * The ends of a trace's vertical axis, in its own unit, where what was recorded is too little to fill it; null where it is not.
+ * @param inVolts a least height in volts is held to as well
+ */
+export function axisEnds(low: number, high: number, inVolts: boolean): [from: number, to: number] | null {
+  const least = Math.max(LEAST_OF_LEVEL * Math.max(Math.abs(low), Math.abs(high)), inVolts ? LEAST_V : 0);
+  if (!(high - low < least)) return null;
+  const step = roundStep(least / 2);
+  const middle = Math.round((low + high) / 2 / step);
+  return [(middle - 2) * step, (middle + 2) * step];
+}
+
+/** The next of 1, 2, 5, 10 …: ends at whole steps of it have their ticks there too. */
+function roundStep(least: number): number {
+  const ten = 10 ** Math.floor(Math.log10(least));
+  return ten * [1, 2, 5, 10].find((times) => times * ten >= least)!;
+}

@@ -6,7 +6,7 @@ import { captureReading } from "@/core/observation/read-observation";
 import { besideWords } from "@/core/waveform/beside-words";
 import { ownChannel } from "@/core/waveform/other-side";
 import type { Finding } from "@/core/waveform/finding";
-import { isUsableAt, wordsOfUse } from "@/core/waveform/usable";
+import { isMeasure, isUsableAt, wordsOfUse } from "@/core/waveform/usable";
 import type { Job } from "@/core/job/schema";
 import { findingKind, findingSays } from "@/core/checks/findings/findings";
 import type { Reading } from "@/core/observation/reading";
@@ -85,7 +85,7 @@ export const CapturePanel = memo(function CapturePanel({
             {supply?.findings.map((finding) => (
               <FindingLine key={finding.code + finding.startS} finding={finding} at={supply.name} />
             ))}
-            {channel.findings.length === 0 && isUsableAt(corner, channel) && !channel.beside && (
+            {channel.findings.length === 0 && isUsableAt(corner, channel) && isMeasure(channel) && (
               <li className="border-t border-rule py-1.5 text-verdigris">{t`✓ Nothing wrong found in it: ${channel.pulses} pulses, levels steady.`}</li>
             )}
           </ul>

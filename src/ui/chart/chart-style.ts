@@ -1,3 +1,5 @@
+import { axisEnds } from "@/core/waveform/view";
+
 /** Reads a colour token at an element, so that charts follow the theme. */
 export function colourAt(element: Element): (token: string) => string {
   const style = getComputedStyle(element);
@@ -13,6 +15,12 @@ export function axisStyle(colour: Colour) {
     axisLine: { lineStyle: { color: colour("--rule") } },
     splitLine: { lineStyle: { color: colour("--rule") } },
   };
+}
+
+/** A value axis on which a recording that stands is drawn as a line, and not as its own noise from top to bottom. */
+export function levelAxis(inVolts: boolean) {
+  const end = (i: 0 | 1) => (seen: { min: number; max: number }) => axisEnds(seen.min, seen.max, inVolts)?.[i];
+  return { type: "value", scale: true, min: end(0), max: end(1) } as const;
 }
 
 /** The strip under a chart by which it is zoomed. */

@@ -8,7 +8,7 @@ import { useEffect, useRef } from "react";
 import type { ThinTrace } from "@/core/capture/thin";
 import type { Finding } from "@/core/waveform/finding";
 import { localFindings } from "@/core/waveform/view";
-import { axisStyle, colourAt, zoomSlider } from "./chart-style";
+import { axisStyle, colourAt, levelAxis, zoomSlider } from "./chart-style";
 
 register([LineChart, GridComponent, DataZoomComponent, TooltipComponent, MarkAreaComponent, CanvasRenderer]);
 
@@ -32,10 +32,9 @@ export function TraceChart({ name, traces, findings }: { name: string; traces: T
         splitLine: { show: false },
       },
       yAxis: {
-        type: "value",
-        scale: true,
+        ...levelAxis(true),
         ...axis,
-        axisLabel: { ...axis.axisLabel, formatter: (v: number) => t`${Number(v.toFixed(2))} V` },
+        axisLabel: { ...axis.axisLabel, formatter: (v: number) => t`${Number(v.toFixed(3))} V` },
       },
       dataZoom: [
         { type: "inside" },

@@ -4,7 +4,7 @@ import type { ChannelAnalysis } from "@/core/waveform/analyse";
 import { besideWords } from "@/core/waveform/beside-words";
 import type { Corner } from "@/core/units/corner";
 import { isOfCorner } from "@/core/waveform/other-side";
-import { isUsableAt, wordsOfUse } from "@/core/waveform/usable";
+import { isMeasure, isUsableAt, wordsOfUse } from "@/core/waveform/usable";
 import { findingKind, findingSays } from "@/core/checks/findings/findings";
 import { useUnits } from "../settings/use-units";
 import { Cap } from "../keys/cap";
@@ -84,7 +84,7 @@ export function FindingsPanel({
           </li>
         ))}
         {channel.beside && <li className="border-b border-rule py-2">{besideWords(channel.beside)}</li>}
-        {channel.findings.length === 0 && !channel.undecided && !channel.beside && (
+        {channel.findings.length === 0 && (isMeasure(channel) || channel.isSupply) && (
           <li className="border-b border-rule py-2 text-verdigris">
             {channel.isSupply
               ? t`✓ The supply stands all the time.`

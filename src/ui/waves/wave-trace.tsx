@@ -15,7 +15,7 @@ import type { ThinTrace } from "@/core/capture/thin";
 import type { Finding } from "@/core/waveform/finding";
 import type { Markers } from "@/core/waveform/markers";
 import { localFindings, type View } from "@/core/waveform/view";
-import { axisStyle, colourAt, zoomSlider } from "../chart/chart-style";
+import { axisStyle, colourAt, levelAxis, zoomSlider } from "../chart/chart-style";
 
 register([
   LineChart,
@@ -156,10 +156,9 @@ function options(
       splitLine: { show: false },
     },
     yAxis: {
-      type: "value",
-      scale: true,
+      ...levelAxis(unit === "V"),
       ...axis,
-      axisLabel: { ...axis.axisLabel, formatter: (v: number) => t`${Number(v.toFixed(2))} ${unit}` },
+      axisLabel: { ...axis.axisLabel, formatter: (v: number) => t`${Number(v.toFixed(3))} ${unit}` },
     },
     dataZoom: [
       { type: "inside", ...zoom },
