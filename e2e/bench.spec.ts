@@ -70,6 +70,30 @@ test("undo, a word that is no reading, and a free reading", async ({ page }) => 
   await expect(page.getByRole("region", { name: "Log" }).getByText("12.3", { exact: true })).toBeVisible();
 });
 
+test("of what is recorded for hours it is asked whether the fault came, which moves the share and stands in the log", async ({
+  page,
+}) => {
+  await page.goto("/");
+  await expect(page.getByText("Sallow Plover 11").last()).toBeVisible();
+  await page.goto("/bench?job=demo-plover");
+  const card = page.getByRole("region", { name: "Next check" });
+  await expect(card).toBeVisible();
+  await page.keyboard.press("p");
+  const dialog = page.getByRole("dialog");
+  await dialog.getByLabel("Red probe").selectOption("plug.out.supply");
+  await dialog.getByLabel(/recorded for hours/).check();
+  await dialog.getByRole("button", { name: /read here/ }).click();
+  await page.locator("#reading").fill("11.4 V");
+  const means = page.locator("#meaning");
+  await expect(means).toContainText("%");
+  const unsaid = await means.textContent();
+  await card.getByRole("button", { name: "the fault came" }).click();
+  await expect(card).toHaveAttribute("data-hookup", /"meanwhile":"came"/);
+  await expect(means).not.toHaveText(unsaid!);
+  await page.locator("#reading").press("Enter");
+  await expect(page.getByRole("region", { name: "Log" })).toContainText("recorded for hours, the fault came");
+});
+
 test("a dropped capture is read, shown and weighed in; a bad one gets a sentence", async ({ page, request }) => {
   await page.goto("/");
   await expect(page.getByText("Tarnwick Pelican 14").last()).toBeVisible();
