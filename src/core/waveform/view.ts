@@ -39,6 +39,9 @@ export function localFindings(findings: readonly Finding[], whole: View): Findin
 const LEAST_OF_LEVEL = 0.1;
 const LEAST_V = 0.05;
 
+/** Such an axis has so many steps. */
+export const AXIS_STEPS = 4;
+
 /**
  * The ends of a trace's vertical axis, in its own unit, where what was recorded is too little to fill it; null where it is not.
  * @param inVolts a least height in volts is held to as well
@@ -48,7 +51,7 @@ export function axisEnds(low: number, high: number, inVolts: boolean): [from: nu
   if (!(high - low < least)) return null;
   const step = roundStep(least / 2);
   const middle = Math.round((low + high) / 2 / step);
-  return [(middle - 2) * step, (middle + 2) * step];
+  return [(middle - AXIS_STEPS / 2) * step, (middle + AXIS_STEPS / 2) * step];
 }
 
 /** The next of 1, 2, 5, 10 …: ends at whole steps of it have their ticks there too. */

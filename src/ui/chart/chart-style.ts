@@ -1,4 +1,4 @@
-import { axisEnds } from "@/core/waveform/view";
+import { AXIS_STEPS, axisEnds } from "@/core/waveform/view";
 
 /** Reads a colour token at an element, so that charts follow the theme. */
 export function colourAt(element: Element): (token: string) => string {
@@ -20,7 +20,7 @@ export function axisStyle(colour: Colour) {
 /** A value axis on which a recording that stands is drawn as a line, and not as its own noise from top to bottom. */
 export function levelAxis(inVolts: boolean) {
   const end = (i: 0 | 1) => (seen: { min: number; max: number }) => axisEnds(seen.min, seen.max, inVolts)?.[i];
-  return { type: "value", scale: true, min: end(0), max: end(1) } as const;
+  return { type: "value", scale: true, min: end(0), max: end(1), splitNumber: AXIS_STEPS } as const;
 }
 
 /** The strip under a chart by which it is zoomed. */
