@@ -31,6 +31,7 @@ describe("what of a recording is shown", () => {
       [11.2, 12.6],
     ] as const)
       expect(axisEnds(low, high, true)).toBeNull();
+    expect(axisEnds(Infinity, -Infinity, true), "nothing recorded").toBeNull();
     // Counts of an input that knows no volts are held to their own level alone.
     expect(axisEnds(-0.001, 0.001, false)).toBeNull();
   });

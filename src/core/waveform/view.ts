@@ -48,7 +48,7 @@ export const AXIS_STEPS = 4;
  */
 export function axisEnds(low: number, high: number, inVolts: boolean): [from: number, to: number] | null {
   const least = Math.max(LEAST_OF_LEVEL * Math.max(Math.abs(low), Math.abs(high)), inVolts ? LEAST_V : 0);
-  if (!(high - low < least)) return null;
+  if (!Number.isFinite(high - low) || high - low >= least) return null;
   const step = roundStep(least / 2);
   const middle = Math.round((low + high) / 2 / step);
   return [(middle - AXIS_STEPS / 2) * step, (middle + AXIS_STEPS / 2) * step];
