@@ -12,7 +12,16 @@ import type { Observed } from "../observation/typed-value";
 import { seeded } from "../random/random";
 import { Answered } from "./answered";
 import { packedSlip, pairNames, pairsNamed, slipOf, type Checkpoint, type Resume } from "./checkpoint";
-import { copyOf, drawCandidates, freshen, outdate, type Candidates, type Group, type Population } from "./candidates";
+import {
+  copyOf,
+  drawCandidates,
+  freshen,
+  outdate,
+  sharesOf,
+  type Candidates,
+  type Group,
+  type Population,
+} from "./candidates";
 import { Forecasts, PLANNING_STRIDE, type ForecastTable } from "./forecasts";
 import { freshCloud, resample, type Cloud } from "./kernel";
 import { Localisation } from "./localisation";
@@ -442,14 +451,6 @@ export class Belief implements Posterior {
     this.#forecasts.moved(g);
     this.#planning.moved(g);
   }
-}
-
-function sharesOf({ groups, weight }: Candidates): Float64Array {
-  const shares = new Float64Array(groups.length);
-  groups.forEach(({ first, size }, g) => {
-    for (let row = first; row < first + size; row++) shares[g]! += weight[row]!;
-  });
-  return shares;
 }
 
 function ratio(after: Float64Array, before: Float64Array): Float64Array {

@@ -244,6 +244,15 @@ function makeNoticeable(
   return UNNOTICED;
 }
 
+/** What each group holds, not brought to 1. @param weight of each candidate; their own unless told */
+export function sharesOf({ groups, weight: own }: Candidates, weight: Float64Array = own): Float64Array {
+  return Float64Array.from(groups, ({ first, size }) => {
+    let sum = 0;
+    for (let row = first; row < first + size; row++) sum += weight[row]!;
+    return sum;
+  });
+}
+
 /** A copy that may be changed without changing the one it was made of; cars are shared until they are made anew. */
 export function copyOf(candidates: Candidates): Candidates {
   return {

@@ -1,6 +1,6 @@
 import { kindOf } from "../car/dimensions";
 import type { Observed } from "../observation/typed-value";
-import type { Candidates } from "./candidates";
+import { sharesOf, type Candidates } from "./candidates";
 import {
   endForecast,
   inSlotsOf,
@@ -72,7 +72,7 @@ export function weighIn(observed: Observed, bench: Bench, moment: Moment): Weigh
     end("high", table as NumberTable);
     for (let row = 0; row < trusted.length; row++) trusted[row]! *= first[row]!;
   } else {
-    const before = sharesOf(candidates.weight, candidates);
+    const before = sharesOf(candidates);
     for (const group of candidates.groups)
       weighAtom(observed, table, candidates, group, trusted, readBefore?.kind === "over-limit");
     pool(bench.localisation.untouched(hookup), moment.touched, candidates, before, evenly);
@@ -133,7 +133,7 @@ function weighNumbers(
   };
   const first = lead >= 0 ? weigh(lead) : null;
   const pulls = candidates.groups.map((_, g) => (g === lead ? first : weigh(g)));
-  const before = sharesOf(was, candidates);
+  const before = sharesOf(candidates, was);
   pool(same, touched, candidates, before, bySlot(same, read, numbers, candidates, was, before, trusted));
   return pulls;
 }
@@ -206,11 +206,12 @@ const BY_LUCK = 1;
 function pool(
   same: Uint8Array,
   touched: Uint8Array,
-  { groups, weight }: Candidates,
+  candidates: Candidates,
   before: Float64Array,
   times: (g: number) => number,
 ): void {
-  const after = groups.map(({ first, size }) => sumOf(weight, first, size));
+  const { groups, weight } = candidates;
+  const after = sharesOf(candidates);
   const over = (counts: (g: number) => boolean): [held: number, left: number] => {
     let [held, left] = [0, 0];
     for (let g = 0; g < groups.length; g++) {
@@ -234,14 +235,4 @@ function pool(
     const factor = ((left / held) * before[g]! * times(g)) / after[g]!;
     for (let row = first; row < first + size; row++) weight[row]! *= factor;
   });
-}
-
-function sharesOf(weight: Float64Array, { groups }: Candidates): Float64Array {
-  return Float64Array.from(groups, ({ first, size }) => sumOf(weight, first, size));
-}
-
-function sumOf(weight: Float64Array, first: number, size: number): number {
-  let sum = 0;
-  for (let row = first; row < first + size; row++) sum += weight[row]!;
-  return sum;
 }
