@@ -23,13 +23,40 @@ export async function answer(
   d: Dice,
   analyse: Analyse,
 ): Promise<Record<string, string>> {
+  const there = d.chance(shownDuty(corner, asked));
+  const said = asked.state.recorded ? whatCame(there, corner, d) : {};
+  return { ...said, ...(await shownBy(corner, asked, there, d, analyse)) };
+}
+
+/** The same of two channels that were left on at one time: the fault came while both ran, or while neither did. */
+export async function answerBoth(
+  corner: Corner,
+  asked: Proposed,
+  other: Proposed,
+  d: Dice,
+  analyse: Analyse,
+): Promise<Record<string, string>[]> {
+  const there = d.chance(shownDuty(corner, asked));
+  const said = asked.state.recorded ? whatCame(there, corner, d) : {};
+  return [
+    { ...said, ...(await shownBy(corner, asked, there, d, analyse)) },
+    await shownBy(corner, other, there, d, analyse),
+  ];
+}
+
+/** @param there whether the fault came, where it comes and goes */
+async function shownBy(
+  corner: Corner,
+  asked: Proposed,
+  there: boolean,
+  d: Dice,
+  analyse: Analyse,
+): Promise<Record<string, string>> {
   const check = d.chance(WRONG_PIN) ? beside(corner, asked) : asked;
-  const there = d.chance(shownDuty(corner, check));
-  const said = check.state.recorded ? whatCame(there, corner, d) : {};
   const now: Corner = there ? corner : { make: corner.make, trouble: { ...HEALTHY, part: corner.trouble.part } };
   if (check.look !== undefined) return { value: await looked(now, corner, check.look, check.state, d) };
-  if (check.instrument === "scope") return { ...said, finding: await captured(now, corner, check, d, analyse) };
-  return { ...said, value: await measured(now, check, d) };
+  if (check.instrument === "scope") return { finding: await captured(now, corner, check, d, analyse) };
+  return { value: await measured(now, check, d) };
 }
 
 /** Two of three say whether the lamp came on while they drove; some lamps are overlooked, and some are another fault's. */

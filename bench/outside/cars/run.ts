@@ -3,7 +3,7 @@ import { readingSchema } from "../../../src/core/observation/reading";
 import { drawMake, writtenDown } from "./make";
 import type { Dice } from "../dice";
 import type { Corner } from "./meter";
-import { answer, carDice, moduleSees, type Analyse, type Proposed } from "./mechanic";
+import { answer, answerBoth, carDice, moduleSees, type Analyse, type Proposed } from "./mechanic";
 import { drawTrouble, type Trouble, type TruePart } from "./trouble";
 
 export interface CarOutcome {
@@ -116,16 +116,27 @@ export async function diagnoseOutsideCar(
       };
     const { instrument, red, black, look, state } = asked;
     const check = { instrument, red, black, look, state } as Proposed;
-    const { meanwhile, ...seen } = await answer({ make, trouble }, check, d, analyse);
-    const reading = readingSchema.parse({
-      instrument,
-      ...(instrument === "scope" ? { point: red } : { red, black }),
-      look,
-      state: { ...state, ...(meanwhile ? { meanwhile } : {}) },
-      ...seen,
+    const other = asked.beside as Proposed | undefined;
+    const answers = other
+      ? await answerBoth({ make, trouble }, check, other, d, analyse)
+      : [await answer({ make, trouble }, check, d, analyse)];
+    const seen = answers[0]!;
+    answers.forEach(({ meanwhile, ...shown }, channel) => {
+      const at = channel === 0 ? check : other!;
+      const reading = readingSchema.parse({
+        instrument,
+        ...(instrument === "scope" ? { point: at.red } : { red: at.red, black: at.black }),
+        look,
+        state: {
+          ...state,
+          ...(meanwhile ? { meanwhile } : {}),
+          ...(other ? { recording: `recording ${readings}` } : {}),
+        },
+        ...shown,
+      });
+      file.readings.push(reading);
+      diagnosing.read(reading);
     });
-    file.readings.push(reading);
-    diagnosing.read(reading);
     // A plug that was cleaned, and the fault is gone with it: there is nothing left to measure.
     mended = look?.startsWith("reseat-") === true && "value" in seen && seen.value === "gone" && trouble.duty === 1;
     if (mended) acted ??= "connector";
@@ -134,16 +145,20 @@ export async function diagnoseOutsideCar(
       promised: asked.bits,
       earned: 0,
     });
-    readings++;
+    readings += answers.length;
     minutes += asked.minutes;
-    const where = look ?? `${red}${black ? ` > ${black}` : ""}`;
-    const how = [
-      state.key,
-      state.wheel,
-      ...state.unplugged,
-      state.recorded ? `recorded ${meanwhile ?? ""}` : state.watched ? "watched" : "",
-    ].join(" ");
-    steps.push(`${instrument} ${where} [${how}] = ${Object.values(seen)[0]}`);
+    answers.forEach(({ meanwhile, ...shown }, channel) => {
+      const at = channel === 0 ? check : other!;
+      const where = look ?? `${at.red}${at.black ? ` > ${at.black}` : ""}`;
+      const how = [
+        state.key,
+        state.wheel,
+        ...state.unplugged,
+        state.recorded ? `recorded ${meanwhile ?? ""}` : state.watched ? "watched" : "",
+        channel > 0 ? "beside" : "",
+      ].join(" ");
+      steps.push(`${instrument} ${where} [${how}] = ${Object.values(shown)[0]}`);
+    });
   }
 }
 

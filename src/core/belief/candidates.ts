@@ -44,6 +44,20 @@ export interface Candidates {
   weight: Float64Array;
   /** Rows whose scores have changed since their cars were made. */
   stale: Uint8Array;
+  /** The recording whose channels were read last; replaced, never changed, as more of them are read. */
+  recording?: Recording;
+}
+
+/**
+ * What the readings of one recording say so far of whether the fault came while it ran. Its channels stand or fall
+ * together: with L₁ and L₀ how likely a candidate makes a channel's reading while the fault is there and while it is away,
+ * and s the chance that it came, s ← s·L₁ / (s·L₁ + (1 − s)·L₀), channel by channel.
+ */
+export interface Recording {
+  name: string;
+  channels: number;
+  /** For each candidate, the chance that its fault came. */
+  came: Float64Array;
 }
 
 /** What a line-up is drawn from. */

@@ -23,7 +23,11 @@ export const checkpointSchema = z.object({
   /** For each hypothesis, 1 where its fault can change a reading of the log. */
   touched: bytes,
   stoodAt: z.nullable(z.union([z.literal(0), z.literal(1)])),
+  /** What the channels read so far say of the last recording. */
+  recording: z.optional(z.object({ name: z.string(), channels: z.number(), came: numbers })),
   initial: numbers,
+  /** Which of the draws it is of. */
+  draw: z._default(z.union([z.literal(0), z.literal(1)]), 0),
 });
 
 export type Checkpoint = z.infer<typeof checkpointSchema>;

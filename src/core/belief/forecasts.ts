@@ -1,12 +1,12 @@
 import { StateReader, type Outlook } from "../observation/reader";
 import { answersFor } from "../checks/answers";
 import { byState, hookupKey, type Hookup } from "../checks/hookup";
-import { seenShare } from "../observation/seen-share";
 import { scaleError, toScale } from "../observation/scale";
 import { indexOfDimensions, type Dimension } from "../car/dimensions";
 import { leansOn } from "../observation/leans-on";
 import type { Whereabouts } from "../car/whereabouts";
 import { carAt, freshen, type Candidates, type Group } from "./candidates";
+import { cameShare, isBeside } from "./recording";
 
 /**
  * What candidates would read in one hook-up, the forecast of row `r` kept at `r / stride`. Numbers have `slots`
@@ -23,7 +23,14 @@ export type ForecastTable =
       errors: Float64Array;
       chances: Float64Array;
     }
-  | { kind: "words"; hookup: Hookup; words: readonly string[]; chances: Float64Array };
+  | {
+      kind: "words";
+      hookup: Hookup;
+      words: readonly string[];
+      chances: Float64Array;
+      /** The part of each chance that comes of the fault while it is there. */
+      there: Float64Array;
+    };
 
 /** A level, the other one, and what an averaging meter shows between them; all again while the fault is away. */
 export const LEVELS = 3;
@@ -104,7 +111,7 @@ export class Forecasts {
   }
 
   private shelf(hookup: Hookup): Shelved | undefined {
-    return this.shelved.get(shelfKey(hookup));
+    return this.shelved.get(this.shelfKey(hookup));
   }
 
   private shelve(hookups: Hookup[]): void {
@@ -118,13 +125,15 @@ export class Forecasts {
       return { reader, at, table, made: never(), gradients: [], gradientsMade: never() };
     });
     this.shelves.push(shelf);
-    for (const one of shelf) this.shelved.set(shelfKey(one.table.hookup), one);
+    for (const one of shelf) this.shelved.set(this.shelfKey(one.table.hookup), one);
   }
-}
 
-/** What the fault did meanwhile makes another forecast of the same hook-up. */
-function shelfKey(hookup: Hookup): string {
-  return hookupKey(hookup) + (hookup.state.meanwhile ?? "");
+  /** What the fault did meanwhile, and what other channels recorded, make another forecast of the same hook-up. */
+  private shelfKey(hookup: Hookup): string {
+    const { meanwhile = "", recording } = hookup.state;
+    const beside = isBeside(this.candidates, hookup) ? `@${recording}/${this.candidates.recording!.channels}` : "";
+    return hookupKey(hookup) + meanwhile + beside;
+  }
 }
 
 /** One hook-up's table, the reader it shares with others in its state, and when each group was last forecast. */
@@ -140,8 +149,9 @@ interface Shelved {
 
 function emptyTable(hookup: Hookup, count: number, slots: number): ForecastTable {
   const words = answersFor(hookup)?.words;
-  if (words) return { kind: "words", hookup, words, chances: new Float64Array(count * words.length) };
-  const numbers = () => new Float64Array(count * slots);
+  const size = words ? words.length : slots;
+  const numbers = () => new Float64Array(count * size);
+  if (words) return { kind: "words", hookup, words, chances: numbers(), there: numbers() };
   return {
     kind: "numbers",
     hookup,
@@ -223,16 +233,15 @@ function fill(due: readonly Shelved[], candidates: Candidates, group: Group, str
   const { reader } = due[0]!;
   const healthyHere = whileAway(group);
   for (let row = group.first; row < group.first + group.size; row += stride) {
-    const duty = candidates.duty[row]!;
     const place = row / stride;
     reader.take(candidates.cars[row]!);
     for (const { table, at } of due)
-      write(table, place, reader.outlook(at, group.whereabouts), seenShare(table.hookup, duty), 0);
+      write(table, place, reader.outlook(at, group.whereabouts), cameShare(candidates, table.hookup, row), 0);
     const away = candidates.healthy[row];
     if (!away) continue;
     reader.take(away);
     for (const { table, at } of due)
-      write(table, place, reader.outlook(at, healthyHere), 1 - seenShare(table.hookup, duty), LEVELS);
+      write(table, place, reader.outlook(at, healthyHere), 1 - cameShare(candidates, table.hookup, row), LEVELS);
   }
 }
 
@@ -241,6 +250,7 @@ function write(table: ForecastTable, place: number, outlook: Outlook, share: num
   if (table.kind === "words" && outlook.kind === "words") {
     const start = place * table.words.length;
     outlook.chances.forEach((chance, i) => {
+      if (slot === 0) table.there[start + i] = share * chance;
       table.chances[start + i] = (slot === 0 ? 0 : table.chances[start + i]!) + share * chance;
     });
   } else if (table.kind === "numbers" && outlook.kind === "numbers") {

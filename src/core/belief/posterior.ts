@@ -44,6 +44,8 @@ export interface Posterior {
   readonly initial: Float64Array;
   /** Shares now; they sum to 1. */
   shares(): Float64Array;
+  /** Share of a part, what the luck of the draw makes of it taken out where it matters: see belief.ts. */
+  surely(part: Part): number;
   /** Share of what is in no list: see unlisted.ts. */
   readonly unlisted: number;
   indexOf(id: string): number;

@@ -13,6 +13,7 @@ import {
 import type { Cloud } from "./kernel";
 import type { Localisation } from "./localisation";
 import { weighMeanwhile } from "./meanwhile";
+import { bothSigns, cameBefore } from "./recording";
 import { scaleError, toScale } from "../observation/scale";
 import { weighAtom, weighNumber, type NumberRead, type Pull } from "./weigh";
 
@@ -47,6 +48,8 @@ export interface WeighedIn {
   table: ForecastTable;
   /** What all weights together were multiplied by for what the fault did meanwhile. */
   meanwhile: number;
+  /** Each candidate's chance that its fault came while this was recorded; null where the recording has no name. */
+  came: Float64Array | null;
 }
 
 /** Weighs one observation into every group; weights are left as they come, not yet brought back to 1. */
@@ -55,29 +58,35 @@ export function weighIn(observed: Observed, bench: Bench, moment: Moment): Weigh
   const { value, hookup } = observed;
   const trusted = new Float64Array(candidates.count);
   const meanwhile = weighMeanwhile(hookup, candidates);
+  const came = cameBefore(candidates, hookup);
   const { readBefore } = moment;
   let table = bench.tableNow();
   let pulls: (Pull | null)[] | null = null;
   if (value.kind === "number" && table.kind === "numbers") {
     const earlier = readBefore?.kind === "number" ? readBefore : null;
-    pulls = weighNumbers(observed, value, bench, moment, trusted, table, table, earlier);
+    pulls = weighNumbers(observed, value, bench, moment, trusted, came, table, table, earlier);
   } else if (value.kind === "range" && table.kind === "numbers") {
-    const end = (which: End, plain: NumberTable) => {
+    const before = came?.slice();
+    const ofHigh = came?.slice() ?? null;
+    const end = (which: End, plain: NumberTable, cameOf: Float64Array | null) => {
       const read = { value: which === "low" ? value.low : value.high, resolution: value.resolution };
-      weighNumbers(observed, read, bench, moment, trusted, endForecast(plain, which), plain);
+      weighNumbers(observed, read, bench, moment, trusted, cameOf, endForecast(plain, which), plain);
     };
-    end("low", table);
+    end("low", table, came);
     const first = trusted.slice();
     table = bench.tableNow();
-    end("high", table as NumberTable);
-    for (let row = 0; row < trusted.length; row++) trusted[row]! *= first[row]!;
+    end("high", table as NumberTable, ofHigh);
+    for (let row = 0; row < trusted.length; row++) {
+      trusted[row]! *= first[row]!;
+      if (came) came[row] = bothSigns(before![row]!, came[row]!, ofHigh![row]!);
+    }
   } else {
     const before = sharesOf(candidates);
     for (const group of candidates.groups)
-      weighAtom(observed, table, candidates, group, trusted, readBefore?.kind === "over-limit");
+      weighAtom(observed, table, candidates, group, trusted, readBefore?.kind === "over-limit", came);
     pool(bench.localisation.untouched(hookup), moment.touched, candidates, before, evenly);
   }
-  return { trusted, pulls, table, meanwhile };
+  return { trusted, pulls, table, meanwhile, came };
 }
 
 /** @param numbers the forecasts of what was read @param plain those it was made of, where it is one end of a range */
@@ -87,6 +96,7 @@ function weighNumbers(
   bench: Bench,
   { shares, turn, touched }: Moment,
   trusted: Float64Array,
+  came: Float64Array | null,
   numbers: NumberTable,
   plain: NumberTable,
   earlier: NumberRead | null = null,
@@ -127,6 +137,7 @@ function weighNumbers(
       shares[g]! > FINE_SHARE ? gradient : null,
       turn,
       earlier,
+      came,
     );
     if (pull) moved(g);
     return pull;

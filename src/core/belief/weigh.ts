@@ -27,6 +27,8 @@ export interface NumberRead {
  * Weighs words or OL into one group: weight ×= (1 − ε)·p(observed | forecast) + ε·p(slip).
  * @param trusted each candidate's chance that this was no slip, written at its row
  * @param again OL was read with this hook-up before
+ * @param came each candidate's chance that its fault came while this was recorded, brought to what it is after the reading;
+ *   null where that is not asked
  */
 export function weighAtom(
   observed: Observed,
@@ -35,6 +37,7 @@ export function weighAtom(
   { first, size }: Group,
   trusted: Float64Array,
   again = false,
+  came: Float64Array | null = null,
 ): void {
   const slip = slipChance(observed.hookup);
   const { value } = observed;
@@ -50,6 +53,8 @@ export function weighAtom(
     const likelihood = (1 - slip) * fits + slipped;
     trusted[row] = 1 - slipped / likelihood;
     candidates.weight[row]! *= likelihood;
+    if (came && at >= 0 && table.kind === "words")
+      came[row] = ((1 - slip) * table.there[row * table.words.length + at]! + slipped * came[row]!) / likelihood;
   }
 }
 
@@ -62,6 +67,8 @@ export function weighAtom(
  *   too unlikely to be worth it
  * @param turn how many readings came before: another draw for each
  * @param before what the same hook-up read the last time, the wheel left alone since; null where it is new
+ * @param came each candidate's chance that its fault came while this was recorded, brought to what it is after the reading;
+ *   null where that is not asked
  * @returns how candidates were moved, so that their forecasts must be made anew; null when none was
  */
 export function weighNumber(
@@ -75,6 +82,7 @@ export function weighNumber(
   gradient: ((row: number, slot: number) => Float64Array) | null,
   turn: number,
   before: NumberRead | null = null,
+  came: Float64Array | null = null,
 ): Pull | null {
   const { hookup, slots } = table;
   const { first, size } = group;
@@ -94,7 +102,7 @@ export function weighNumber(
     );
   }
   const slot = new Int8Array(size);
-  const match: NumberMatch = { likelihood: 0, slot: -1 };
+  const match: NumberMatch = { likelihood: 0, there: 0, slot: -1 };
   const widths = new Float64Array(slots);
   const made = new Float64Array(slots);
   const earlierX = before && toScale(hookup.instrument, before.value);
@@ -123,6 +131,7 @@ export function weighNumber(
     const likelihood = (1 - slip) * match.likelihood + slipped;
     slot[k] = match.slot;
     trusted[row] = 1 - slipped / likelihood;
+    if (came) came[row] = ((1 - slip) * match.there + slipped * came[row]!) / likelihood;
     candidates.weight[row]! *= likelihood;
   }
   // Read again it tells whether the first was a slip; where the car stands it has told already.

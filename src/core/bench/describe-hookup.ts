@@ -5,7 +5,7 @@ import { type Answers } from "../checks/scope-answers";
 import { interlock } from "../checks/interlocks";
 import { hookupKey, type Hookup } from "../checks/hookup";
 import { quantityOf, type Instrument } from "../checks/instruments";
-import { cautions, instruction } from "../checks/instruction";
+import { besideInstruction, cautions, instruction } from "../checks/instruction";
 import { hookupLabel, stateWords } from "../checks/words";
 import type { CornerSetup } from "../circuit/setup";
 import type { CircuitState } from "../circuit/state";
@@ -35,7 +35,12 @@ export interface NextCheck {
   answers: Answers | null;
   pierces: boolean;
   hookup: Hookup;
+  /** What is best recorded at the same time, by a second channel or a second meter. */
+  beside?: BesideCheck;
 }
+
+/** A second channel, with what to do in one sentence. */
+export type BesideCheck = NextCheck & { alongside: string };
 
 const NOTHING_DONE: ReadonlySet<string> = new Set();
 
@@ -67,6 +72,11 @@ export function describeHookup(hookup: Hookup, setup: CornerSetup): NextCheck {
     pierces: access.pierces,
     hookup,
   };
+}
+
+/** The same, of what is read at the same time as another. */
+export function describeBeside(hookup: Hookup, setup: CornerSetup): BesideCheck {
+  return { ...describeHookup(hookup, setup), alongside: besideInstruction(hookup, setup) };
 }
 
 function locked(hookup: Hookup): string[] {

@@ -14,7 +14,7 @@ import { misfitOf, type Misfit } from "../verdict/misfit";
 import { rankParts, rankSuspects, type PartShare, type Suspect } from "../verdict/suspects";
 import { MUCH_BITS, SOME_BITS } from "./tells-words";
 import type { Hookup } from "../checks/hookup";
-import { describeHookup, type NextCheck } from "./describe-hookup";
+import { describeBeside, describeHookup, type NextCheck } from "./describe-hookup";
 
 /** What a reading changes at once. */
 export interface Ranking {
@@ -71,7 +71,7 @@ export function diagnosisOf(posterior: Posterior, policy: Policy, progress: Prog
 }
 
 function describeCheck(
-  { check, bits, minutes, needed, todo, toPlaceMinutes }: Proposal,
+  { check, bits, minutes, needed, todo, toPlaceMinutes, beside }: Proposal,
   posterior: Posterior,
   suspects: Suspect[],
 ): NextCheck {
@@ -84,6 +84,7 @@ function describeCheck(
     why: whyThis(suspects, bits, needed),
     todo: todo.map(({ say }) => say),
     toPlaceMinutes: toPlaceMinutes === null ? null : Math.round(toPlaceMinutes),
+    ...(beside ? { beside: describeBeside(beside.hookup, posterior.setup) } : {}),
   };
 }
 

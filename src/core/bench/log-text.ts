@@ -1,7 +1,8 @@
 import { tickWords } from "../repair/road-test";
 import { t } from "../words/words";
 import { hookupLabel, stateWords } from "../checks/words";
-import { retractedIds } from "../job/derive";
+import { retractedIds, type ReadingEntry } from "../job/derive";
+import { sameRecordingAs } from "../job/same-recording";
 import { hookupOf } from "../observation/read-observation";
 import type { Job } from "../job/schema";
 import { skipWords } from "../job/skip-reasons";
@@ -21,8 +22,15 @@ export function logText(job: Job): string {
       const hookup = hookupOf(entry.reading, job.setup);
       const shown = entry.reading.finding ?? entry.reading.value ?? "";
       return [
-        `${at}  ${shown}  ${hookup.ok ? `${hookupLabel(hookup.value)} (${stateWords(hookup.value.state)})` : hookup.say}`,
+        `${at}  ${shown}  ${hookup.ok ? `${hookupLabel(hookup.value)} (${readStateWords(job, entry)})` : hookup.say}`,
       ];
     })
     .join("\n");
+}
+
+/** How the car stood as an entry was read, and which reading was taken at the same time. */
+export function readStateWords(job: Pick<Job, "entries">, entry: ReadingEntry): string {
+  const state = stateWords(entry.reading.state);
+  const first = sameRecordingAs(job, entry);
+  return first === null ? state : t`${state}, at the same time as reading ${first.number}`;
 }

@@ -46,6 +46,15 @@ function recordingSentence(hookup: Exclude<Hookup, { look: unknown }>, setup: Co
   return t`${driven} Recorder, or meter on ${instrumentWords[hookup.instrument]} with MIN/MAX hold: red on ${red}, black on ${pointWords(hookup.black, setup)}. Type the value it jumped to, or the steady one. ${CAME()}`;
 }
 
+/** What to read at the same time, by a second channel. */
+export function besideInstruction(hookup: Hookup, setup: CornerSetup): string {
+  if ("look" in hookup) return "";
+  const red = pointWords(hookup.red, setup);
+  return "black" in hookup
+    ? t`At the same time, a second meter or channel: red on ${red}, black on ${pointWords(hookup.black, setup)}.`
+    : t`At the same time, on a second channel: ${red}.`;
+}
+
 const CAME = () => t`Say whether the warning came meanwhile.`;
 
 /** A point as said aloud: “the supply wire of connector C1, module side”. */

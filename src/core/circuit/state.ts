@@ -15,6 +15,8 @@ export const circuitStateSchema = z.object({
   recorded: z.optional(z.boolean()),
   /** Whether the fault showed itself to whoever drove meanwhile, by its lamp or a live speed; not said where nobody looked. */
   meanwhile: z.optional(z.enum(["came", "stayed-away"])),
+  /** Name of a recording, or of a watch, of more than one channel: readings of one name were taken while the same things happened. */
+  recording: z.optional(z.string().check(z.minLength(1), z.maxLength(40))),
   load: z.optional(z.object({ kind: z.enum(["lamp", "led"]), red: z.string(), black: z.string() })),
 });
 

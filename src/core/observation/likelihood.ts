@@ -106,6 +106,8 @@ export interface NumberForecast {
 /** What a number means for one forecast: how likely it is, and which of the alternatives explains it best. */
 export interface NumberMatch {
   likelihood: number;
+  /** That part of it which comes of the first half of the alternatives: those while a fault that comes and goes is there. */
+  there: number;
   /** −1 when none can. */
   slot: number;
 }
@@ -168,6 +170,7 @@ export function matchNumber(
 ): NumberMatch {
   const { hookup } = forecast;
   out.likelihood = 0;
+  out.there = 0;
   out.slot = -1;
   let left = drawn;
   const read = fromScale(hookup.instrument, x);
@@ -187,6 +190,7 @@ export function matchNumber(
           ? alike * errorDensity(apart - erredBefore(before!.x, x - apart), error * ERRS_ANEW, kernelVariance[slot]!)
           : 0));
     out.likelihood += density;
+    if (slot < forecast.slots / 2) out.there += density;
     // One of the alternatives, by its share of the likelihood (reservoir sampling with one number).
     const share = density / out.likelihood;
     if (!(share > 0)) continue;

@@ -1,6 +1,7 @@
 import { t } from "../words/words";
 import { signalPoint } from "../circuit/point";
 import { findLook, lookOf, looksOf, parseLook } from "../checks/looks/looks";
+import { isWaiting } from "../checks/beside";
 import { type Hookup } from "../checks/hookup";
 import { interlock } from "../checks/interlocks";
 import { isLookInstrument, type LookInstrument } from "../checks/instruments";
@@ -20,6 +21,11 @@ export function hookupOf(reading: Reading, setup: CornerSetup): Read<Hookup> {
     return {
       ok: false,
       say: t`meanwhile “${state.meanwhile}”: only of what is recorded for hours is it asked whether the fault came; add "recorded": true or leave it out`,
+    };
+  if (state.recording !== undefined && !isWaiting({ instrument, state }))
+    return {
+      ok: false,
+      say: t`recording “${state.recording}”: only what waits for the fault has channels; add "watched": true or "recorded": true, or leave it out`,
     };
   const unknown = state.unplugged.find((one) => !stationsOf(setup).some(({ station }) => station === one));
   if (unknown)

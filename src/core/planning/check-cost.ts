@@ -11,6 +11,15 @@ export interface Scored {
   worth: number;
   information: InformationTable;
   cost: number;
+  /** What is best recorded at the same time; none for a check that does not wait. */
+  beside?: Beside;
+}
+
+/** A second channel for a check that waits for the fault, and what both together tell more than the first alone. */
+export interface Beside {
+  other: Scored;
+  /** Bits over those of the first channel. */
+  bits: number;
 }
 
 /**
@@ -18,7 +27,7 @@ export interface Scored {
  * typing, and one more chance to slip (engineering judgement). At 2 the plan needed nine readings to proof on nine of
  * ten unseen cars, at 10 it needs eight and proves more, in about as many minutes.
  */
-const READING_MINUTES = 10;
+export const READING_MINUTES = 10;
 
 /** What a check costs from here, in minutes of equal worth. */
 export type CostOf = (check: Check, done: ReadonlySet<string>) => number;

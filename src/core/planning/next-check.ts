@@ -1,4 +1,3 @@
-import { minutesFrom } from "../checks/access";
 import { hookupKey, type Hookup } from "../checks/hookup";
 import { checkCatalogue, type Check } from "../checks/catalogue";
 import { PLANNING_STRIDE } from "../belief/forecasts";
@@ -9,6 +8,7 @@ import { sharesByPart, type PlanningTable, type Posterior } from "../belief/post
 import { readsTheSame } from "../checks/turns-wheel";
 import { canBeMadeWith } from "../checks/made-with";
 import type { Policy } from "../complaint/policy";
+import { chooseBeside } from "./beside";
 import { costOf, OUT_FOR, type CostOf, type Scored } from "./check-cost";
 import { isPlaceSought, minutesToPlace, rankForPlace } from "./place-search";
 import { isDriven } from "../checks/interlocks";
@@ -32,6 +32,8 @@ export interface Proposal {
   todo: Check["access"];
   /** Minutes expected from here until the place of damage is found; null where not asked for or the part is sought. */
   toPlaceMinutes: number | null;
+  /** What is best recorded at the same time by a second channel; null for a check that does not wait for a fault to come. */
+  beside: Check | null;
 }
 
 /** What has been prepared already, and what the technician said cannot be done. */
@@ -107,6 +109,7 @@ export function proposeChecks(
       single[i] = score(i, few ? posterior.clouds : cloudsFor(i));
     });
   });
+  chooseBeside(single, tables, planning, progress.done, LEADING);
   const shortlist = sought
     ? rankForPlace(single, planning, progress.done, policy)
     : [...likelyProofs(posterior, shares, planned, single), ...rankByWorth(single, planned, progress.done, costFrom)];
@@ -119,11 +122,24 @@ export function proposeChecks(
     foresee && sought
       ? minutesToPlace(shortlist, planning, outcomesOf(allowed, tables, planning, posterior.clouds), progress.done)
       : new Map<Check, number>();
-  return telling.slice(0, most).map(({ check, bits, worth }) => {
-    const todo = check.access.filter(({ id }) => !progress.done.has(id));
+  return telling.slice(0, most).map(({ check, bits, worth, beside }) => {
+    const second = beside?.other.check ?? null;
+    const todo = [
+      ...check.access,
+      ...(second?.access ?? []).filter(({ id }) => !check.access.some((own) => own.id === id)),
+    ].filter(({ id }) => !progress.done.has(id));
     const toPlaceMinutes = toPlace.get(check) ?? null;
     const need = needed.get(single.find((one) => one.check === check)!) ?? null;
-    return { check, bits, worth, needed: need, todo, minutes: minutesFrom(check, progress.done), toPlaceMinutes };
+    return {
+      check,
+      bits: bits + (beside?.bits ?? 0),
+      worth,
+      needed: need,
+      todo,
+      minutes: todo.reduce((sum, { minutes }) => sum + minutes, check.ownMinutes),
+      toPlaceMinutes,
+      beside: second,
+    };
   });
 }
 

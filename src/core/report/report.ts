@@ -5,7 +5,8 @@ import { hookupLabel, stateWords } from "../checks/words";
 import { familyWords } from "../circuit/setup";
 import { decodeCode, sayCode } from "../codes/code";
 import { partLabel } from "../faults/parts/parts";
-import { readingsAfterRepair, standingReadings, standingRepair } from "../job/derive";
+import { readingsAfterRepair, standingReadings, standingRepair, type ReadingEntry } from "../job/derive";
+import { sameRecordingAs } from "../job/same-recording";
 import type { Diagnosis } from "../bench/diagnosis";
 import { hookupOf } from "../observation/read-observation";
 import type { Job } from "../job/schema";
@@ -108,11 +109,14 @@ export function reportOf(
   const repair = standingRepair(job);
   const proven = provenSuspect(diagnosis.suspects);
   const before = standingReadings(job);
-  const label = (reading: (typeof before)[number]["reading"]) => {
-    const hookup = hookupOf(reading, job.setup);
-    return hookup.ok
-      ? { what: hookupLabel(hookup.value), state: stateWords(hookup.value.state) }
-      : { what: hookup.say, state: "" };
+  const label = (entry: ReadingEntry) => {
+    const hookup = hookupOf(entry.reading, job.setup);
+    if (!hookup.ok) return { what: hookup.say, state: "" };
+    const what = hookupLabel(hookup.value);
+    const state = stateWords(hookup.value.state);
+    const first = sameRecordingAs(job, entry)?.entry.reading;
+    const beside = first && hookupOf(first, job.setup);
+    return { what, state: beside?.ok ? t`${state}, at the same time as “${hookupLabel(beside.value)}”` : state };
   };
   const value = (reading: (typeof before)[number]["reading"]) => {
     const word = String(reading.finding ?? reading.value ?? "");
@@ -138,7 +142,7 @@ export function reportOf(
     meaning: diagnosis.danger && !verification?.fixed ? `${dangerWords(diagnosis.danger)} ${MEANING()}` : MEANING(),
     proof: (proven?.provenBy ?? []).flatMap((entryId) => {
       const entry = before.find(({ id }) => id === entryId);
-      return entry ? [`${label(entry.reading).what}, ${label(entry.reading).state}: ${value(entry.reading)}`] : [];
+      return entry ? [`${label(entry).what}, ${label(entry).state}: ${value(entry.reading)}`] : [];
     }),
     cleared: diagnosis.parts.filter(({ verdict }) => verdict === "cleared").map(({ part }) => partLabel(part)),
     done: repair
@@ -163,13 +167,13 @@ export function reportOf(
     readings: [
       ...before.map((entry) => ({
         at: entry.at.slice(0, 16).replace("T", " "),
-        ...label(entry.reading),
+        ...label(entry),
         value: value(entry.reading),
         phase: "before",
       })),
       ...readingsAfterRepair(job).map((entry) => ({
         at: entry.at.slice(0, 16).replace("T", " "),
-        ...label(entry.reading),
+        ...label(entry),
         value: value(entry.reading),
         phase: "after",
       })),

@@ -6,7 +6,7 @@ import type { CornerSetup } from "../circuit/setup";
 import { suspectId, suspectables, type Suspectable } from "../faults/catalogue";
 import { faultsOf, leftOf, together } from "../faults/pair";
 import { HEALTHY, type CarCondition } from "../faults/fault";
-import { normal, seeded, type Random } from "../random/random";
+import { normal, seeded, seedFrom, type Random } from "../random/random";
 import { formatQuantity } from "../units/format";
 import { dimensionsOf, fromUniforms } from "../car/dimensions";
 import { drawCar, drawHealthy, dutyOf } from "../car/draw";
@@ -88,13 +88,20 @@ export function simulateCar(
 /** What the fault of this car did while something was recorded for hours; null where nothing is. */
 export function meanwhileOn(car: SimulatedCar, { state }: Hookup): Meanwhile | null {
   if (!state.recorded) return null;
+  // Said of another channel already.
+  if (state.meanwhile) return state.meanwhile;
   const duty = car.truth.fault.part === "none" ? 0 : car.duty;
   return car.random() < meanwhileChance("came", duty) ? "came" : "stayed-away";
 }
 
+/** What chance decides whether the fault comes: another each time, the same for all channels of one recording. */
+function luckOf(car: SimulatedCar, { state: { recording } }: Hookup): number {
+  return recording === undefined ? car.random() : seeded(seedFrom(recording))();
+}
+
 /** What the instrument shows on this car, as a person would type it: `11.2 V`, `OL`, `missing-pulses`. */
 export function readCar(car: SimulatedCar, hookup: Hookup): string {
-  const here = car.away === null || car.random() < seenShare(hookup, car.duty);
+  const here = car.away === null || luckOf(car, hookup) < seenShare(hookup, car.duty);
   const condition = here ? car.condition : car.away!;
   const where = whereaboutsOf(car.truth, car.away !== null);
   const reader = new StateReader(car.setup, hookup.state, [hookup]);

@@ -123,7 +123,7 @@ function leadersOf(
       posterior.complaint.presence === "hard" &&
       kept.share >= KEPT_IF_SPREAD &&
       directEntries(posterior, lead, own[lead]!.lead).length >= SPEAKING_IF_SPREAD;
-    const sure = share >= proofShare(posterior, lead, part, isSpread);
+    const sure = Math.min(share, posterior.surely(part)) >= proofShare(posterior, lead, part, isSpread);
     return [{ lead, sure, pivot: sure ? (hangsOn(kept)?.observation.entryId ?? null) : null }];
   });
 }

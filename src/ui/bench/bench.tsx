@@ -8,7 +8,10 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { withMeanwhile } from "@/core/checks/hookup";
 import { interlock } from "@/core/checks/interlocks";
-import type { Meanwhile } from "@/core/circuit/state";
+import { asChannel } from "@/core/checks/beside";
+import type { CircuitState, Meanwhile } from "@/core/circuit/state";
+import { couldBeBeside } from "@/core/job/same-recording";
+import { nanoid } from "nanoid";
 import {
   lastUndoable,
   readingsAfterRepair,
@@ -74,6 +77,9 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   const [typed, setTyped] = useState("");
   /** What the fault did while something was recorded. */
   const [meanwhile, setMeanwhile] = useState<Meanwhile | null>(null);
+  /** The recording that what waits for the fault is a channel of: a new one, or that of the reading before. */
+  const [recording, setRecording] = useState(() => nanoid(10));
+  const [oneChannel, setOneChannel] = useState(false);
   const [display, setDisplay] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
@@ -86,7 +92,14 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   const alone = isPractisedAlone(job);
   const proposals = diagnosis?.next ?? [];
   const planned = free ?? proposals[Math.min(chosen, proposals.length - 1)] ?? null;
-  const check = planned && { ...planned, hookup: withMeanwhile(planned.hookup, meanwhile) };
+  const check = planned && { ...planned, hookup: asChannel(withMeanwhile(planned.hookup, meanwhile), recording) };
+  const besideOf = check && couldBeBeside(job, check.hookup);
+  const startOver = useCallback(() => {
+    setTyped("");
+    setMeanwhile(null);
+    setRecording(nanoid(10));
+    setRefusal(null);
+  }, []);
 
   const append = useCallback(
     (entry: Entry) => {
@@ -96,13 +109,11 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
         askRanking(queries, next);
         return next;
       });
-      setTyped("");
-      setMeanwhile(null);
-      setRefusal(null);
+      startOver();
       setFree(null);
       setChosen(0);
     },
-    [change, forgetDisplay, queries],
+    [change, forgetDisplay, queries, startOver],
   );
   const logCapture = useCallback(
     (reading: Reading, captureId: string, name: string) =>
@@ -121,6 +132,13 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     const read = readingTyped(check.hookup, meantIn(typed, check.unit, units), job.setup);
     if (!read.ok) return setRefusal(read.say);
     append({ ...stamp(), kind: "reading", reading: read.value });
+    if (check.beside && !oneChannel) readBeside(check.beside, check.hookup.state);
+  };
+  /** The second channel is typed after the first, as one of the same recording. */
+  const readBeside = (second: NextCheck, { meanwhile, recording }: CircuitState) => {
+    setFree(second);
+    setMeanwhile(meanwhile ?? null);
+    if (recording !== undefined) setRecording(recording);
   };
   const retract = (id: string) => append({ ...stamp(), kind: "retract", entry: id });
   const edit = (entry: ReadingEntry, text: string): string | null => {
@@ -146,9 +164,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   const other = (step: number) => {
     forgetDisplay();
     setFree(null);
-    setTyped("");
-    setMeanwhile(null);
-    setRefusal(null);
+    startOver();
     setChosen((at) => (at + step + Math.max(1, proposals.length)) % Math.max(1, proposals.length));
   };
   const readIt = async () => {
@@ -183,10 +199,9 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   }, []);
   const chooseFree = (check: NextCheck) => {
     forgetDisplay();
+    startOver();
     setFree(check);
     setPicking(null);
-    setTyped("");
-    setMeanwhile(null);
     setTimeout(() => input.current?.focus(), 50);
   };
   useHotkeys("i", () => void readIt(), { preventDefault: true });
@@ -269,6 +284,13 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
                 setRefusal(null);
               }}
               onMeanwhile={setMeanwhile}
+              beside={{
+                of: besideOf?.number ?? null,
+                isOf: besideOf !== null && besideOf?.entry.reading.state.recording === recording,
+                onOf: (same) => setRecording((same && besideOf?.entry.reading.state.recording) || nanoid(10)),
+                oneChannel,
+                onOneChannel: setOneChannel,
+              }}
               onLog={log}
               onOther={other}
               onSkip={skip}

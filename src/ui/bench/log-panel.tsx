@@ -1,8 +1,8 @@
 "use client";
 import { languageTag, t } from "@/core/words/words";
 import { useState } from "react";
-import { logText } from "@/core/bench/log-text";
-import { hookupLabel, stateWords } from "@/core/checks/words";
+import { logText, readStateWords } from "@/core/bench/log-text";
+import { hookupLabel } from "@/core/checks/words";
 import { hookupOf } from "@/core/observation/read-observation";
 import { shownValue } from "@/core/bench/shown-value";
 import { skipWords } from "@/core/job/skip-reasons";
@@ -203,11 +203,7 @@ function EntryText({ entry, job }: { entry: Entry; job: Job }) {
       <b className="mr-2 font-mono">{shownValue(entry.reading)}</b>
       {hookup.ok ? hookupLabel(hookup.value) : hookup.say}
       <span className="ml-2 text-sm text-muted">
-        {entry.kind === "capture" || entry.kind === "scan"
-          ? entry.name
-          : hookup.ok
-            ? stateWords(hookup.value.state)
-            : ""}
+        {entry.kind === "capture" || entry.kind === "scan" ? entry.name : hookup.ok ? readStateWords(job, entry) : ""}
       </span>
     </>
   );

@@ -29,6 +29,7 @@ import { WithTerms } from "../keys/with-terms";
 import { useSettings } from "../settings/use-settings";
 import { useUnits } from "../settings/use-units";
 import { Keypad } from "./keypad";
+import { BesideRow, type BesideProps } from "./beside-row";
 import { ForecastStripView } from "./forecast-strip-view";
 
 interface CardProps {
@@ -48,6 +49,7 @@ interface CardProps {
   working: boolean;
   onType: (text: string) => void;
   onMeanwhile: (meanwhile: Meanwhile | null) => void;
+  beside: BesideProps;
   onLog: () => void;
   onOther: (step: number) => void;
   onSkip: (reason: SkipReason) => void;
@@ -88,6 +90,7 @@ export function NextCheckCard({
   working,
   onType,
   onMeanwhile,
+  beside,
   onLog,
   onOther,
   onSkip,
@@ -112,7 +115,9 @@ export function NextCheckCard({
       className="rounded-2xl border border-rule bg-card p-4"
     >
       <div className="flex flex-wrap items-center gap-2 text-sm">
-        <h2 className="font-semibold text-muted">{free ? t`Your own reading` : t`Next check`}</h2>
+        <h2 className="font-semibold text-muted">
+          {beside.isOf ? t`Second channel` : free ? t`Your own reading` : t`Next check`}
+        </h2>
         {position && <span className="text-muted">{t`${position.at} of ${position.of}`}</span>}
         {drawable && (
           <button
@@ -236,6 +241,7 @@ export function NextCheckCard({
           <Keypad unit={localUnit(check.unit ?? "", units)} typed={typed} onType={onType} onLog={onLog} />
         )}
       </div>
+      <BesideRow check={check} {...beside} />
       {check.hookup.state.recorded && (
         <div className="mt-3 flex flex-wrap items-center gap-2" role="group" aria-label={t`Meanwhile`}>
           <span className="text-sm text-muted">{t`Meanwhile, by lamp or live speed:`}</span>
@@ -283,7 +289,7 @@ function sizeOf(typed: string): string {
 /** Bands of the current check. Those of a check that is about to be replaced are not asked for: the ranking comes first. */
 function useStrip(job: Job, { id, hookup }: NextCheck, working: boolean) {
   return useQuery({
-    queryKey: ["strip", numberOf(job), id, hookup.state.meanwhile, languageTag()],
+    queryKey: ["strip", numberOf(job), id, hookup.state.meanwhile, hookup.state.recording, languageTag()],
     queryFn: () => benchWorker.ask((remote) => remote.strip(job, hookup)),
     enabled: !working,
   });
@@ -292,7 +298,7 @@ function useStrip(job: Job, { id, hookup }: NextCheck, working: boolean) {
 /** What the value now typed would mean; nothing until something is typed, and while it cannot be read. */
 function usePreview(job: Job, { id, hookup }: NextCheck, typed: string) {
   return useQuery({
-    queryKey: ["preview", numberOf(job), id, hookup.state.meanwhile, typed, languageTag()],
+    queryKey: ["preview", numberOf(job), id, hookup.state.meanwhile, hookup.state.recording, typed, languageTag()],
     queryFn: () => benchWorker.ask((remote) => remote.preview(job, hookup, typed)),
     enabled: typed.trim() !== "",
     gcTime: 5000,

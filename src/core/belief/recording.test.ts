@@ -1,0 +1,101 @@
+/**
+ * Two channels of one recording stand or fall together: the fault came while both ran or while neither did. Checked
+ * against the two mixed by hand, s·f₁·f₂ + (1 − s)·g₁·g₂, from forecasts each of its own.
+ */
+import { describe, expect, it } from "vitest";
+import { openDiagnosis } from "../bench/diagnose-file";
+import { cornerSetupSchema } from "../circuit/setup";
+import { complaintSchema } from "../complaint/complaint";
+import { readingSchema, type Reading } from "../observation/reading";
+import { SLIP } from "../observation/likelihood";
+import { observationsIn } from "../replay/observations";
+import { Belief } from "./belief";
+
+const corner = {
+  corner: "FL",
+  family: "passive",
+  path: [{ station: "module" }, { spanM: 2, mm2: 0.5 }, { station: "c1" }, { spanM: 1, mm2: 0.5 }, { station: "plug" }],
+};
+const complaint = { presence: "intermittent", symptoms: ["lamp"] };
+const hours = { key: "on", wheel: "driven", watched: true, recorded: true };
+
+function channel(point: string, finding: string, recording?: string): Reading {
+  return readingSchema.parse({
+    instrument: "scope",
+    point,
+    finding,
+    state: recording === undefined ? hours : { ...hours, recording },
+  });
+}
+
+function partsAfter(...readings: Reading[]): Record<string, number> {
+  const file = { tastatura: "diagnose/1", ...corner, complaint, readings: [] };
+  const { diagnosing } = openDiagnosis(JSON.stringify(file), "intermittent.json");
+  for (const reading of readings) expect(diagnosing.read(reading)).toBeNull();
+  return Object.fromEntries(diagnosing.ranking().parts.map(({ part, share }) => [part, share]));
+}
+
+describe("lost at the module side of the sensor plug, good at its sensor side", () => {
+  const lost = (name?: string) => channel("plug.in.a", "random-dropout", name);
+  const good = (name?: string) => channel("plug.out.a", "clean", name);
+
+  it("in one recording names what lies between, in two days hardly", () => {
+    const [together, apart] = [partsAfter(lost("a"), good("a")), partsAfter(lost(), good())];
+    expect(together.sensor!).toBeLessThan(0.5 * apart.sensor!);
+    expect(together.sensor!).toBeLessThan(0.12);
+  });
+
+  it("whichever channel is typed first", () => {
+    const [one, other] = [partsAfter(lost("a"), good("a")), partsAfter(good("a"), lost("a"))];
+    for (const part of Object.keys(one)) expect(Math.abs(one[part]! - other[part]!), part).toBeLessThan(0.03);
+  });
+
+  it("another name, or another recording in between, is another time", () => {
+    const other = partsAfter(lost("a"), good("b"));
+    const apart = partsAfter(lost(), good());
+    for (const part of Object.keys(apart)) expect(other[part]!, part).toBeCloseTo(apart[part]!, 9);
+  });
+});
+
+it("two channels that saw nothing are not two days on which nothing came", () => {
+  const quiet = (...names: string[]) =>
+    partsAfter(...names.map((name, i) => channel(i === 0 ? "plug.out.a" : "module.in.a", "clean", name)));
+  const [one, together, apart] = [quiet("a"), quiet("a", "a"), quiet("a", "b")];
+  expect(together.none!).toBeGreaterThan(one.none!);
+  expect(together.none! - one.none!).toBeLessThan(0.9 * (apart.none! - one.none!));
+});
+
+it("the chance that a car's fault came is that of its forecasts, mixed by hand", () => {
+  const belief = new Belief(cornerSetupSchema.parse(corner), complaintSchema.parse(complaint), { seed: 5 });
+  const { read } = observationsIn(
+    [{ entryId: "1", reading: channel("plug.in.a", "random-dropout", "a") }],
+    belief.setup,
+  );
+  const [table] = belief.forecasts([read[0]!.hookup]);
+  if (table?.kind !== "words") throw new Error("a recording is told in words");
+  const at = table.words.indexOf("signal-lost");
+  belief.learn(read[0]!);
+  const { came } = belief.checkpoint().recording!;
+  // Where few carry the weight they are replaced by copies; not so in what hardly matters.
+  const shares = belief.shares();
+  const comesAndGoes = belief.hypotheses.filter((one, h) => one.comesAndGoes && shares[h]! < 0.003);
+  expect(comesAndGoes.length).toBeGreaterThan(10);
+  for (const { first, size } of comesAndGoes)
+    for (let row = first; row < first + size; row += 13) {
+      const cell = row * table.words.length;
+      const s = table.there.subarray(cell, cell + table.words.length).reduce((sum, one) => sum + one, 0);
+      const lost = (chance: number) => (1 - SLIP) * chance + SLIP / table.words.length;
+      const [f, g] = [table.there[cell + at]! / s, (table.chances[cell + at]! - table.there[cell + at]!) / (1 - s)];
+      expect(came[row]!).toBeCloseTo((s * lost(f)) / (s * lost(f) + (1 - s) * lost(g)), 6);
+    }
+});
+
+it("a name on what does not wait for the fault is refused, with what to do", () => {
+  const { diagnosing } = openDiagnosis(
+    JSON.stringify({ tastatura: "diagnose/1", ...corner, complaint, readings: [] }),
+    "intermittent.json",
+  );
+  const glance = { instrument: "volts-dc", red: "c1.out.supply", black: "battery.negative", value: "11.9 V" };
+  const said = diagnosing.read(readingSchema.parse({ ...glance, state: { recording: "a" } }));
+  expect(JSON.stringify(said)).toMatch(/watched/);
+});
