@@ -61,12 +61,28 @@ function ask<T>(job: CornerJob, question: (belief: Belief) => T): Promise<T> {
 function askNow<T>(job: CornerJob, question: (belief: Belief) => T): Promise<T> {
   return ask(job, (asItCame) => {
     const repairs = standingRepairs(job);
-    if (repairs.length === 0) return question(asItCame);
+    if (repairs.length === 0) {
+      prepareSoon(asItCame);
+      return question(asItCame);
+    }
     const readings = readingsByStage(job).map((stage) => stage.map(({ id }) => id));
     const key = JSON.stringify([drawnFrom(job), toldBeside(job, aloneAtHand), repairs, readings]);
     if (now?.key !== key) now = { key, readings: [], belief: replayNow(job, undefined, asItCame) };
+    prepareSoon(now.belief);
     return question(now.belief);
   });
+}
+
+/** Once nothing was asked for so long, what a proof will want is weighed ahead, a reading at a time. */
+const SPARE_MS = 600;
+let spare: ReturnType<typeof setTimeout> | undefined;
+
+function prepareSoon(belief: Belief): void {
+  const step = () => {
+    if (belief.prepare()) spare = setTimeout(step);
+  };
+  clearTimeout(spare);
+  if (belief.log.length >= WORTH_KEEPING) spare = setTimeout(step, SPARE_MS);
 }
 
 /** A corner's line-up, told what those of the car's other corners say. */

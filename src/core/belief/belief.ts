@@ -4,13 +4,15 @@ import type { Complaint } from "../complaint/complaint";
 import type { CornerSetup } from "../circuit/setup";
 import type { Observation } from "../observation/observation";
 import type { Observed } from "../observation/typed-value";
-import type { Checkpoint } from "./checkpoint";
+import type { Checkpoint, DrawCheckpoint, Resume } from "./checkpoint";
 import type { ForecastTable } from "./forecasts";
 import { OneDraw, type DrawOptions } from "./one-draw";
 import { sharesByPart, type PlanningTable, type Posterior, type Weighed } from "./posterior";
 import type { ToldByPart } from "./told";
 
-export type BeliefOptions = DrawOptions;
+export interface BeliefOptions extends DrawOptions {
+  resume?: Resume | undefined;
+}
 
 /** From this share of a part on its log is weighed with other candidates too. */
 const SECOND_FROM = 0.9;
@@ -35,20 +37,24 @@ export class Belief implements Posterior {
   readonly #options: DrawOptions;
   #lead: OneDraw;
   #other: OneDraw | null = null;
+  /** The other draw with some of the log weighed, before it is asked. */
+  #prepared: OneDraw | null = null;
   /** Which of the two draws leads. */
   #draw: 0 | 1;
 
   constructor(
     readonly setup: CornerSetup,
     readonly complaint: Complaint,
-    options: DrawOptions,
+    { resume, ...options }: BeliefOptions,
   ) {
     this.#options = options;
-    this.#draw = options.resume?.checkpoint.draw ?? 0;
-    this.#lead = this.#drawn(this.#draw, options.resume);
+    const { draw = 0, other } = resume?.checkpoint ?? {};
+    this.#draw = draw;
+    this.#lead = this.#drawn(draw, resume);
+    if (resume && other) this.#other = this.#drawn(draw === 0 ? 1 : 0, { checkpoint: other, log: resume.log });
   }
 
-  #drawn(draw: 0 | 1, resume?: DrawOptions["resume"]): OneDraw {
+  #drawn(draw: 0 | 1, resume?: Resume<DrawCheckpoint>): OneDraw {
     const seed = draw === 0 ? this.#options.seed : this.#options.seed ^ OTHER_SEED;
     return new OneDraw(this.setup, this.complaint, { ...this.#options, seed, resume });
   }
@@ -74,10 +80,23 @@ export class Belief implements Posterior {
   }
 
   #weighedAnew(): OneDraw {
-    const other = this.#drawn(this.#draw === 0 ? 1 : 0);
-    for (const { observation } of this.log) other.learn(observation);
+    while (this.prepare());
+    const other = this.#prepared!;
+    this.#prepared = null;
     other.tell(this.#lead.told);
     return other;
+  }
+
+  /**
+   * Weighs one reading more with the second draw, before it is asked: whoever has time to spare calls it, and the reading that
+   * lets a part lead by far need not wait for the whole log. @returns whether there is more to weigh
+   */
+  prepare(): boolean {
+    if (this.#other || this.log.length > LONGEST) return false;
+    this.#prepared ??= this.#drawn(this.#draw === 0 ? 1 : 0);
+    const next = this.log[this.#prepared.log.length];
+    if (next) this.#prepared.learn(next.observation);
+    return this.#prepared.log.length < this.log.length;
   }
 
   surely(part: Part): number {
@@ -95,12 +114,14 @@ export class Belief implements Posterior {
 
   /** Asks this corner by its own log, as if nothing were told from elsewhere. */
   alone<T>(question: () => T): T {
-    return this.#lead.alone(question);
+    const other = this.#other;
+    return this.#lead.alone(() => (other ? other.alone(question) : question()));
   }
 
   /** All that was made of the log so far, to go on from another time: a copy. */
   checkpoint(): Checkpoint {
-    return { ...this.#lead.checkpoint(), draw: this.#draw };
+    const other = this.#other ? { other: this.#other.checkpoint() } : {};
+    return { ...this.#lead.checkpoint(), draw: this.#draw, ...other };
   }
 
   /** Weighs one observation in, among the hypotheses there are and with the candidates there are. */

@@ -8,10 +8,10 @@ const numbers = z.custom<Float64Array>((value) => value instanceof Float64Array)
 const bytes = z.custom<Uint8Array>((value) => value instanceof Uint8Array);
 
 /**
- * All that readings have made of a belief, as plain values: with the same set-up, complaint and seed it goes on from here
+ * All that readings have made of one draw of candidates, as plain values: with the same set-up, complaint and seed it goes on from here
  * instead of weighing its whole log anew. No part of it is worth keeping when the model has changed.
  */
-export const checkpointSchema = z.object({
+const drawSchema = z.object({
   /** Pairs of faults in the running, each by the ids of its two and its prior. */
   pairs: z.array(z.tuple([z.string(), z.string(), z.number()])),
   scores: numbers,
@@ -26,19 +26,25 @@ export const checkpointSchema = z.object({
   /** What the channels read so far say of the last recording. */
   recording: z.optional(z.object({ name: z.string(), channels: z.number(), came: numbers })),
   initial: numbers,
-  /** Which of the draws it is of. */
-  draw: z._default(z.union([z.literal(0), z.literal(1)]), 0),
+});
+
+export type DrawCheckpoint = z.infer<typeof drawSchema>;
+
+/** The same of a belief: of the draw that leads, which of the two it is, and of the other one where there is one. */
+export const checkpointSchema = z.extend(drawSchema, {
+  draw: z.union([z.literal(0), z.literal(1)]),
+  other: z.optional(drawSchema),
 });
 
 export type Checkpoint = z.infer<typeof checkpointSchema>;
 
 /** A checkpoint and the observations it was made of, in order. */
-export interface Resume {
-  checkpoint: Checkpoint;
+export interface Resume<C extends DrawCheckpoint = Checkpoint> {
+  checkpoint: C;
   log: readonly Observation[];
 }
 
-export function pairNames(pairs: readonly Suspectable[]): Checkpoint["pairs"] {
+export function pairNames(pairs: readonly Suspectable[]): DrawCheckpoint["pairs"] {
   return pairs.map(({ of, prior }) => {
     const [first, second] = of!.map(({ fault, place }) => suspectId(fault, place)) as [string, string];
     return [first, second, prior];
@@ -46,7 +52,7 @@ export function pairNames(pairs: readonly Suspectable[]): Checkpoint["pairs"] {
 }
 
 /** The pairs of those names. @throws RangeError for a fault that is not among these */
-export function pairsNamed(names: Checkpoint["pairs"], singles: readonly Suspectable[]): Suspectable[] {
+export function pairsNamed(names: DrawCheckpoint["pairs"], singles: readonly Suspectable[]): Suspectable[] {
   const byId = new Map(singles.map(({ fault, place, prior }) => [suspectId(fault, place), { fault, place, prior }]));
   const single = (id: string): Suspectable => {
     const found = byId.get(id);

@@ -169,3 +169,17 @@ function multiply(matrix: Float64Array, vector: Float64Array): Float64Array {
     return sum;
   });
 }
+
+/** A group is resampled when it matters and few of its cars carry its weight. */
+const MATTERS = 0.003;
+const THIN = 0.35;
+
+/** Whether a group has become too thin to be trusted: (Σw)² / Σw² (Kish's effective count) against its size. */
+export function isThin({ weight }: Pick<Candidates, "weight">, { first, size }: Group): boolean {
+  let [total, squares] = [0, 0];
+  for (let row = first; row < first + size; row++) {
+    total += weight[row]!;
+    squares += weight[row]! ** 2;
+  }
+  return total > MATTERS && (total * total) / squares < THIN * size;
+}

@@ -11,7 +11,7 @@ import type { Observation } from "../observation/observation";
 import type { Observed } from "../observation/typed-value";
 import { seeded } from "../random/random";
 import { Answered } from "./answered";
-import { packedSlip, pairNames, pairsNamed, slipOf, type Checkpoint, type Resume } from "./checkpoint";
+import { packedSlip, pairNames, pairsNamed, slipOf, type DrawCheckpoint, type Resume } from "./checkpoint";
 import {
   copyOf,
   drawCandidates,
@@ -23,7 +23,7 @@ import {
   type Population,
 } from "./candidates";
 import { Forecasts, PLANNING_STRIDE, type ForecastTable } from "./forecasts";
-import { freshCloud, resample, type Cloud } from "./kernel";
+import { freshCloud, isThin, resample, type Cloud } from "./kernel";
 import { Localisation } from "./localisation";
 import { pairsCalledFor } from "./pairs";
 import type { Particles } from "./particles";
@@ -51,7 +51,7 @@ export interface DrawOptions {
   /** What spoke against driving before the last repair and still does. */
   carried?: Danger | null;
   /** Where to go on from; made with the same set-up, complaint, seed and shares. */
-  resume?: Resume | undefined;
+  resume?: Resume<DrawCheckpoint> | undefined;
 }
 
 /** Groups below this share keep the forecasts they have. */
@@ -63,9 +63,6 @@ const PLANNED_SHARE = 1e-3;
 const SETTLING_ROUNDS = 1;
 /** Groups below this share are not worth settling. */
 const SETTLED_SHARE = 0.01;
-/** A group is resampled when it matters and few of its cars carry its weight. */
-const MATTERS = 0.003;
-const THIN = 0.35;
 
 /**
  * What one draw of candidate cars makes of a corner. Feed it observations in order; it re-weighs them, and where few are left
@@ -155,7 +152,7 @@ export class OneDraw implements Posterior {
   }
 
   /** All that was made of the log so far, to go on from another time: a copy. */
-  checkpoint(): Omit<Checkpoint, "draw"> {
+  checkpoint(): DrawCheckpoint {
     return this.alone(() => ({
       pairs: pairNames(this.#pairs),
       scores: this.#candidates.scores.slice(),
@@ -178,7 +175,7 @@ export class OneDraw implements Posterior {
   }
 
   /** @throws RangeError for a checkpoint of another line-up */
-  #goOn({ checkpoint, log }: Resume): void {
+  #goOn({ checkpoint, log }: Resume<DrawCheckpoint>): void {
     const { pairs, scores, weight, covariances, weighed, touched } = checkpoint;
     if (pairs.length > 0) this.#begin(pairsNamed(pairs, this.hypotheses));
     const candidates = this.#candidates;
@@ -483,14 +480,4 @@ function ratio(after: Float64Array, before: Float64Array): Float64Array {
 
 function sum(values: Float64Array): number {
   return values.reduce((all, value) => all + value, 0);
-}
-
-/** Whether a group has become too thin to be trusted: (Σw)² / Σw² (Kish's effective count) against its size. */
-function isThin({ weight }: Candidates, { first, size }: Group): boolean {
-  let [total, squares] = [0, 0];
-  for (let row = first; row < first + size; row++) {
-    total += weight[row]!;
-    squares += weight[row]! ** 2;
-  }
-  return total > MATTERS && (total * total) / squares < THIN * size;
 }
