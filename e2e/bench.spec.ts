@@ -91,7 +91,47 @@ test("of what is recorded for hours it is asked whether the fault came, which mo
   await expect(card).toHaveAttribute("data-hookup", /"meanwhile":"came"/);
   await expect(means).not.toHaveText(unsaid!);
   await page.locator("#reading").press("Enter");
-  await expect(page.getByRole("region", { name: "Log" })).toContainText("recorded for hours, the fault came");
+  const logged = page.getByRole("region", { name: "Log" });
+  await expect(logged).toContainText("recorded for hours, the fault came");
+  // Another channel of the same hours: it came while that ran too.
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("p");
+  await dialog.getByLabel("Red probe").selectOption("c1.out.supply");
+  await dialog.getByLabel(/recorded for hours/).check();
+  await dialog.getByRole("button", { name: /read here/ }).click();
+  await page.locator("#reading").fill("11.5 V");
+  const alone = await means.textContent();
+  await card.getByRole("button", { name: "yes, another channel" }).click();
+  await expect(card.getByRole("heading", { name: "Second channel" })).toBeVisible();
+  await expect(means).not.toHaveText(alone!);
+  await page.locator("#reading").press("Enter");
+  await expect(logged).toContainText("at the same time as reading 4");
+});
+
+test("a watch on two channels is told before the leads are laid, and the second is typed after the first", async ({
+  page,
+}) => {
+  await page.goto("/");
+  await expect(page.getByText("Sallow Plover 11").last()).toBeVisible();
+  await page.goto("/bench?job=demo-plover");
+  const card = page.getByRole("region", { name: "Next check" });
+  const other = card.getByTestId("alongside");
+  await expect(card).toBeVisible();
+  await page.getByText("How to go about it:").click();
+  await page.getByRole("button", { name: "second meter or channel" }).click();
+  for (let i = 0; i < 6 && (await other.count()) === 0; i++)
+    await card.getByRole("button", { name: "other checks" }).click();
+  await expect(other).toContainText("At the same time");
+  await page.keyboard.press("i");
+  await expect(page.locator("#reading")).not.toHaveValue("");
+  await page.locator("#reading").press("Enter");
+  await expect(card.getByRole("heading", { name: "Second channel" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("i");
+  await expect(page.locator("#reading")).not.toHaveValue("");
+  await page.locator("#reading").press("Enter");
+  await expect(page.getByRole("region", { name: "Log" })).toContainText("at the same time as reading 4");
+  await expect(card.getByRole("heading", { name: "Next check" })).toBeVisible();
 });
 
 test("a dropped capture is read, shown and weighed in; a bad one gets a sentence", async ({ page, request }) => {

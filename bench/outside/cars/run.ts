@@ -33,6 +33,8 @@ export interface Told {
 }
 
 const MOST_READINGS = 16;
+/** What comes and goes is waited for, and most waits meet nothing. */
+const MOST_READINGS_WAITING = 26;
 const LEAST_SHARE = 1e-4;
 
 /** A car somebody complained of: what is wrong with it shows in the live speed. */
@@ -54,12 +56,14 @@ export interface Unknown {
 /**
  * Diagnoses one outside car by the public command alone, until a part is proven or the readings are too many.
  * @param unknown the trouble it has, and the fault that the command then does not know
+ * @param channels how many points are read at one time while a fault is waited for
  */
 export async function diagnoseOutsideCar(
   seed: number,
   analyse: Analyse,
   comesAndGoes = false,
   unknown?: Unknown,
+  channels: 1 | 2 = 1,
 ): Promise<CarOutcome> {
   const d = carDice(seed);
   const { make, trouble } = await noticedCar(d, comesAndGoes, unknown?.says);
@@ -70,6 +74,7 @@ export async function diagnoseOutsideCar(
       codes: d.chance(0.6) ? ["C003A"] : [],
       symptoms: ["lamp"],
     },
+    ...(channels === 2 ? { channels } : {}),
     readings: [] as unknown[],
   };
   const { diagnosing } = openDiagnosis(
@@ -98,7 +103,7 @@ export async function diagnoseOutsideCar(
         .slice(0, 3)
         .map(({ part, share }) => `${part} ${(100 * share).toFixed(1)}`)
         .join(", ")}`;
-    if (proven || mended || readings >= MOST_READINGS || !asked)
+    if (proven || mended || readings >= (comesAndGoes ? MOST_READINGS_WAITING : MOST_READINGS) || !asked)
       return {
         seed,
         family: `${make.family}${make.family === "active-2wire" ? ` ${make.sense}` : ""}${make.widthCoded ? " coded" : ""}`,

@@ -76,7 +76,14 @@ export function describeHookup(hookup: Hookup, setup: CornerSetup): NextCheck {
 
 /** The same, of what is read at the same time as another. */
 export function describeBeside(hookup: Hookup, setup: CornerSetup): BesideCheck {
-  return { ...describeHookup(hookup, setup), alongside: besideInstruction(hookup, setup) };
+  return {
+    ...describeHookup(hookup, setup),
+    alongside: besideInstruction(hookup, setup),
+    why: t`What this channel showed at the same time as the reading before.`,
+    // Both were laid before the first was read.
+    minutes: 0,
+    todo: [],
+  };
 }
 
 function locked(hookup: Hookup): string[] {

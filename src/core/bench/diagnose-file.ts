@@ -28,6 +28,8 @@ const diagnoseSchema = z.object({
   policy: z._default(policySchema, () => policySchema.parse({})),
   /** What the shop has, as `policy.tools`; here for short. */
   tools: z.optional(z.array(z.enum(tools))),
+  /** Points that can be read at one time, as `policy.channels`. */
+  channels: z.optional(z.union([z.literal(1), z.literal(2)])),
   readings: z._default(z.array(z.union([repairSchema, readingSchema])).check(z.maxLength(500)), []),
 });
 
@@ -68,7 +70,8 @@ export function openDiagnosis(
   if (corner.data.tyre !== undefined && !parseTyre(corner.data.tyre))
     throw new UnusableInput(t`${name}: tyre “${corner.data.tyre}” is no size; write it as 205/55R16`);
   const { complaint, readings } = head.data;
-  const policy = { ...head.data.policy, tools: head.data.tools ?? head.data.policy.tools };
+  const channels = head.data.channels ?? head.data.policy.channels;
+  const policy = { ...head.data.policy, tools: head.data.tools ?? head.data.policy.tools, channels };
   const setup = corner.data;
   let belief = new Belief(setup, complaint, { seed: seedFrom(JSON.stringify(setup)), ...more });
   const done = new Set<string>();

@@ -8,6 +8,11 @@ export const policySchema = z.object({
   pierce: z._default(z.boolean(), false),
   /** What the workshop has; everything where left out. */
   tools: z.optional(z.array(z.enum(tools))),
+  /**
+   * How many points are proposed to be read at one time while the fault is waited for; one where left out. Two are proven in
+   * fewer waits and minutes, and more readings to type (docs/benchmarks.md).
+   */
+  channels: z.optional(z.union([z.literal(1), z.literal(2)])),
 });
 export type Policy = z.infer<typeof policySchema>;
 

@@ -109,7 +109,7 @@ export function proposeChecks(
       single[i] = score(i, few ? posterior.clouds : cloudsFor(i));
     });
   });
-  chooseBeside(single, tables, planning, progress.done, LEADING);
+  if (policy.channels === 2) chooseBeside(single, tables, planning, progress.done, LEADING);
   const shortlist = sought
     ? rankForPlace(single, planning, progress.done, policy)
     : [...likelyProofs(posterior, shares, planned, single), ...rankByWorth(single, planned, progress.done, costFrom)];

@@ -79,7 +79,6 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   const [meanwhile, setMeanwhile] = useState<Meanwhile | null>(null);
   /** The recording that what waits for the fault is a channel of: a new one, or that of the reading before. */
   const [recording, setRecording] = useState(() => nanoid(10));
-  const [oneChannel, setOneChannel] = useState(false);
   const [display, setDisplay] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
@@ -123,7 +122,8 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   // The path and its captures are the heaviest to draw: they are drawn again only for what they show.
   const pins = useMemo(() => pathPins(job), [job]);
   const [red, black] = [check?.red ?? check?.look, check?.black];
-  const probes = useMemo(() => ({ red, black }), [red, black]);
+  const second = check?.beside?.red;
+  const probes = useMemo(() => ({ red, black, second }), [red, black, second]);
   const pickPoints = useCallback((red: string, black: string) => setPicking({ red, black }), []);
   const log = () => {
     if (!check || typed.trim() === "") return setRefusal(t`Nothing typed yet.`);
@@ -132,7 +132,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     const read = readingTyped(check.hookup, meantIn(typed, check.unit, units), job.setup);
     if (!read.ok) return setRefusal(read.say);
     append({ ...stamp(), kind: "reading", reading: read.value });
-    if (check.beside && !oneChannel) readBeside(check.beside, check.hookup.state);
+    if (check.beside) readBeside(check.beside, check.hookup.state);
   };
   /** The second channel is typed after the first, as one of the same recording. */
   const readBeside = (second: NextCheck, { meanwhile, recording }: CircuitState) => {
@@ -288,8 +288,7 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
                 of: besideOf?.number ?? null,
                 isOf: besideOf !== null && besideOf?.entry.reading.state.recording === recording,
                 onOf: (same) => setRecording((same && besideOf?.entry.reading.state.recording) || nanoid(10)),
-                oneChannel,
-                onOneChannel: setOneChannel,
+                onOneChannel: () => change((newest) => ({ ...newest, policy: { ...newest.policy, channels: 1 } })),
               }}
               onLog={log}
               onOther={other}

@@ -29,7 +29,7 @@ import { WithTerms } from "../keys/with-terms";
 import { useSettings } from "../settings/use-settings";
 import { useUnits } from "../settings/use-units";
 import { Keypad } from "./keypad";
-import { BesideRow, type BesideProps } from "./beside-row";
+import { Alongside, SameRecording, type BesideProps } from "./beside-row";
 import { ForecastStripView } from "./forecast-strip-view";
 
 interface CardProps {
@@ -127,7 +127,10 @@ export function NextCheckCard({
             onClick={() => setHooking(!hooking)}
           >{jt`${(<span className="font-mono text-xs">H</span>)} how to hook up ${hooking ? "▾" : "▸"}`}</button>
         )}
-        <span className="ml-auto rounded-full border border-rule px-3 py-0.5">{t`${check.minutes} min`}</span>
+        <span className="ml-auto" />
+        {check.minutes > 0 && (
+          <span className="rounded-full border border-rule px-3 py-0.5">{t`${check.minutes} min`}</span>
+        )}
         {!free && <span className="rounded-full border border-rule px-3 py-0.5">{tellsWords(check.bits)}</span>}
         <span className="rounded-full border border-rule px-3 py-0.5">{instrumentWords[check.instrument]}</span>
         {check.pierces && (
@@ -159,6 +162,9 @@ export function NextCheckCard({
           <p className="mt-1">
             <b>{t`Still to do first:`}</b> {check.todo.join(" · ")}
           </p>
+        )}
+        {check.beside && beside.of === null && (
+          <Alongside say={check.beside.alongside} onOneChannel={beside.onOneChannel} />
         )}
       </div>
       {drawable && hooking && <HookupPicture hookup={check.hookup} setup={job.setup} />}
@@ -241,7 +247,7 @@ export function NextCheckCard({
           <Keypad unit={localUnit(check.unit ?? "", units)} typed={typed} onType={onType} onLog={onLog} />
         )}
       </div>
-      <BesideRow check={check} {...beside} />
+      {beside.of !== null && <SameRecording of={beside.of} isOf={beside.isOf} onOf={beside.onOf} />}
       {check.hookup.state.recorded && (
         <div className="mt-3 flex flex-wrap items-center gap-2" role="group" aria-label={t`Meanwhile`}>
           <span className="text-sm text-muted">{t`Meanwhile, by lamp or live speed:`}</span>

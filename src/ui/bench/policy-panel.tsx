@@ -10,6 +10,7 @@ export function PolicyPanel({ job, change }: { job: Job; change: ChangeJob }) {
   const set = (parts: Partial<Job["policy"]>) =>
     change((newest) => ({ ...newest, policy: { ...newest.policy, ...parts } }));
   const atHand = job.policy.tools ?? tools;
+  const twoChannels = job.policy.channels === 2;
   const toggled = (tool: Tool) => tools.filter((one) => (one === tool) !== atHand.includes(one));
   return (
     <details className="rounded-2xl border border-rule bg-card px-4 py-2">
@@ -40,6 +41,9 @@ export function PolicyPanel({ job, change }: { job: Job; change: ChangeJob }) {
             {atHand.includes(tool) ? `✓ ${toolWords(tool)}` : toolWords(tool)}
           </Cap>
         ))}
+        <Cap aria-pressed={twoChannels} onClick={() => set({ channels: twoChannels ? 1 : 2 })}>
+          {twoChannels ? t`✓ second meter or channel` : t`second meter or channel`}
+        </Cap>
       </div>
     </details>
   );

@@ -13,6 +13,7 @@ import {
   PinLine,
   PinnedReading,
   ProbeTip,
+  SecondTip,
   SensorLead,
   SpanWires,
   Station,
@@ -26,7 +27,7 @@ interface PathProps {
   suspects: readonly Suspect[];
   /** Readings so far at a point, newest last. */
   pins: readonly Pin[];
-  probes: { red?: string | undefined; black?: string | undefined };
+  probes: { red?: string | undefined; black?: string | undefined; second?: string | undefined };
   /** What the car is doing for the proposed check; null before there is one. */
   state: CircuitState | null;
   /** A lamp is fed through the wire between the two probes. */
@@ -147,6 +148,9 @@ export const PathDrawing = memo(function PathDrawing({
               />
             );
           })}
+          {probes.second && xOf(probes.second) !== null && (
+            <SecondTip x={xOf(probes.second)!} y={wireConductorY(probes.second, setup, wireY)} />
+          )}
           {onPoints &&
             terminals(setup, layout).map(({ point, x }) => (
               // A pointer's shortcut; the key P offers every point to keyboard and screen reader.

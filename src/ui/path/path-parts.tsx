@@ -204,6 +204,18 @@ export function ProbeTip({ x, probe, label, y }: { x: number; probe: "red" | "bl
   );
 }
 
+/** Where a second channel is read at the same time. */
+export function SecondTip({ x, y }: { x: number; y: number }) {
+  return (
+    <g>
+      <path d={`M ${x} ${y} l -9 18 h 18 z`} fill="var(--card)" stroke="var(--marigold)" strokeWidth="2.5" />
+      <text x={x} y={y + 16} textAnchor="middle" fontSize="11" fontWeight="700" fill="var(--ink)">
+        2
+      </text>
+    </g>
+  );
+}
+
 /** The battery's negative lead, off its post. */
 export function BatteryOff() {
   return (
