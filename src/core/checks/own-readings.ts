@@ -242,7 +242,7 @@ function harnessNeeds(fault: string, place: Place, setup: CornerSetup): Need[] {
       ),
       // With both ends undone no water in the sensor's own plug brings volts; in another it may, from the pin beside.
       ...ids
-        .slice(Math.max(1, span), span + 2)
+        .slice(span, span + 2)
         .filter((plug) => fault !== "wire-to-power" || plug !== "plug")
         .map((plug) => stillThere(plug, seen, alone)),
     ];

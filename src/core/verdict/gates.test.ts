@@ -101,7 +101,7 @@ describe("the module", () => {
 describe("other parts", () => {
   const rocked = (value: string) => ({ instrument: "hands", look: "bearing", value });
   const seen = (look: string, value: string) => ({ instrument: "eyes", look, value });
-  const reseated = (value: string) => ({ instrument: "hands", look: "reseat-plug", value });
+  const dried = (plug: string) => ({ instrument: "hands", look: `reseat-${plug}`, value: "still" });
   const recorded = (finding: string) => ({
     instrument: "scope",
     point: "plug.out.return",
@@ -116,8 +116,9 @@ describe("other parts", () => {
     ["tyre-size@tyre", [{ instrument: "scan", look: "speed", value: "ratio-off" }], [seen("tyres", "different")]],
     ["wire-open@span1.supply", [volts("plug.in.supply", "0 V", ["plug"])], [volts("module.out.supply", "11.4 V")]],
     ["terminal-open@plug.supply", [volts("plug.in.supply", "11.4 V")], [volts("plug.out.supply", "0 V")]],
-    ["wire-to-neighbour@span1", [{ ...LOOM_ALONE, value: "410 Ω" }], [reseated("still")]],
-    ["wire-to-neighbour@span1", [reseated("still")], [{ ...LOOM_ALONE, value: "4.1 Ω" }]],
+    ["wire-to-neighbour@span1", [{ ...LOOM_ALONE, value: "410 Ω" }, dried("module")], [dried("plug")]],
+    ["wire-to-neighbour@span1", [{ ...LOOM_ALONE, value: "410 Ω" }, dried("plug")], [dried("module")]],
+    ["wire-to-neighbour@span1", [dried("module"), dried("plug")], [{ ...LOOM_ALONE, value: "4.1 Ω" }]],
     ["sensor-open@sensor", [volts("plug.in.supply", "11.4 V", ["plug"])], [volts("plug.out.return", "0.00 V")]],
     ["module-ground@module-earth", [volts("plug.out.return", "11 V")], [volts("module.in.earth", "9 V")]],
   ])("%s is not named before it was looked at or read by itself", (id, before, then) => {
