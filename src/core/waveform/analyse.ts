@@ -2,7 +2,7 @@ import { t } from "../words/words";
 import type { Capture, Channel } from "../capture/capture";
 import { tyreOf, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
 import { isPassive, ridesOnBias, sizeForSpeed, stopsGrowing, type SizeForSpeed } from "./coil-size";
-import { dutyOf, levelFindings } from "./level-findings";
+import { drownedBy, dutyOf, levelFindings } from "./level-findings";
 import { besideOtherSide, bySides } from "./other-side";
 import { cutOffFinding, cutOffs } from "./cut-off";
 import { disturbances, keyOnFinding } from "./disturbances";
@@ -246,9 +246,11 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   // What strong hash takes of the pulses, and what else is lost beneath it, nobody can tell.
   const isHidden =
     (hashV > 0 || list.burstV > 0) && rhythm.ratios.some((ratio, i) => ratio > HIDES && !rhythm.motion.aside[i]);
+  const drownedV = inVolts && !isSlow ? drownedBy(recorded, shape) : 0;
   const undecided =
     gapsOpen ||
     isHidden ||
+    drownedV > 0 ||
     isSlow ||
     isAliased(rhythm.periods) ||
     endS !== null ||
@@ -291,7 +293,17 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   if (!coded) {
     findings.push(...disturbances(list, sampleS));
     findings.push(
-      ...levelFindings(shape, pulses, size, options, samples.length * sampleS, startS, isTurning, inVolts && !isSlow)
+      ...levelFindings(
+        shape,
+        pulses,
+        size,
+        options,
+        samples.length * sampleS,
+        startS,
+        isTurning,
+        inVolts && !isSlow,
+        drownedV,
+      )
         .filter(({ code }) => !(widths && code === "duty-shift"))
         .filter(({ code }) => !(code === "level-out-of-window" && widths && isUnresolved(widths, sampleS))),
     );
@@ -346,7 +358,15 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
         ? sizeForSpeed(pulses, rhythm, options.pulses ?? null, tyre, sampleS)
         : null,
     undecided,
-    leads: isTurning ? shape.kind : still || isSlow ? "two-level" : pulses.length < 8 ? "flat" : shape.kind,
+    leads: isTurning
+      ? shape.kind
+      : drownedV > 0
+        ? "sine"
+        : still || isSlow
+          ? "two-level"
+          : pulses.length < 8
+            ? "flat"
+            : shape.kind,
   };
 }
 

@@ -5,6 +5,7 @@ import { isPassive, passiveSize, ridesOnBias, twiceOf, type SizeForSpeed } from 
 import { found, type Found } from "./finding";
 import type { Pulse } from "./pulses";
 import { LEAST_PULL_UP_V, type SignalShape } from "./signal";
+import { someSamples } from "./some-samples";
 
 /** Findings from size and levels rather than from rhythm. */
 export function levelFindings(
@@ -16,8 +17,11 @@ export function levelFindings(
   startS: number,
   turning: boolean,
   inVolts: boolean,
+  drownedV: number,
 ): Found[] {
   const whole = { startS, endS: startS + lengthS };
+  if (drownedV > 0)
+    return [found("interference", { rmsV: drownedV, hides: true }, { strength: 0.75, size: drownedV, ...whole })];
   if (shape.kind === "noise" && inVolts) return [found("noise-at-rest", {}, { strength: 0.8, ...whole })];
   if (!turning) return [];
   const list: Found[] = [];
@@ -42,6 +46,19 @@ export function levelFindings(
     list.push(found("duty-shift", { dutyPct: duty }, { strength: 0.7, ...whole, size: duty }));
   return list;
 }
+
+/**
+ * RMS of hash that stands higher than what any coil at rest picks up, volts; 0 of anything else. A leaking one shows tenths of
+ * a volt (judgement): what the wheel does beneath more than that nobody can tell.
+ */
+export function drownedBy(recorded: Float32Array, { kind, meanV }: Pick<SignalShape, "kind" | "meanV">): number {
+  if (kind !== "noise") return 0;
+  const some = someSamples(recorded);
+  const rmsV = Math.sqrt(some.reduce((sum, value) => sum + (value - meanV) ** 2, 0) / some.length);
+  return rmsV > LOUDEST_AT_REST_V ? rmsV : 0;
+}
+
+const LOUDEST_AT_REST_V = 0.45;
 
 /** Whether levels are a current's over a sense resistor. Where nobody says, an output pulled up to 5 V or more is not. */
 function isTwoWire({ highV }: SignalShape, { family }: { family?: Family }): boolean {

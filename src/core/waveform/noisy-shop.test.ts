@@ -10,6 +10,7 @@ import { analyseCapture } from "./analyse";
 import { withoutHum } from "./hum";
 import { impulses } from "./impulses";
 import { supplies } from "./supply";
+import { isUsable } from "./usable";
 
 const SMALL = ["low-amplitude", "drop-out-speed"];
 
@@ -51,6 +52,17 @@ it("three levels at full speed are a signal, not a loose wire", () => {
   const [read] = analyseCapture(readCaptureFile(new TextEncoder().encode(text), file), { family });
   expect(read!.signal).toBe("three-level");
   expect(read!.findings).toEqual([]);
+});
+
+it("hash that no coil at rest picks up hides the wheel: it names no leaking coil, and counts for nothing", () => {
+  const { text, file, family } = shopRecording(3012310062);
+  const [drowned] = analyseCapture(readCaptureFile(new TextEncoder().encode(text), file), { family });
+  expect(drowned!.findings.map(({ code }) => code)).toEqual(["interference"]);
+  expect(isUsable(drowned!)).toBe(false);
+  const quiet = shopRecording(901, "noise-at-rest");
+  const [leaking] = analyseCapture(readCaptureFile(new TextEncoder().encode(quiet.text), quiet.file), { family });
+  expect(leaking!.findings.map(({ code }) => code)).toEqual(["noise-at-rest"]);
+  expect(isUsable(leaking!)).toBe(true);
 });
 
 /** Pulses of a wheel that runs down to a stop, in two levels or as a coil's wave. */
