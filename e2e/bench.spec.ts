@@ -1,4 +1,4 @@
-import { expect, test, type Page } from "@playwright/test";
+import { expect, test, type Locator, type Page } from "@playwright/test";
 import { readFileSync } from "node:fs";
 import { readCar, simulateCar, type SimulatedCar } from "../src/core/simulated/simulated-car";
 import { observe, hookupOf } from "../src/core/observation/read-observation";
@@ -70,14 +70,20 @@ test("undo, a word that is no reading, and a free reading", async ({ page }) => 
   await expect(page.getByRole("region", { name: "Log" }).getByText("12.3", { exact: true })).toBeVisible();
 });
 
-test("of what is recorded for hours it is asked whether the fault came, which moves the share and stands in the log", async ({
-  page,
-}) => {
+/** The demo car whose fault comes and goes, on the Bench. @returns its card of the next check */
+async function benchOfPlover(page: Page): Promise<Locator> {
   await page.goto("/");
   await expect(page.getByText("Sallow Plover 11").last()).toBeVisible();
   await page.goto("/bench?job=demo-plover");
   const card = page.getByRole("region", { name: "Next check" });
   await expect(card).toBeVisible();
+  return card;
+}
+
+test("of what is recorded for hours it is asked whether the fault came, which moves the share and stands in the log", async ({
+  page,
+}) => {
+  const card = await benchOfPlover(page);
   await page.keyboard.press("p");
   const dialog = page.getByRole("dialog");
   await dialog.getByLabel("Red probe").selectOption("plug.out.supply");
@@ -111,12 +117,8 @@ test("of what is recorded for hours it is asked whether the fault came, which mo
 test("a watch on two channels is told before the leads are laid, and the second is typed after the first", async ({
   page,
 }) => {
-  await page.goto("/");
-  await expect(page.getByText("Sallow Plover 11").last()).toBeVisible();
-  await page.goto("/bench?job=demo-plover");
-  const card = page.getByRole("region", { name: "Next check" });
+  const card = await benchOfPlover(page);
   const other = card.getByTestId("alongside");
-  await expect(card).toBeVisible();
   await page.getByText("How to go about it:").click();
   await page.getByRole("button", { name: "second meter or channel" }).click();
   for (let i = 0; i < 6 && (await other.count()) === 0; i++)

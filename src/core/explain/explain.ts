@@ -227,7 +227,7 @@ function recorded(
 ): Float32Array {
   const truth = suspectables(setup).find(({ fault }) => fault.part === "none")!;
   return recordCar(
-    { setup, truth, condition, away: null, duty: 1, random: seeded(1), said: new Map(), stands: null },
+    { setup, truth, condition, away: null, duty: 1, random: seeded(1), said: new Map(), stands: null, luck: null },
     {
       point: at("module", signalConductor(setup)),
       durationS,

@@ -22,10 +22,10 @@ export function sameRecordingAs(job: Pick<Job, "entries">, { id, reading }: Read
 /** The last reading that a hook-up could have been a second channel of; null where it waits otherwise, or was read there itself. */
 export function couldBeBeside(job: Pick<Job, "entries" | "setup">, hookup: Hookup): Numbered | null {
   if (!isWaiting(hookup)) return null;
-  const number = readingsByStage(job).flat().length;
-  const entry = readingsByStage(job).at(-1)!.at(-1);
+  const stages = readingsByStage(job);
+  const entry = stages.at(-1)!.at(-1);
   const read = entry?.reading.state.recording === undefined ? null : hookupOf(entry.reading, job.setup);
   if (!entry || !read?.ok) return null;
   const alike = waitsAlike(hookup) !== null && waitsAlike(hookup) === waitsAlike(read.value);
-  return alike && hookupKey(hookup) !== hookupKey(read.value) ? { number, entry } : null;
+  return alike && hookupKey(hookup) !== hookupKey(read.value) ? { number: stages.flat().length, entry } : null;
 }

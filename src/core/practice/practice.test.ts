@@ -3,6 +3,7 @@ import { decodeCode, namesCorner } from "../codes/code";
 import { JOB_VERSION, jobSchema, type Job } from "../job/schema";
 import { readSimulated, recordSimulated } from "../simulated/simulated-reading";
 import { readingFrom } from "../observation/read-observation";
+import { asChannel } from "../checks/beside";
 import { checkCatalogue } from "../checks/catalogue";
 import { suspectables, suspectId } from "../faults/catalogue";
 import { policySchema } from "../complaint/policy";
@@ -186,6 +187,31 @@ describe("practice", () => {
       readSimulated({ ...jobOf(), simulated: { fault: "sensor-open@sensor", seed: 3, intermittent: true } }, hookup)!
         .meanwhile,
     ).toBeNull();
+  });
+
+  it("a fault that comes and goes is there for both channels of one recording or for neither, and for the same log again", () => {
+    const at = (station: string) =>
+      asChannel(
+        checkCatalogue(jobOf().setup, true).find(
+          ({ id }) => id.startsWith(`volts-dc:${station}.out.return>battery`) && id.includes("watched"),
+        )!.hookup,
+        "both",
+      );
+    const isGone = (shown: string) => shown.endsWith("mV") && Number.parseFloat(shown) < 100;
+    const gone = Array.from({ length: 30 }, (_, i) => {
+      const job: Job = { ...jobOf(), simulated: { fault: "sensor-open@sensor", seed: i + 1, intermittent: true } };
+      const { shown } = readSimulated(job, at("c1"))!;
+      expect(readSimulated(job, at("c1"))!.shown).toBe(shown);
+      const entry = {
+        id: "first",
+        at: "2026-01-01T10:00:00Z",
+        kind: "reading" as const,
+        reading: readingFrom(at("c1"), shown),
+      };
+      expect(isGone(readSimulated({ ...job, entries: [entry] }, at("plug"))!.shown), shown).toBe(isGone(shown));
+      return isGone(shown);
+    });
+    expect(new Set(gone).size).toBe(2);
   });
 
   it("instruments read the simulated car, and a mended one reads healthy", () => {

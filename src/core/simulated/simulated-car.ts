@@ -6,7 +6,7 @@ import type { CornerSetup } from "../circuit/setup";
 import { suspectId, suspectables, type Suspectable } from "../faults/catalogue";
 import { faultsOf, leftOf, together } from "../faults/pair";
 import { HEALTHY, type CarCondition } from "../faults/fault";
-import { normal, seeded, seedFrom, type Random } from "../random/random";
+import { normal, seeded, type Random } from "../random/random";
 import { formatQuantity } from "../units/format";
 import { dimensionsOf, fromUniforms } from "../car/dimensions";
 import { drawCar, drawHealthy, dutyOf } from "../car/draw";
@@ -30,6 +30,8 @@ export interface SimulatedCar {
   said: Map<string, string>;
   /** Which of its levels the sensor stands at while nobody turns the wheel; drawn when first read. */
   stands: 0 | 1 | null;
+  /** What decides whether the fault comes while something is read, 0 to 1; drawn anew at each reading where it is null. */
+  luck: number | null;
 }
 
 export interface SimulatedOptions {
@@ -82,6 +84,7 @@ export function simulateCar(
     random,
     said: new Map(),
     stands: null,
+    luck: null,
   };
 }
 
@@ -94,14 +97,9 @@ export function meanwhileOn(car: SimulatedCar, { state }: Hookup): Meanwhile | n
   return car.random() < meanwhileChance("came", duty) ? "came" : "stayed-away";
 }
 
-/** What chance decides whether the fault comes: another each time, the same for all channels of one recording. */
-function luckOf(car: SimulatedCar, { state: { recording } }: Hookup): number {
-  return recording === undefined ? car.random() : seeded(seedFrom(recording))();
-}
-
 /** What the instrument shows on this car, as a person would type it: `11.2 V`, `OL`, `missing-pulses`. */
 export function readCar(car: SimulatedCar, hookup: Hookup): string {
-  const here = car.away === null || luckOf(car, hookup) < seenShare(hookup, car.duty);
+  const here = car.away === null || (car.luck ?? car.random()) < seenShare(hookup, car.duty);
   const condition = here ? car.condition : car.away!;
   const where = whereaboutsOf(car.truth, car.away !== null);
   const reader = new StateReader(car.setup, hookup.state, [hookup]);

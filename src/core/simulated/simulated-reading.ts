@@ -41,8 +41,16 @@ export function readSimulated(job: Job, hookup: Hookup): SimulatedReading | null
     if (turnsWheel(hookup)) turns++;
   }
   car.stands = seeded((job.simulated?.seed ?? 1) + 101 * turns)() < 0.5 ? 0 : 1;
+  car.luck = luckOf(job, hookup);
   const meanwhile = meanwhileOn(car, hookup);
   return { shown: readCar(car, withMeanwhile(hookup, meanwhile)), meanwhile };
+}
+
+/** The fault comes while all channels of one recording run, or while none does: by when the first of them was read. */
+function luckOf(job: Job, { state: { recording } }: Hookup): number | null {
+  if (recording === undefined) return null;
+  const first = job.entries.findIndex((entry) => "reading" in entry && entry.reading.state.recording === recording);
+  return seeded((job.simulated?.seed ?? 1) + 1009 * (first < 0 ? job.entries.length : first))();
 }
 
 /**

@@ -93,6 +93,12 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   const planned = free ?? proposals[Math.min(chosen, proposals.length - 1)] ?? null;
   const check = planned && { ...planned, hookup: asChannel(withMeanwhile(planned.hookup, meanwhile), recording) };
   const besideOf = check && couldBeBeside(job, check.hookup);
+  const firstState = besideOf?.entry.reading.state;
+  /** What the fault did while the first channel ran, it did while this one ran. */
+  const goOnWith = ({ meanwhile, recording }: CircuitState) => {
+    setMeanwhile(meanwhile ?? null);
+    if (recording !== undefined) setRecording(recording);
+  };
   const startOver = useCallback(() => {
     setTyped("");
     setMeanwhile(null);
@@ -135,10 +141,9 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     if (check.beside) readBeside(check.beside, check.hookup.state);
   };
   /** The second channel is typed after the first, as one of the same recording. */
-  const readBeside = (second: NextCheck, { meanwhile, recording }: CircuitState) => {
+  const readBeside = (second: NextCheck, first: CircuitState) => {
     setFree(second);
-    setMeanwhile(meanwhile ?? null);
-    if (recording !== undefined) setRecording(recording);
+    goOnWith(first);
   };
   const retract = (id: string) => append({ ...stamp(), kind: "retract", entry: id });
   const edit = (entry: ReadingEntry, text: string): string | null => {
@@ -286,8 +291,8 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
               onMeanwhile={setMeanwhile}
               beside={{
                 of: besideOf?.number ?? null,
-                isOf: besideOf !== null && besideOf?.entry.reading.state.recording === recording,
-                onOf: (same) => setRecording((same && besideOf?.entry.reading.state.recording) || nanoid(10)),
+                isOf: firstState?.recording === recording,
+                onOf: (same) => (same && firstState ? goOnWith(firstState) : setRecording(nanoid(10))),
                 onOneChannel: () => change((newest) => ({ ...newest, policy: { ...newest.policy, channels: 1 } })),
               }}
               onLog={log}
