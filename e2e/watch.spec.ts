@@ -23,11 +23,21 @@ test("what comes and goes is caught, kept with what was being done, and used aft
   const caught = await list.getByRole("listitem").count();
   const before = ((await storedJob(page, "demo-plover")) as Job).entries.length;
   await list.getByRole("button", { name: "open" }).first().click();
+  // Recorded where it was easier to reach: said before it is used, and a moment of a watch is judged as one.
+  await page.getByLabel("Probe on").selectOption({ label: "return at the module plug, wire side" });
   await page.getByRole("button", { name: /use this result/i }).click();
   await expect(list.getByRole("listitem")).toHaveCount(caught - 1);
   await expect
     .poll(async () => ((await storedJob(page, "demo-plover")) as Job).entries.at(-1))
-    .toMatchObject({ kind: "capture", reading: { instrument: "scope", finding: "signal-lost" } });
+    .toMatchObject({
+      kind: "capture",
+      reading: {
+        instrument: "scope",
+        point: "module.out.return",
+        state: { watched: true },
+        finding: expect.stringMatching(/signal-(fallen|risen|lost)/),
+      },
+    });
   expect(((await storedJob(page, "demo-plover")) as Job).entries).toHaveLength(before + 1);
   // The watch itself goes on as well, and says what it has not seen.
   await page.keyboard.press("g");

@@ -32,10 +32,16 @@ export interface Recording {
   lost: number;
 }
 
-/** One recording. @param want what must be in it; drawn where left out. `parks`: what is lost leaves the level where it stood */
+/** Where the level goes while the signal is lost: to nothing, to the supply, or it stays where it stood; drawn where left out. */
+export type Goes = "down" | "up" | "nowhere";
+
+/**
+ * One recording.
+ * @param want what must be in it; drawn where left out. `overV`: the currents are seen under this feed, not over ground
+ */
 export function recording(
   seed: number,
-  want: { defect?: Defect; sensor?: Sensor; motion?: MotionKind; parks?: boolean } = {},
+  want: { defect?: Defect; sensor?: Sensor; motion?: MotionKind; goes?: Goes; overV?: number } = {},
 ): Recording {
   const d = dice(seed * 7919 + 13);
   const sensor = want.sensor ?? d.pick(sensors);
@@ -58,8 +64,9 @@ export function recording(
   const rate = d.log(Math.max(2500, 6 * fastest), 60_000);
   const volts = sensor === "passive" ? coil(d, wheel, phase, defect) : switched(d, sensor, wheel, phase);
   const supply = defect === "supply-dip" ? disturbSupply(d, wheel, volts) : null;
-  if (defect === "random-dropout") loseContact(d, sensor, wheel, volts, want.parks ?? false);
+  if (defect === "random-dropout") loseContact(d, sensor, wheel, volts, want.goes);
   if (defect === "key-on-transient") volts.fill(0, 0, Math.round(d.between(0.15, 0.28) * volts.length));
+  if (want.overV !== undefined) for (let i = 0; i < volts.length; i++) volts[i] = want.overV - volts[i]!;
   if (sensor !== "passive" && d.chance(0.5)) filter(volts, d.log(1e-5, 8e-5) / wheel.stepS);
   const channels = [{ name: "signal", unit: "V" as const, samples: sampled(d, volts, wheel.stepS, rate) }];
   if (supply) channels.push({ name: "supply", unit: "V", samples: sampled(d, supply, wheel.stepS, rate) });
@@ -142,15 +149,16 @@ function coil(d: Dice, { turns, stepS }: Motion, field: PoleField, defect: Defec
 }
 
 /** A wire that opens for moments while the wheel turns: to ground, or to the supply. */
-function loseContact(d: Dice, sensor: Sensor, { turns, stepS }: Motion, volts: Float64Array, parks: boolean): void {
-  const level = sensor === "passive" ? 0 : d.chance(0.6) ? 0 : d.between(8, 12);
+function loseContact(d: Dice, sensor: Sensor, { turns, stepS }: Motion, volts: Float64Array, goes?: Goes): void {
+  const isDown = sensor === "passive" || (goes ? goes === "down" : d.chance(0.6));
+  const level = isDown ? 0 : d.between(8, 12);
   const wanted = d.whole(3, 7);
   for (let made = 0, tries = 0; made < wanted && tries < 300; tries++) {
     const from = d.whole(0, volts.length - 1);
     const until = Math.min(volts.length, from + Math.round(d.between(0.04, 0.15) / stepS));
     const turned = Math.abs(turns[until - 1]! - turns[from]!) * 45;
     if (turned < 2.5) continue;
-    volts.fill(parks && sensor !== "passive" ? volts[from]! : level, from, until);
+    volts.fill(goes === "nowhere" && sensor !== "passive" ? volts[from]! : level, from, until);
     made++;
   }
 }

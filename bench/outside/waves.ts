@@ -97,7 +97,7 @@ function sentWord(
   const { leading } = signal;
   const isOf = (code: FindingCode) => leading === code || leading === leadingWord([code]);
   const codes = signal.findings.map(({ code }) => code).filter((code) => !INNOCENT.has(code));
-  const isLoss = leading === "signal-lost" || leading === "signal-parked";
+  const isLoss = ["signal-fallen", "signal-risen", "signal-lost", "signal-parked"].includes(leading);
   // Hash over whole pulses is no fault of the wheel.
   const isWhole = wanted === null || findingKind(wanted as FindingCode).as === "clean";
   if (leading === "clean") return isWhole ? "right" : "missed";

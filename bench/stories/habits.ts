@@ -303,6 +303,41 @@ export const habits: readonly Story[] = [
     most: { mounting: 0.1, bearing: 0.1, ring: 0.05 },
   },
   {
+    tells:
+      "comes and goes: at the sensor the level rises to the supply while pulses are lost: its current has no way back, the return between there and the module, not the sensor",
+    corner: corner(
+      "active-2wire",
+      [capture("plug.out.return", "signal-risen"), seen("scan", "speed", "drops-out", DRIVEN)],
+      {
+        sense: "low",
+        complaint: { presence: "intermittent" },
+      },
+    ),
+    leads: ["harness", "connector"],
+    most: { sensor: 0.12, mounting: 0.1, bearing: 0.1, ring: 0.05, "module-feed": 0.1 },
+  },
+  {
+    tells:
+      "comes and goes: the same return rises at the sensor and falls to nothing at the module: cut in between, as any two of three would say",
+    corner: corner(
+      "active-2wire",
+      [capture("plug.out.return", "signal-risen"), capture("module.out.return", "signal-fallen")],
+      { sense: "low", complaint: { presence: "intermittent" } },
+    ),
+    leads: ["harness", "connector"],
+    most: { sensor: 0.08, module: 0.08, mounting: 0.08, "module-feed": 0.08 },
+  },
+  {
+    tells:
+      "comes and goes: the return rises to the supply at the module itself: the two wires or water between them, or the module, never a cut further out",
+    corner: corner("active-2wire", [capture("module.out.return", "signal-risen")], {
+      sense: "low",
+      complaint: { presence: "intermittent" },
+    }),
+    leads: ["harness", "connector", "module", "sensor"],
+    most: { mounting: 0.1, bearing: 0.1, ring: 0.05, "module-feed": 0.15 },
+  },
+  {
     tells: "the same with the level not looked at: both are open",
     corner: corner(
       "active-2wire",

@@ -1,5 +1,5 @@
 import { dice, type Dice } from "../dice";
-import { recording, type Defect, type Recording } from "../recordings";
+import { recording, type Defect, type Goes, type Recording } from "../recordings";
 import { ampsThrough, coilShare, levelsV, ohmsBetween, shown, type Corner } from "./meter";
 import type { State } from "./netlist";
 import type { Trouble } from "./trouble";
@@ -380,18 +380,26 @@ async function captured(
   const { make } = real;
   const defect = (finding === "eccentric" ? "clean" : finding) as Defect;
   if (make.family !== "passive" && finding === "noise-at-rest") return finding;
-  return analyse(recording(d.whole(0, 1e8), { defect, sensor: make.family, parks: parks(real) }));
+  const onFeed = make.family === "active-2wire" && wire === "supply";
+  const goes = make.family === "passive" ? "down" : await levelGoes(real, red, state);
+  return analyse(
+    recording(d.whole(0, 1e8), { defect, sensor: make.family, goes, ...(onFeed ? { overV: make.feedV } : {}) }),
+  );
 }
 
-/**
- * Whether the level stays at one of its two while pulses are lost: a sensor that does not switch goes on drawing one of its
- * currents, and a three-wire output stands at the pull-up or near ground whatever opens.
- */
-function parks({ make, trouble }: Corner): boolean {
-  return (
-    make.family === "active-3wire" ||
-    (!trouble.series && !trouble.leak && trouble.sensor !== "open" && trouble.sensor !== "short")
-  );
+/** Where a wire's level is while the fault is there, by the network: at one of a good sensor's two, under both, or over both. */
+async function levelGoes(corner: Corner, red: string, state: State): Promise<Goes> {
+  const [one, other] = await levelsV({ make: corner.make, trouble: HEALTHY }, red, "battery.negative", state);
+  const [low, high] = await levelsV(corner, red, "battery.negative", state);
+  const [least, most] = [Math.min(one, other), Math.max(one, other)];
+  // Still switching, it is lost for its poles.
+  if (Math.abs(high - low) > 0.3 * (most - least)) return "nowhere";
+  const clear = 0.5 * (most - least);
+  const up = low > most + clear;
+  const down = low < least - clear;
+  const onFeed = corner.make.family === "active-2wire" && red.endsWith(".supply");
+  // Drawn upside down there: more current is less volts.
+  return up ? (onFeed ? "down" : "up") : down ? (onFeed ? "up" : "down") : "nowhere";
 }
 
 /** Dice of one car. */

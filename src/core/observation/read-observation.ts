@@ -1,5 +1,4 @@
 import { t } from "../words/words";
-import { signalPoint } from "../circuit/point";
 import { findLook, lookOf, looksOf, parseLook } from "../checks/looks/looks";
 import { isWaiting } from "../checks/beside";
 import { type Hookup } from "../checks/hookup";
@@ -112,12 +111,6 @@ export function readingTyped(hookup: Hookup, typed: string, setup: CornerSetup):
   if (!parsed.ok) return parsed;
   const { hookup: meant, value } = parsed.observed;
   return { ok: true, value: readingFrom(meant, value.kind === "word" ? value.word : typed.trim()) };
-}
-
-/** A capture of the signal at the sensor plug, by hand spin, as the reading it weighs in with. */
-export function captureReading(setup: CornerSetup, finding: string): Reading {
-  const state = circuitStateSchema.parse({ wheel: "hand", speedKmh: 7 });
-  return readingFrom({ instrument: "scope", red: signalPoint(setup, "plug"), state }, finding);
 }
 
 /** A drive with the scan tool on this corner's live speed, as the reading it weighs in with. */

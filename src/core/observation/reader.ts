@@ -279,16 +279,19 @@ export class StateReader {
     }
     const { low, high } = this.solved.meterVolts(red, black);
     if (!this.needsHigh || car.circuit.sensor.mode === "stuck")
-      return { step: 0, share: 0, bothLevels: false, away: this.isAway(red, low) };
+      return { step: 0, share: 0, bothLevels: false, away: this.awayAt(red, low) };
     const step = Math.abs(high - low);
-    return { step, share: 1, bothLevels: this.moduleView().circuitOk, away: this.isAway(red, low) };
+    return { step, share: 1, bothLevels: this.moduleView().circuitOk, away: this.awayAt(red, low) };
   }
 
-  /** Whether a signal standing there stands at neither level that a good sensor of this car's makes on that wire. */
-  private isAway(red: Point, volts: number): boolean {
+  /** Which way a signal standing there stands at neither level that a good sensor of this car's makes on that wire; null where at one. */
+  private awayAt(red: Point, volts: number): NonNullable<Trace["away"]> | null {
     const [one, other] = this.goodLevelsV(red);
     const apart = Math.min(Math.abs(volts - one), Math.abs(volts - other));
-    return apart > Math.max(AWAY * Math.abs(one - other), rides(red) ? LEAST_RIDING_V : 0);
+    if (apart <= Math.max(AWAY * Math.abs(one - other), rides(red) ? LEAST_RIDING_V : 0)) return null;
+    // On the supply wire it rides on a feed that nobody knows, and looks like one recorded across the sensor.
+    if (rides(red)) return "elsewhere";
+    return volts < Math.min(one, other) ? "under" : volts > Math.max(one, other) ? "over" : "elsewhere";
   }
 
   private goodLevelsV(red: Point): [number, number] {

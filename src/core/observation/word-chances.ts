@@ -39,8 +39,7 @@ export function scopeChances(
   const missed = expected === "flat" ? 0 : MISSED;
   return scopeWords.map((word) => {
     const analysed = (seen[word] ?? 0) / total;
-    // An eye that sees losses says only half the time what the level does meanwhile.
-    const byEye = levelSeen && (word === expected || word === UNSAID) ? 0.5 : Number(word === expected);
+    const byEye = (levelSeen ? byEyeOf(expected)[word] : Number(word === expected)) ?? 0;
     const shown = left * (ANALYSED * analysed + BY_EYE * byEye) + (instead[word] ?? 0) * (ANALYSED + BY_EYE);
     const erred = (1 - missed) / scopeWords.length + (word === "clean" ? missed : 0);
     return shown + (1 - ANALYSED - BY_EYE) * erred;
@@ -110,20 +109,32 @@ export function expectedFinding(
 /** Losses as they are logged: of some nobody says what the level does meanwhile. */
 function lossesSeen(share: number, volts: Trace, family: Family): Record<string, number> {
   const seen = lossSeen(volts, family);
-  return seen === UNSAID ? { [seen]: share } : { [seen]: LEVEL_SAID * share, [UNSAID]: (1 - LEVEL_SAID) * share };
+  if (seen === UNSAID) return { [seen]: share };
+  return Object.fromEntries(Object.entries(byEyeOf(seen)).map(([word, chance]) => [word, chance * share]));
 }
 
-/** How often the level of a loss is told (engineering judgement). */
+/** What an eye that sees a loss of this kind says of it: how the level went, only that it went, or nothing of it. */
+function byEyeOf(loss: string): Record<string, number> {
+  const rest = { [UNSAID]: 1 - LEVEL_SAID };
+  const isGone = loss === "signal-fallen" || loss === "signal-risen";
+  return isGone
+    ? { [loss]: LEVEL_SAID * WAY_SAID, "signal-lost": LEVEL_SAID * (1 - WAY_SAID), ...rest }
+    : { [loss]: LEVEL_SAID, ...rest };
+}
+
+/** How often the level of a loss is told, and which way it went (engineering judgement). */
 const LEVEL_SAID = 0.6;
+const WAY_SAID = 0.75;
 
 /** Losses at random places, and nothing said of the level meanwhile. */
 const UNSAID = "random-dropout";
-const LOSSES: ReadonlySet<string> = new Set([UNSAID, "signal-lost", "signal-parked"]);
+const LOSSES: ReadonlySet<string> = new Set([UNSAID, "signal-fallen", "signal-risen", "signal-lost", "signal-parked"]);
 
 /** Losses by what the level does meanwhile; a coil's is nothing either way. */
-function lossSeen({ away = false }: Trace, family: Family): string {
+function lossSeen({ away = null }: Trace, family: Family): string {
   if (family === "passive") return UNSAID;
-  return away ? "signal-lost" : "signal-parked";
+  if (away === null) return "signal-parked";
+  return away === "under" ? "signal-fallen" : away === "over" ? "signal-risen" : "signal-lost";
 }
 
 /** Spreads what is not named over the first word (or `rest`) and keeps a little for slips. */

@@ -6,6 +6,7 @@ import { drownedBy, dutyOf, levelFindings } from "./level-findings";
 import { besideOtherSide, bySides } from "./other-side";
 import { cutOffFinding, cutOffs } from "./cut-off";
 import { disturbances, keyOnFinding } from "./disturbances";
+import { wayOfLevel } from "./way-of-level";
 import { widthCoding, type Frame, type WidthClass } from "./protocol";
 import { endsAbruptly, endsAway } from "./ends-abruptly";
 import { standing } from "./standing";
@@ -176,7 +177,7 @@ type Unweighed = Omit<ChannelAnalysis, "findings" | "leading" | "isSupply" | "be
 };
 
 function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOptions): Unweighed {
-  const { name } = channel;
+  const { name, unit } = channel;
   const { sampleS } = capture;
   const inVolts = channel.scale !== "unknown";
   const list = pulseList(channel, capture, options);
@@ -203,7 +204,9 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const signature = isAtOdds || list.burstV > 0 ? null : (byRunOut ?? byTurning);
   // Where each edge of a pole makes a pulse, a count of poles is told from the ring by its own twice as many.
   const bothEdges = (coded || widths) && signature === 2 * (options.pulses ?? NaN);
-  const still = coded ? null : standing(recorded, shape, pulses, options.family, { name, sampleS, startS, inVolts });
+  const still = coded
+    ? null
+    : standing(recorded, shape, pulses, options.family, { name, unit, sampleS, startS, inVolts });
   const isSlow = isTooSlow(shape, sampleS) && !still;
   const isTurning = pulses.length >= 8 && shape.kind !== "noise" && !still && !isSlow;
   const endS = isTurning
@@ -265,7 +268,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
         // What strong hash or bursts take of the pulses is their doing, not a wire's.
         .filter(({ ringLocked }) => ringLocked || (hashV === 0 && list.burstV === 0) || away)
         .filter(({ ringLocked }) => ringLocked || byLosses?.kind !== "unsure" || isWires)
-        .map((one) => withLevel(one, away)),
+        .map((one) => withLevel(one, away, wayOfLevel(channel, shape, away?.isOver ?? false))),
     );
     if (!findings.some(({ code }) => code === "random-dropout") && hashV === 0 && list.burstV === 0)
       findings.push(...cutOffFinding(cuts, sampleS, startS));
@@ -378,9 +381,9 @@ function isUnresolved(widths: readonly WidthClass[], sampleS: number): boolean {
 const SAMPLES_OF_A_TOP = 6;
 
 /** Where the level goes while pulses are lost tells the wire from the sensor, whose own levels are two. */
-function withLevel(finding: Found, away: Excursions | null): Found {
+function withLevel(finding: Found, away: Excursions | null, way: { isOver?: boolean }): Found {
   if (!away || finding.code !== "random-dropout") return finding;
-  return { ...finding, facts: { ...finding.facts, levelV: away.levelV } };
+  return { ...finding, facts: { ...finding.facts, levelV: away.levelV, ...way } };
 }
 
 /** Frequency over the whole capture, from periods that hold no gap. */

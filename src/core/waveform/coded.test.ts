@@ -173,22 +173,39 @@ describe("a level that is neither of the two", () => {
     });
 
   it.each([
-    ["to supply", 11.7],
-    ["to nothing", 0.01],
-  ])("jumps %s for moments: lost at random places, and the signal's own levels still told", (_, to) => {
-    const jumps: [number, number][] = [
-      [0.7, 0.83],
-      [1.9, 2.0],
-      [3.13, 3.31],
-      [4.4, 4.47],
-    ];
-    const [one] = analyseCapture(of(rate, ["s", square(jumps, to)]), { pulses: 48, family: "active-2wire" });
-    expect(one!.signal).toBe("two-level");
-    expect(one!.leading).toBe("signal-lost");
-    expect(one!.levels.highV).toBeCloseTo(1.72, 1);
-    expect(one!.levels.lowV).toBeCloseTo(0.86, 1);
-    if (to > 5) expect(findingSays(one!.findings[0]!)).toMatch(/11\.7 V.*wire or contact/);
-  });
+    ["to supply", 11.7, "signal-risen"],
+    ["to nothing", 0.01, "signal-fallen"],
+  ])(
+    "jumps %s for moments: lost at random places, which way, and the signal's own levels still told",
+    (_, to, word) => {
+      const jumps: [number, number][] = [
+        [0.7, 0.83],
+        [1.9, 2.0],
+        [3.13, 3.31],
+        [4.4, 4.47],
+      ];
+      const [one] = analyseCapture(of(rate, ["s", square(jumps, to)]), { pulses: 48, family: "active-2wire" });
+      expect(one!.signal).toBe("two-level");
+      expect(one!.leading).toBe(word);
+      expect(one!.levels.highV).toBeCloseTo(1.72, 1);
+      expect(one!.levels.lowV).toBeCloseTo(0.86, 1);
+      // Seen across the sensor, turned round or as a current, which way it goes tells nothing.
+      const seen = (unit: "V" | "A", as: (value: number) => number) =>
+        analyseCapture(
+          {
+            name: "seen",
+            sampleS: 1 / rate,
+            startS: 0,
+            channels: [{ name: "s", unit, samples: square(jumps, to).map(as) }],
+          },
+          { pulses: 48, family: "active-2wire" },
+        )[0]!.leading;
+      expect(seen("V", (value) => 12 - value)).toBe("signal-lost");
+      expect(seen("V", (value) => -value)).toBe("signal-lost");
+      expect(seen("A", (value) => value / 115)).toBe("signal-lost");
+      if (to > 5) expect(findingSays(one!.findings[0]!)).toMatch(/11\.7 V.*wire or contact/);
+    },
+  );
 
   it("a square wave of any duty, and one lone spike, are left as they are", () => {
     for (const duty of [0.2, 0.5, 0.8]) {

@@ -16,6 +16,8 @@ export const CONFIDENCE: Partial<Record<FindingCode, readonly number[]>> = {
   interference: [4.638, 0.419, 0.247, 1.832, -2.661],
   "key-on-transient": [4.606, 0.43, 0.185, 1.832, -2.661],
   "probe-spike": [4.488, 0.226, -0.575, 1.832, -3.42],
+  "signal-fallen": [4.532, 0.303, 0.042, 1.832, -2.661],
+  "signal-risen": [4.532, 0.303, 0.042, 1.832, -2.661],
   "signal-lost": [4.532, 0.303, 0.042, 1.832, -2.661],
   "signal-parked": [4.532, 0.303, 0.042, 1.832, -2.661],
 };

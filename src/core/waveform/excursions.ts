@@ -10,6 +10,8 @@ export interface Excursions {
   samples: Float32Array;
   /** Middle of where the level goes meanwhile, volts. */
   levelV: number;
+  /** Over both of the signal's own levels, or under both. */
+  isOver: boolean;
   share: number;
 }
 
@@ -63,6 +65,7 @@ export function excursions(samples: Float32Array): Excursions | null {
     return {
       samples: samples.map((value) => (isOutside(value) ? shape.lowV : value)),
       levelV: outside[outside.length >> 1]!,
+      isOver: split.above,
       share,
     };
   }

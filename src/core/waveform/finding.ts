@@ -39,13 +39,17 @@ export function leadingFinding(findings: readonly Found[], signal: SignalKind): 
   const likely = findings.filter(({ most }) => most === undefined || most > LIKELIER_THAN_NOT);
   const lead = leadingWord(likely.map(({ code }) => code));
   // Where the level goes meanwhile tells the wires from the sensor and what it looks at; a coil's goes to nothing either way.
-  if (lead === "random-dropout" && signal === "two-level")
-    return findings.some(
-      ({ code, facts }) => code === "random-dropout" && "levelV" in facts && facts.levelV !== undefined,
-    )
-      ? "signal-lost"
-      : "signal-parked";
+  if (lead === "random-dropout" && signal === "two-level") return lossWord(findings);
   return lead ?? (signal === "flat" ? "flat" : signal === "noise" ? "noise-at-rest" : "clean");
+}
+
+function lossWord(findings: readonly Found[]): FindingCode {
+  for (const { code, facts } of findings) {
+    if (code !== "random-dropout" || !("levelV" in facts) || facts.levelV === undefined) continue;
+    if (facts.isOver === undefined) return "signal-lost";
+    return facts.isOver ? "signal-risen" : "signal-fallen";
+  }
+  return "signal-parked";
 }
 
 /** The teeth a finding covers, counted from 1 round a ring of `columns`. */

@@ -7,7 +7,7 @@ import { excursions } from "./excursions";
 import { ringRaster } from "./raster";
 import { rasterWords } from "./raster-words";
 import { ownChannel } from "./other-side";
-import { isMeasure, isUsable, isUsableAt, wordsOfUse } from "./usable";
+import { isMeasure, isUsable, isUsableAt } from "./usable";
 
 function judged(kind: HandKind, from: number, runs: number, told = true) {
   return Array.from({ length: runs }, (_, n) => {
@@ -78,23 +78,6 @@ describe("a wheel pushed by hand again and again", () => {
     expect(found.error).toBeLessThan(found.size / 3);
     expect(waveBetweenPushes(squares(0), N, 0.8)!.size).toBeLessThan(0.004);
   });
-});
-
-// domain.md: no pulse tells of a fault only if the wheel was turned, and a recording does not say so by itself.
-it("a recording without a pulse is used by whoever says that the wheel was turned", () => {
-  const samples = new Float32Array(4000).fill(0.8);
-  const capture = {
-    name: "stands",
-    sampleS: 1e-3,
-    startS: 0,
-    channels: [{ name: "signal", unit: "V" as const, samples }],
-  };
-  const [still] = analyseCapture(capture, { family: "active-2wire" });
-  expect(wordsOfUse(still!)).toMatch(/wheel was turned/);
-  for (const { channels } of judged("clean", 700, 2)) {
-    expect(wordsOfUse(channels[0]!)).toMatch(/^Use this result: clean/);
-    expect(isMeasure(channels[0]!)).toBe(true);
-  }
 });
 
 describe("what stands beside the signal", () => {

@@ -33,18 +33,18 @@ describe("a wheel that stands while the loom is moved", () => {
       [4.5, 4.7],
       [6.1, 6.13],
     ];
-    for (const [home, away] of [
-      [0.84, 0],
-      [0.84, 12],
-      [1.7, 0],
+    for (const [home, away, word] of [
+      [0.84, 0, "signal-fallen"],
+      [0.84, 12, "signal-risen"],
+      [1.7, 0, "signal-fallen"],
     ] as const) {
       const one = recorded(5000, 10, (s) => (within(s, ...jumps) ? away : home), two);
       expect(codes(one)).toEqual(["random-dropout"]);
-      expect(one.leading).toBe("signal-lost");
+      expect(one.leading).toBe(word);
       expect(one.findings[0]).toMatchObject({ facts: { times: 3, standing: true } });
     }
     const mostlyGone = recorded(5000, 10, (s) => (within(s, [3, 5], [7, 7.4]) ? 0.84 : 0), two);
-    expect(mostlyGone.leading).toBe("signal-lost");
+    expect(mostlyGone.leading).toBe("signal-fallen");
   });
 
   it("a supply that sinks by itself is a dip of the supply", () => {

@@ -1,3 +1,4 @@
+import type { Channel } from "../capture/capture";
 import type { Family } from "../circuit/setup";
 import { DIP } from "./supply";
 import { median } from "../units/median";
@@ -7,6 +8,7 @@ import { FEWEST_PULSES, turns } from "./motion";
 import type { Pulse } from "./pulses";
 import { SLOWEST_RATE } from "./recording-warnings";
 import { LEAST_PULL_UP_V, type SignalShape } from "./signal";
+import { OWN_V, wayOfLevel } from "./way-of-level";
 
 /** A recording of a wheel that stands, or is turned on by hand pole by pole: what its level does is all it tells. */
 export interface Standing {
@@ -23,8 +25,6 @@ const AT_HOME = 0.85;
 const BRIEFEST_POLE_S = 0.06;
 /** Two currents of 1.9 to 2.2 to one (data sheets, from memory), with what a capture is off by. */
 const OWN_RATIO = [1.6, 2.6] as const;
-/** A two-wire return stands between these: 5.9 mA over 30 Ω less what is lost, 16.8 mA over 300 Ω and more (from memory). */
-const OWN_V = [0.1, 7.5] as const;
 /** A jump of less is no level of its own. */
 const LEAST_JUMP_V = 0.12;
 
@@ -38,7 +38,17 @@ export function standing(
   given: SignalShape,
   pulses: readonly Pulse[],
   family: Family | undefined,
-  { name, sampleS, startS, inVolts }: { name: string; sampleS: number; startS: number; inVolts: boolean },
+  {
+    name,
+    unit,
+    sampleS,
+    startS,
+    inVolts,
+  }: Pick<Channel, "name" | "unit"> & {
+    sampleS: number;
+    startS: number;
+    inVolts: boolean;
+  },
 ): Standing | null {
   if (family === "passive") return null;
   const shape = given.kind === "flat" ? withRareLevel(samples, given, sampleS) : given;
@@ -82,6 +92,7 @@ export function standing(
       ],
       toggles: 0,
     };
+  const own = lostIsHigh ? { lowV, highV: lowV } : { lowV: highV, highV };
   // Sampled slowly, a pole that passes looks as brief.
   const isBrief = (visit: Visit) => 1 / sampleS > SLOWEST_RATE && seconds(visit) < BRIEFEST_POLE_S;
   const lost = both ? back.filter(isBrief) : back;
@@ -94,7 +105,7 @@ export function standing(
               times: lost.length,
               pulses: lost.length,
               standing: true,
-              ...(both ? {} : { levelV: lostIsHigh ? highV : lowV }),
+              ...(both ? {} : { levelV: lostIsHigh ? highV : lowV, ...wayOfLevel({ unit }, own, lostIsHigh) }),
             },
             { strength: 0.9, count: lost.length, ...where(lost) },
           ),

@@ -1,15 +1,7 @@
 import type { FindingCode } from "../checks/findings/findings";
-import { scopeAnswers } from "../checks/scope-answers";
-import { t } from "../words/words";
 import type { Corner } from "../units/corner";
 import type { ChannelAnalysis } from "./analyse";
 import { isOfCorner } from "./other-side";
-
-/** What using a channel's result says of the car: without a pulse in it, that the wheel was turned. */
-export function wordsOfUse({ leading }: Pick<ChannelAnalysis, "leading">): string {
-  const said = scopeAnswers().say[leading] ?? leading;
-  return leading === "flat" ? t`The wheel was turned: use “${said}”` : t`Use this result: ${said}`;
-}
 
 /** Whether a channel may be used at a corner: another wheel's is used there. */
 export function isUsableAt(corner: Corner, channel: Parameters<typeof isUsable>[0] & { name: string }): boolean {

@@ -107,10 +107,10 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
   }, []);
 
   const append = useCallback(
-    (entry: Entry) => {
+    (...entries: Entry[]) => {
       forgetDisplay();
       change((newest) => {
-        const next = followedBy(newest, withEntry(newest, entry));
+        const next = followedBy(newest, entries.reduce(withEntry, newest));
         askRanking(queries, next);
         return next;
       });
@@ -121,8 +121,8 @@ export function Bench({ job, change }: { job: Job; change: ChangeJob }) {
     [change, forgetDisplay, queries, startOver],
   );
   const logCapture = useCallback(
-    (reading: Reading, captureId: string, name: string) =>
-      append({ ...stamp(), kind: "capture", captureId, name, reading }),
+    (readings: readonly Reading[], captureId: string, name: string) =>
+      append(...readings.map((reading): Entry => ({ ...stamp(), kind: "capture", captureId, name, reading }))),
     [append],
   );
   // The path and its captures are the heaviest to draw: they are drawn again only for what they show.

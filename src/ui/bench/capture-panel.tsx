@@ -2,14 +2,15 @@
 import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import { memo, useState } from "react";
-import { captureReading } from "@/core/observation/read-observation";
+import { wordsOfUse } from "@/core/job/clipped-on";
 import { besideWords } from "@/core/waveform/beside-words";
 import { ownChannel } from "@/core/waveform/other-side";
 import type { Finding } from "@/core/waveform/finding";
-import { isMeasure, isUsableAt, wordsOfUse } from "@/core/waveform/usable";
+import { isMeasure, isUsableAt } from "@/core/waveform/usable";
 import type { Job } from "@/core/job/schema";
 import { findingKind, findingSays } from "@/core/checks/findings/findings";
 import type { Reading } from "@/core/observation/reading";
+import { ClippedOn, useClippedOn } from "../captures/clipped-on";
 import { ReadingShare } from "../captures/reading-share";
 import { CAPTURE_FILES, useCapture } from "../captures/use-capture";
 import { Cap } from "../keys/cap";
@@ -23,14 +24,16 @@ export const CapturePanel = memo(function CapturePanel({
   onLog,
 }: {
   job: Job;
-  onLog: (reading: Reading, captureId: string, name: string) => void;
+  onLog: (readings: readonly Reading[], captureId: string, name: string) => void;
 }) {
   const say = useUnits();
   const { open: read, share, take, stop, markLogged } = useCapture(job);
   const [over, setOver] = useState(false);
   const { corner } = job.setup;
   const channels = read?.result.ok ? read.result.channels : [];
-  const channel = channels[ownChannel(channels, corner)];
+  const shown = ownChannel(channels, corner);
+  const channel = channels[shown];
+  const clipped = useClippedOn(job, read?.id ?? "", channels, shown);
   const supply = channels.find(({ name }) => name === channel?.beside?.supply);
   return (
     <section
@@ -95,23 +98,20 @@ export const CapturePanel = memo(function CapturePanel({
               channel.inVolts &&
               t` · ${channel.levels.lowV.toFixed(2)} / ${channel.levels.highV.toFixed(2)} V`
             }`}</p>
-            {!read.logged && isUsableAt(corner, channel) && (
+            {!read.logged && clipped.used.length > 0 && (
               <Cap
                 lead
                 className="ml-auto"
                 onClick={() => {
-                  onLog(
-                    captureReading(job.setup, channel.leading),
-                    read.id,
-                    read.result.ok ? read.result.capture.name : "",
-                  );
+                  onLog(clipped.readings({}), read.id, read.result.ok ? read.result.capture.name : "");
                   markLogged();
                 }}
               >
-                {wordsOfUse(channel)}
+                {wordsOfUse(clipped.used)}
               </Cap>
             )}
           </div>
+          {!read.logged && <ClippedOn job={job} channels={channels} clipped={clipped} />}
         </>
       )}
     </section>

@@ -7,10 +7,11 @@ import { nanoid } from "nanoid";
 import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { ownChannel } from "@/core/waveform/other-side";
-import { isMeasure, isUsableAt } from "@/core/waveform/usable";
+import { isMeasure } from "@/core/waveform/usable";
 import { knownFrom, libraryItem, whoseRecording, type LibraryItem } from "@/core/library/library";
 import { usualCounts } from "@/core/circuit/setup";
 import type { Job } from "@/core/job/schema";
+import type { Reading } from "@/core/observation/reading";
 import { departing } from "@/core/waveform/departing";
 import { compareCaptures, type Compared } from "@/core/waveform/compare";
 import { toothRun } from "@/core/waveform/finding";
@@ -19,6 +20,7 @@ import { lacksCount, noRasterWords, rasterWords } from "@/core/waveform/raster-w
 import { loadCapture } from "@/store/captures";
 import { listShipped, loadShipped } from "../library/shipped";
 import { keepInLibrary, listLibrary } from "@/store/library";
+import { useClippedOn } from "../captures/clipped-on";
 import { type OpenCapture } from "../captures/use-capture";
 import { Cap } from "../keys/cap";
 import { useUnits } from "../settings/use-units";
@@ -47,7 +49,7 @@ export function CaptureView({
   open: OpenCapture;
   result: Ok;
   others: { id: string; name: string }[];
-  onWeigh: (capture: Ok, leading: string, id: string) => void;
+  onWeigh: (capture: Ok, readings: (options: { watched?: boolean }) => Reading[], id: string) => void;
   onCount: (pulses: number) => void;
   onRescale: (capture: Ok["capture"]) => void;
   onTighten: (known: NonNullable<Job["setup"]["known"]>) => void;
@@ -86,10 +88,9 @@ export function CaptureView({
     setFinding(next);
     show(next);
   });
-  useHotkeys(
-    "enter",
-    () => !open.logged && isUsableAt(job.setup.corner, channel) && onWeigh(result, channel.leading, open.id),
-  );
+  const clipped = useClippedOn(job, open.id, result.channels, at);
+  const weigh = () => !open.logged && clipped.used.length > 0 && onWeigh(result, clipped.readings, open.id);
+  useHotkeys("enter", weigh);
   const [comparedId, setComparedId] = useState<string | null>(null);
   const [library, setLibrary] = useState<LibraryItem[]>([]);
   useEffect(() => {
@@ -186,13 +187,14 @@ export function CaptureView({
         <div className="grid content-start gap-4 lg:row-span-2">
           <FindingsPanel
             channel={channel}
-            channelNames={result.channels.map(({ name }) => name)}
+            channels={result.channels}
             at={at}
             logged={open.logged}
-            corner={job.setup.corner}
+            job={job}
+            clipped={clipped}
             onChannel={setChosen}
             onShow={show}
-            onWeigh={() => onWeigh(result, channel.leading, open.id)}
+            onWeigh={weigh}
             onCount={onCount}
           />
           {departs.length > 0 && (

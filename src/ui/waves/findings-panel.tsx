@@ -2,19 +2,22 @@ import { t } from "@/core/words/words";
 import { jt } from "../keys/words";
 import type { ChannelAnalysis } from "@/core/waveform/analyse";
 import { besideWords } from "@/core/waveform/beside-words";
-import type { Corner } from "@/core/units/corner";
 import { isOfCorner } from "@/core/waveform/other-side";
-import { isMeasure, isUsableAt, wordsOfUse } from "@/core/waveform/usable";
+import { wordsOfUse } from "@/core/job/clipped-on";
+import type { Job } from "@/core/job/schema";
+import { isMeasure } from "@/core/waveform/usable";
 import { findingKind, findingSays } from "@/core/checks/findings/findings";
+import { ClippedOn, type Clipped } from "../captures/clipped-on";
 import { useUnits } from "../settings/use-units";
 import { Cap } from "../keys/cap";
 import { WithTerms } from "../keys/with-terms";
 
 interface FindingsProps {
   channel: ChannelAnalysis;
-  channelNames: readonly string[];
+  channels: readonly ChannelAnalysis[];
   at: number;
-  corner: Corner;
+  job: Job;
+  clipped: Clipped;
   logged: boolean;
   onChannel: (at: number) => void;
   onShow: (finding: number) => void;
@@ -26,9 +29,10 @@ interface FindingsProps {
 /** What the recording shows, in words, each with “show me”; and the one key that weighs it in. */
 export function FindingsPanel({
   channel,
-  channelNames,
+  channels,
   at,
-  corner,
+  job,
+  clipped,
   logged,
   onChannel,
   onShow,
@@ -41,9 +45,9 @@ export function FindingsPanel({
   return (
     <section className="rounded-2xl border border-rule bg-card p-4" aria-label={t`Findings`}>
       <h2 className="border-b border-rule pb-1 text-sm font-semibold text-muted">{t`Findings`}</h2>
-      {channelNames.length > 1 && (
+      {channels.length > 1 && (
         <div className="flex flex-wrap gap-2 py-2" role="group" aria-label={t`Channel`}>
-          {channelNames.map((name, i) => (
+          {channels.map(({ name }, i) => (
             <Cap key={name} aria-pressed={i === at} onClick={() => onChannel(i)}>
               {name}
             </Cap>
@@ -118,11 +122,12 @@ export function FindingsPanel({
           </li>
         )}
       </ol>
+      {!logged && <ClippedOn job={job} channels={channels} clipped={clipped} />}
       {logged ? (
         <p className="pt-3 text-sm text-verdigris">{t`✓ Result used.`}</p>
-      ) : !isUsableAt(corner, channel) ? (
+      ) : clipped.used.length === 0 ? (
         <p className="pt-3 text-sm text-muted">
-          {!isOfCorner(channel.name, corner)
+          {!isOfCorner(channel.name, job.setup.corner)
             ? t`This is another wheel's: what it shows is used at its own corner.`
             : channel.isSupply
               ? t`This is the supply: what the recording says of the car is used from the signal's channel.`
@@ -132,7 +137,7 @@ export function FindingsPanel({
         </p>
       ) : (
         <Cap legend="Enter" lead className="mt-3 w-full" onClick={onWeigh}>
-          {wordsOfUse(channel)}
+          {wordsOfUse(clipped.used)}
         </Cap>
       )}
     </section>

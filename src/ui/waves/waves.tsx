@@ -6,7 +6,7 @@ import dynamic from "next/dynamic";
 import { useEffect, useState } from "react";
 import { useHotkeys } from "react-hotkeys-hook";
 import { scopeAnswers } from "@/core/checks/scope-answers";
-import { captureReading } from "@/core/observation/read-observation";
+import type { Reading } from "@/core/observation/reading";
 import { signalPoint } from "@/core/circuit/point";
 import { facePoints, parsePoint } from "@/core/circuit/point";
 import { pointLabel } from "@/core/checks/words";
@@ -106,19 +106,23 @@ export function Waves({ job, change }: { job: Job; change: ChangeJob }) {
     });
   useHotkeys("r", () => void record(false), { enabled: rolling === null });
   useHotkeys("g", () => void record(true), { enabled: rolling === null });
-  const weigh = (capture: Extract<OpenCapture["result"], { ok: true }>, leading: string, id: string) => {
+  const weigh = (
+    { capture: { name } }: Extract<OpenCapture["result"], { ok: true }>,
+    readingsOf: (options: { watched?: boolean }) => Reading[],
+    id: string,
+  ) => {
+    const watched = caught.moments.some(({ captureId }) => captureId === id);
+    const readings = readingsOf({ watched });
     change((newest) =>
-      withEntry(newest, {
-        ...stamp(),
-        kind: "capture",
-        captureId: id,
-        name: capture.capture.name,
-        reading: captureReading(newest.setup, leading),
-      }),
+      readings.reduce(
+        (job, reading) => withEntry(job, { ...stamp(), kind: "capture", captureId: id, name, reading }),
+        newest,
+      ),
     );
     markLogged();
     caught.used(id);
-    toast(t`Used: ${scopeAnswers().say[leading] ?? leading}.`);
+    const said = readings.map(({ finding = "" }) => scopeAnswers().say[finding] ?? finding);
+    toast(t`Used: ${said.join(" · ")}.`);
   };
   return (
     <main

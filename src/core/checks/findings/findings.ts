@@ -14,8 +14,10 @@ import { noiseAtRest } from "./noise-at-rest";
 import { oddTooth } from "./odd-tooth";
 import { probeSpike } from "./probe-spike";
 import { randomDropout } from "./random-dropout";
+import { signalFallen } from "./signal-fallen";
 import { signalLost } from "./signal-lost";
 import { signalParked } from "./signal-parked";
+import { signalRisen } from "./signal-risen";
 import { supplyDip } from "./supply-dip";
 
 /** Every finding, in the order its word is offered. A new one is a file of its own and a word here. */
@@ -34,6 +36,8 @@ const ALL = [
   interference,
   keyOnTransient,
   probeSpike,
+  signalFallen,
+  signalRisen,
   signalLost,
   signalParked,
 ] as const;

@@ -36,6 +36,8 @@ export const randomDropout = {
   times: number;
   pulses: number;
   levelV?: number;
+  /** The level goes over both of the signal's own, or under both. */
+  isOver?: boolean;
   standing?: boolean;
   within?: boolean;
 }>;

@@ -1,7 +1,7 @@
 import { t } from "../../words/words";
 import type { FindingKind } from "./finding-kind";
 
-/** Losses in which the level goes where no sensor puts it: a wire, a contact, the supply. The analysis logs random losses so. */
+/** Losses in which the level goes where no sensor puts it, and nobody said which way: a wire, a contact, the supply. */
 export const signalLost = {
   code: "signal-lost",
   title: () => t`Lost at random places, the level with it`,

@@ -18,8 +18,8 @@ export interface Trace {
   step: number;
   share: number;
   bothLevels: boolean;
-  /** Active: the level stands where no good sensor puts it. */
-  away?: boolean;
+  /** Active: the level stands where no good sensor puts it: under both of its own, over both, or where nobody can say which. */
+  away?: "under" | "over" | "elsewhere" | null;
 }
 
 /** One car as a look sees it. */
