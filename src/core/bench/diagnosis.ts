@@ -71,7 +71,7 @@ export function diagnosisOf(posterior: Posterior, policy: Policy, progress: Prog
 }
 
 function describeCheck(
-  { check, bits, minutes, needed, todo, toPlaceMinutes, beside }: Proposal,
+  { check, bits, minutes, mayProve, needed, todo, toPlaceMinutes, beside }: Proposal,
   posterior: Posterior,
   suspects: Suspect[],
 ): NextCheck {
@@ -81,7 +81,7 @@ function describeCheck(
     ...(posterior.times(check.hookup) > 0 ? { check: onceMore(check.hookup, described.check) } : {}),
     minutes,
     bits: Math.round(bits * 100) / 100,
-    why: whyThis(suspects, bits, needed),
+    why: whyThis(suspects, { bits, mayProve, needed }),
     todo: todo.map(({ say }) => say),
     toPlaceMinutes: toPlaceMinutes === null ? null : Math.round(toPlaceMinutes),
     ...(beside ? { beside: describeBeside(beside.hookup, posterior.setup) } : {}),
@@ -98,9 +98,13 @@ function onceMore(hookup: Hookup, sentence: string): string {
   return LIT.has(hookup.instrument) ? t`Once more, in better light: ${said}` : t`Once more: ${said}`;
 }
 
-function whyThis(suspects: Suspect[], bits: number, needed: string | null): string {
+function whyThis(
+  suspects: Suspect[],
+  { bits, mayProve, needed }: Pick<Proposal, "bits" | "mayProve" | "needed">,
+): string {
   const [first, second] = suspects;
   if (needed && first) return t`Before condemning “${midSentence(first.words)}”: ${needed}.`;
+  if (mayProve && first) return t`Likely to prove “${midSentence(first.words)}”, or to cast doubt on it.`;
   if (bits < LEAST_BITS)
     return t`More testing will not separate these: what is left looks alike to every check that is allowed now. Act on the likeliest, or take a doubtful reading again.`;
   const strength = bits > MUCH_BITS ? t`Best test now` : bits > SOME_BITS ? t`Tells much` : t`Tells a little`;

@@ -17,7 +17,8 @@ import { unmetNeeds } from "../verdict/needs";
 import { hangsOn, leastKept, sharesWithout } from "../verdict/leave-one-out";
 import { informationTable, outcomesByCandidate, type Outcomes } from "./information";
 import { NEGLIGIBLE_SHARE, subsetWeights, type Planning } from "./planning";
-import { toProof } from "./to-proof";
+import { againstLeader } from "./against-leader";
+import { toProof, type ToProof } from "./to-proof";
 
 export interface Proposal {
   check: Check;
@@ -27,6 +28,8 @@ export interface Proposal {
   minutes: number;
   /** Bits per minute, looking two checks ahead where it is the part that is sought. */
   worth: number;
+  /** It is likely enough to prove the part that leads by far. */
+  mayProve: boolean;
   /** What the leading part is not named without and this would do; null for a check that is proposed for what it tells. */
   needed: string | null;
   todo: Check["access"];
@@ -77,7 +80,7 @@ export function proposeChecks(
   if (allowed.length === 0) return [];
   const shares = posterior.shares();
   const sought = isPlaceSought(posterior, shares);
-  const planned = sought ? shares : sharesToConfirm(posterior, shares);
+  const { planned, scale, proof } = sought ? { planned: shares, scale: 1, proof: null } : plan(posterior, shares);
   const hookups = allowed.map(({ hookup }) => hookup);
   const tables = posterior.planningForecasts(hookups, planned, true);
   const planning: Planning = {
@@ -110,9 +113,10 @@ export function proposeChecks(
     });
   });
   if (policy.channels === 2) chooseBeside(single, tables, planning, progress.done, LEADING);
+  const proofs = proof ? likelyProofs(proof, single) : [];
   const shortlist = sought
     ? rankForPlace(single, planning, progress.done, policy)
-    : [...likelyProofs(posterior, shares, planned, single), ...rankByWorth(single, planned, progress.done, costFrom)];
+    : [...proofs, ...rankByWorth(single, planned, progress.done, costFrom)];
   const needed = neededChecks(posterior, shares, single);
   const gate = [...needed.keys()];
   const rest = [...new Set(shortlist)].filter((one) => !gate.includes(one));
@@ -132,8 +136,9 @@ export function proposeChecks(
     const need = needed.get(single.find((one) => one.check === check)!) ?? null;
     return {
       check,
-      bits: bits + (beside?.bits ?? 0),
-      worth,
+      bits: scale * (bits + (beside?.bits ?? 0)),
+      worth: scale * worth,
+      mayProve: proofs.some((one) => one.check === check),
       needed: need,
       todo,
       minutes: todo.reduce((sum, { minutes }) => sum + minutes, check.ownMinutes),
@@ -208,26 +213,31 @@ function byUse(a: Scored, b: Scored): number {
   return Number(b.bits > LEAST_BITS) - Number(a.bits > LEAST_BITS) || b.worth - a.worth;
 }
 
-/**
- * The shares to plan by. Where a verdict, or what is near one, hangs on one reading, it is as if that reading had not been
- * taken: the best check is then the one that would confirm it independently.
- */
-function sharesToConfirm(posterior: Posterior, shares: Float64Array): Float64Array {
-  const leader = [...sharesByPart(posterior, shares)].find(([, share]) => share >= GATE_SHARE)?.[0];
-  const pivot = leader && hangsOn(leastKept(posterior, leader));
-  return pivot ? sharesWithout(posterior, pivot) : shares;
+/** What is planned by. */
+interface Plan {
+  planned: Float64Array;
+  /** So much of what a check is said to tell is told in truth. */
+  scale: number;
+  /** What the leading part still lacks; null where none leads by far, or it is proven. */
+  proof: ToProof | null;
 }
 
-/** Checks that are likely to prove the part that leads by far, by that chance per minute; none where no part does. */
-function likelyProofs(
-  posterior: Posterior,
-  shares: Float64Array,
-  planned: Float64Array,
-  single: readonly Scored[],
-): Scored[] {
+/**
+ * Where a verdict, or what is near one, hangs on one reading, it is planned as if that reading had not been taken: the best
+ * check is then the one that would confirm it independently. What leads by far and is not proven is planned against.
+ */
+function plan(posterior: Posterior, shares: Float64Array): Plan {
   const part = [...sharesByPart(posterior, shares)].find(([, share]) => share >= GATE_SHARE)?.[0];
-  const proof = part && part !== "none" ? toProof(posterior, part, planned) : null;
-  if (!proof) return [];
+  const pivot = part && hangsOn(leastKept(posterior, part));
+  const confirming = pivot ? sharesWithout(posterior, pivot) : shares;
+  const isOpen = part && part !== "none" && toProof(posterior, part, confirming) !== null;
+  const against = isOpen ? againstLeader(posterior, part, confirming) : null;
+  const planned = against?.shares ?? confirming;
+  return { planned, scale: against?.scale ?? 1, proof: isOpen ? toProof(posterior, part, confirming, planned) : null };
+}
+
+/** Checks that are likely to prove the part that leads by far, by that chance per minute. */
+function likelyProofs(proof: ToProof, single: readonly Scored[]): Scored[] {
   return single
     .map((one) => ({ one, chance: proof.chance(one.information) }))
     .filter(({ chance }) => chance >= LIKELY_PROOF)

@@ -14,7 +14,7 @@ import { PROOF_SHARE } from "../verdict/suspects";
 import { informationTable } from "./information";
 import { proposeChecks } from "./next-check";
 import { subsetWeights } from "./planning";
-import { toProof } from "./to-proof";
+import { CLEARLY, toProof } from "./to-proof";
 
 const setup = cornerSetupSchema.parse({
   ...{ corner: "RR", family: "active-3wire", supplyV: 5, pullUpV: 12 },
@@ -74,10 +74,11 @@ describe("the chance that a check proves what leads", () => {
           (sum, { fault }, h) => sum + (fault.part === "sensor" ? after[h]! : 0),
           0,
         );
-        // So near to the bound either is right.
-        return { overall, over: sensor / overall - PROOF_SHARE };
+        const odds = sensor / (overall - sensor);
+        return { overall, over: Math.log((odds * (1 - PROOF_SHARE)) / (CLEARLY * PROOF_SHARE)) };
       });
-      if (byAnswer.some(({ over }) => Math.abs(over) < 0.002)) return;
+      // So near to the bound either is right.
+      if (byAnswer.some(({ over }) => Math.abs(over) < 0.3)) return;
       const told = byAnswer.reduce((sum, { overall, over }) => sum + (over > 0 ? overall : 0), 0);
       expect(Math.abs(foreseen - told), id).toBeLessThan(0.06);
       if (told > 0.2) proving++;

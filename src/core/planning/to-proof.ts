@@ -13,28 +13,42 @@ export interface ToProof {
 }
 
 /**
+ * So far beyond what is asked for, by its odds, an outcome must lift a part (engineering judgement): planning sees every sixth
+ * candidate, and what would lift it by a hair seldom does.
+ */
+export const CLEARLY = 1.5;
+
+/**
  * What is left to do once one part leads by far: not to learn which fault it is but to prove it. Sixty readings that each tell
  * a hundredth of a bit are no proof; a movement that brings the fault on, or a sensor that carries it along, is.
- * @param part that leads @param shares to plan by; null is given back where they prove it already
+ * @param part that leads @param shares to plan by
+ * @param planned the same as checks are planned by, where the part leads by far (see against-leader.ts)
+ * @returns null where it is proven by its share already
  */
-export function toProof(posterior: Posterior, part: Part, shares: Float64Array): ToProof | null {
+export function toProof(
+  posterior: Posterior,
+  part: Part,
+  shares: Float64Array,
+  planned: Float64Array = shares,
+): ToProof | null {
   const { hypotheses, complaint } = posterior;
   const target = complaint.presence === "hard" ? SPREAD_SHARE : PROOF_SHARE;
-  const groups = [...shares.keys()].filter((g) => shares[g]! > NEGLIGIBLE_SHARE);
   const isOwn = (one: Suspectable) => faultsOf(one).some(({ fault }) => fault.part === part);
-  const [own, others] = [true, false].map((is) => groups.filter((g) => isOwn(hypotheses[g]!) === is));
-  const sum = (some: readonly number[]) => some.reduce((all, g) => all + shares[g]!, 0);
-  const [held, against] = [sum(own!), sum(others!)];
-  if (held >= target || against === 0) return null;
+  const held = shares.reduce((sum, share, g) => (isOwn(hypotheses[g]!) ? sum + share : sum), 0);
   // What is too unlikely to be planned for answers as the rest that speaks against the part does.
-  const rest = (1 - held) / against;
+  const groups = [...planned.keys()].filter((g) => planned[g]! > NEGLIGIBLE_SHARE);
+  const [own, others] = [true, false].map((is) => groups.filter((g) => isOwn(hypotheses[g]!) === is));
+  const sum = (some: readonly number[]) => some.reduce((all, g) => all + planned[g]!, 0);
+  const [ofOwn, ofOthers] = [sum(own!), sum(others!)];
+  if (held >= target || ofOthers === 0) return null;
   return {
     chance(check) {
       let reached = 0;
       for (let bin = 0; bin < check.outcomes; bin++) {
-        const met = (some: readonly number[]) => some.reduce((all, g) => all + shares[g]! * check.chance(g, bin), 0);
-        const [lead, other] = [met(own!), rest * met(others!)];
-        if (lead >= target * (lead + other)) reached += lead + other;
+        const met = (some: readonly number[]) => some.reduce((all, g) => all + planned[g]! * check.chance(g, bin), 0);
+        const lead = (held * met(own!)) / ofOwn;
+        const other = ((1 - held) * met(others!)) / ofOthers;
+        if (lead * (1 - target) >= CLEARLY * target * other) reached += lead + other;
       }
       return reached;
     },
