@@ -1,9 +1,11 @@
+import { asChannel } from "../checks/beside";
 import { stateKey } from "../circuit/state";
 import { hookupKey, isLook, type Hookup } from "../checks/hookup";
 import { others } from "../checks/looks/others";
 import { readsTheSame, turnsWheel } from "../checks/turns-wheel";
 import type { Observation } from "../observation/observation";
-import { secondLook, seenAlike, seenAtOnce } from "../observation/second-look";
+import { BY_ERROR } from "../observation/word-chances";
+import { AT_ONCE_ALIKE, secondLook, seenAlike, seenAtOnce } from "../observation/second-look";
 import type { Observed } from "../observation/typed-value";
 import type { ForecastTable } from "./forecasts";
 import { levelMet, standing, type StoodAt } from "./standing-wheel";
@@ -60,38 +62,44 @@ export class Answered {
     if (table.kind === "numbers") return standing(table, this.stoodAt);
     const last = this.answers.get(hookupKey(table.hookup))?.at(-1);
     const alike = seenAlike(table.hookup);
-    if (last?.kind === "word") return lookedAgain(table, last.word, 0, alike);
-    if (this.several && isLook(table.hookup, others.id)) return lookedAgain(table, SEVERAL, 0, alike);
-    // The same signal recorded at another place errs alike, where nothing on the way could change it.
+    if (last?.kind === "word") return lookedAgain(table, last.word, alike);
+    if (this.several && isLook(table.hookup, others.id)) return lookedAgain(table, SEVERAL, alike);
+    // The same signal recorded at another place errs alike, so far as nothing on the way changes it.
     const recorded =
       table.hookup.instrument === "scope" ? this.recordings.get(stateKey(table.hookup.state)) : undefined;
     if (recorded === undefined) return table;
     const { recording } = table.hookup.state;
-    if (recording === undefined || recording !== recorded.hookup.state.recording)
-      return lookedAgain(table, recorded.word, SAME_SIGNAL, alike);
-    const first = tableOf(recorded.hookup);
-    return first.kind === "words" ? lookedAtOnce(table, first, recorded.word) : table;
+    const atOnce = recording !== undefined && recording === recorded.hookup.state.recording;
+    // At another time the fault may come or stay away anew.
+    const first = tableOf(atOnce ? recorded.hookup : asChannel(recorded.hookup, null));
+    if (first.kind !== "words") return table;
+    if (atOnce) return lookedAtOnce(table, first, recorded.word);
+    return seenAnew(table, recorded.word, (own, at, row) =>
+      seenAtOnce(own, [...first.chances.subarray(row, row + own.length)], at, alike, BY_ERROR),
+    );
   }
 }
 
-/** A car that shows at this place what was recorded at another with at least so much chance shows the same signal (engineering judgement). */
-const SAME_SIGNAL = 0.2;
+/** Forecasts of a look had before. @param alike see `seenAlike` */
+function lookedAgain(table: WordTable, word: string, alike: number): WordTable {
+  return seenAnew(table, word, (own, at) => secondLook(own, at, alike));
+}
 
-/**
- * Forecasts of a look had before.
- * @param least chance of the answer under which a car is left as it is @param alike see `seenAlike`
- */
-function lookedAgain(table: WordTable, word: string, least: number, alike: number): WordTable {
+/** Forecasts after something was called `word`. @param anew chances of a car's words, from its own and where its row begins */
+function seenAnew(
+  table: WordTable,
+  word: string,
+  anew: (own: readonly number[], at: number, row: number) => readonly number[],
+): WordTable {
   const at = table.words.indexOf(word);
   const size = table.words.length;
   const chances = table.chances.slice();
   const there = table.there.slice();
-  for (let start = 0; start < chances.length; start += size)
-    if (chances[start + at]! >= least) {
-      chances.set(secondLook([...chances.subarray(start, start + size)], at, alike), start);
-      for (let cell = start; cell < start + size; cell++)
-        if (there[cell]! > 0) there[cell]! *= chances[cell]! / table.chances[cell]!;
-    }
+  for (let row = 0; row < chances.length; row += size) {
+    chances.set(anew([...table.chances.subarray(row, row + size)], at, row), row);
+    for (let cell = row; cell < row + size; cell++)
+      if (there[cell]! > 0) there[cell]! *= chances[cell]! / table.chances[cell]!;
+  }
   return { ...table, chances, there };
 }
 
@@ -112,8 +120,8 @@ function lookedAtOnce(table: WordTable, first: WordTable, word: string): WordTab
       return { withIt, without: withIt.map((chance, i) => one.chances[start + i]! - chance) };
     };
     const [own, other] = [of(table), of(first)];
-    const withIt = seenAtOnce(own.withIt, other.withIt, at);
-    const without = seenAtOnce(own.without, other.without, at);
+    const withIt = seenAtOnce(own.withIt, other.withIt, at, AT_ONCE_ALIKE);
+    const without = seenAtOnce(own.without, other.without, at, AT_ONCE_ALIKE);
     there.set(withIt, start);
     chances.set(
       withIt.map((chance, i) => chance + without[i]!),

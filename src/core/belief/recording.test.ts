@@ -53,7 +53,8 @@ describe("lost at the module side of the sensor plug, good at its sensor side", 
   it("another name, or another recording in between, is another time", () => {
     const other = partsAfter(lost("a"), good("b"));
     const apart = partsAfter(lost(), good());
-    for (const part of Object.keys(apart)) expect(other[part]!, part).toBeCloseTo(apart[part]!, 9);
+    // The first one's forecasts are kept or made anew.
+    for (const part of Object.keys(apart)) expect(Math.abs(other[part]! - apart[part]!), part).toBeLessThan(0.005);
   });
 });
 

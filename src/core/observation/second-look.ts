@@ -21,24 +21,33 @@ export function secondLook(chances: readonly number[], last: number, alike: numb
 }
 
 /** Two channels of one recording, looked at side by side, show the same pulses lost at the same instant or do not (engineering judgement). */
-const AT_ONCE_ALIKE = 0.9;
+export const AT_ONCE_ALIKE = 0.9;
 
 /**
- * Chances of each word of a second channel, once the first was called `last`: so far as both show the same signal they are
- * called the same. Both keep the chances they have by themselves, whichever was looked at first (a maximal coupling:
- * T. Lindvall, Lectures on the Coupling Method, 1992), for that part in which they are not looked at apart.
- * @param own chances of the second, of any sum, which stays @param first those of the first channel on the same car
+ * Chances of each word of a second recording at another place, once the first was called `last`: so far as both show the same
+ * signal they are called the same. Both keep the chances they have by themselves, whichever was looked at first (a maximal
+ * coupling: T. Lindvall, Lectures on the Coupling Method, 1992), for that part in which they are not looked at apart. What was
+ * called so by a gross error alone is not called so again for that.
+ * @param own chances of the second, of any sum, which stays @param first those of the first place on the same car
+ * @param alike the part in which what is seen at one is seen at the other @param byError chance of `last` by gross error
  */
-export function seenAtOnce(own: readonly number[], first: readonly number[], last: number): number[] {
+export function seenAtOnce(
+  own: readonly number[],
+  first: readonly number[],
+  last: number,
+  alike: number,
+  byError = 0,
+): number[] {
   const sum = (values: readonly number[]) => values.reduce((all, one) => all + one, 0);
   const [all, allFirst] = [sum(own), sum(first)];
   if (!(all > 0) || !(first[last]! > 0)) return [...own];
+  const meant = alike * Math.max(0, 1 - byError / (first[last]! / allFirst));
   const both = own.map((chance, word) => Math.min(chance / all, first[word]! / allFirst));
   const same = both[last]! / (first[last]! / allFirst);
   const apart = 1 - sum(both);
   return own.map((chance, word) => {
     const left = apart > 0 ? (chance / all - both[word]!) / apart : 0;
     const coupled = (word === last ? same : 0) + (1 - same) * left;
-    return all * (AT_ONCE_ALIKE * coupled + (1 - AT_ONCE_ALIKE) * (chance / all));
+    return all * (meant * coupled + (1 - meant) * (chance / all));
   });
 }

@@ -20,6 +20,9 @@ const BY_EYE = 0.28;
 /** Most of what goes wrong with a recording of a fault is that it shows nothing of it (misses of `bench:outside-waves`). */
 const MISSED = 0.6;
 
+/** So much of a word's chance is that of a recording in which anything may be called anything: the next one errs anew. */
+export const BY_ERROR = (1 - ANALYSED - BY_EYE) * (MISSED + (1 - MISSED) / scopeWords.length);
+
 /** Chances of each finding in a capture of the signal at one point. @param volts low and high (active) or RMS (passive) at the probe */
 export function scopeChances(
   car: CarCondition,

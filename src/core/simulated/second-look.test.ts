@@ -11,7 +11,7 @@ import { typedValue } from "../observation/typed-value";
 import { readCar, simulateCar } from "./simulated-car";
 import type { LookInstrument } from "../checks/instruments";
 import type { LookId } from "../checks/looks/looks";
-import { secondLook, seenAlike } from "../observation/second-look";
+import { secondLook, seenAlike, seenAtOnce } from "../observation/second-look";
 
 const setup = cornerSetupSchema.parse({
   corner: "RL",
@@ -40,6 +40,19 @@ describe("a second look at the same thing", () => {
     expect(secondLook([0.9, 0.1], 0, alike("eyes", "plug"))).toEqual([0.95, 0.05]);
     expect(secondLook([0.2, 0.3, 0.5], 2, alike("film", "encoder"))).toEqual([0.1, 0.15, 0.75]);
     expect(secondLook([0.9, 0.1], 1, alike("hands", "bearing"))[1]).toBeCloseTo(0.325);
+  });
+
+  it("at another place of the wire counts alike only so far as both places show the same", () => {
+    const half = (own: number[], first: number[], last: number) => seenAtOnce(own, first, last, 0.5);
+    // The same signal at both: as looked at again. Nothing in common: as if it were the first look.
+    expect(half([0.7, 0.3], [0.7, 0.3], 0)).toEqual(secondLook([0.7, 0.3], 0, 0.5));
+    expect(half([0, 1], [1, 0], 0)).toEqual([0, 1]);
+    // Good here for 3 of 10, there for 7: of the 7 that were called good there, 3 are good here too.
+    expect(half([0.3, 0.7], [0.7, 0.3], 0)[0]).toBeCloseTo(0.5 * 0.3 + 0.5 * (3 / 7));
+    // Called good by an error that comes in one recording of twenty: half of it was meant.
+    expect(seenAtOnce([0.1, 0.9], [0.1, 0.9], 0, 0.5, 0.05)[0]).toBeCloseTo(0.75 * 0.1 + 0.25);
+    // What was called bad there is bad here.
+    expect(half([0.3, 0.7], [0.7, 0.3], 1)[1]).toBeCloseTo(0.5 * 0.7 + 0.5);
   });
 
   it("is answered by a simulated car as often as that", () => {
