@@ -19,10 +19,11 @@ test("what comes and goes is caught, kept with what was being done, and used aft
   const list = page.getByRole("region", { name: "Caught while watching" });
   await expect(list.getByText("moved the loom at the arch").first()).toBeVisible();
   await page.reload();
-  await expect(list.getByRole("listitem").first()).toContainText("Lost at random places");
+  await expect(list.getByRole("listitem").first()).toContainText("The last minute before the page ended");
   const caught = await list.getByRole("listitem").count();
   const before = ((await storedJob(page, "demo-plover")) as Job).entries.length;
-  await list.getByRole("button", { name: "open" }).first().click();
+  const lost = list.getByRole("listitem").filter({ hasText: "Lost at random places" });
+  await lost.first().getByRole("button", { name: "open" }).click();
   // Recorded where it was easier to reach: said before it is used, and a moment of a watch is judged as one.
   await page.getByLabel("Probe on").selectOption({ label: "return at the module plug, wire side" });
   await page.getByRole("button", { name: /use this result/i }).click();

@@ -42,6 +42,8 @@ export interface KeptWatch {
 export const worthCatching: readonly FindingCode[] = ["random-dropout", "supply-dip", "noise-at-rest"];
 /** The code of a moment in which two wheels that roll together gave different speeds. */
 export const APART = "apart";
+/** The code of what a page that died has kept of its watch. */
+export const LAST_MINUTE = "last-minute";
 /** A finding less sure than this is looked at once more before it counts. */
 const SURE = 0.6;
 /** The same again within so many seconds is the same moment. */

@@ -1,6 +1,6 @@
 "use client";
 import { findingKind, findingCodes } from "@/core/checks/findings/findings";
-import { APART } from "@/core/capture/watch";
+import { APART, LAST_MINUTE } from "@/core/capture/watch";
 import { languageTag, t } from "@/core/words/words";
 import type { CaughtMoment } from "@/store/caught-moments";
 import { Cap } from "../keys/cap";
@@ -50,6 +50,7 @@ export function CaughtList({
 
 function titleOf(code: string): string {
   if (code === APART) return t`Speeds of the two wheels apart`;
+  if (code === LAST_MINUTE) return t`The last minute before the page ended`;
   const known = findingCodes.find((one) => one === code);
   return known ? findingKind(known).title() : code;
 }

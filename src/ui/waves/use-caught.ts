@@ -1,13 +1,16 @@
 "use client";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { captureToCsv } from "@/core/capture/csv";
 import type { Capture } from "@/core/capture/capture";
-import type { Caught } from "@/core/capture/watch";
+import { LAST_MINUTE, type Caught } from "@/core/capture/watch";
 import { t } from "@/core/words/words";
 import { dropCapture, saveCapture } from "@/store/captures";
 import { caughtMoments, keepCaughtMoments, type CaughtMoment } from "@/store/caught-moments";
 import { download } from "../jobs/download";
+import { errorWords } from "@/core/words/error-words";
+import { takeUpLastMinute } from "@/store/last-minute";
 import { stamp } from "../jobs/entries";
+import { toast } from "../keys/toast";
 
 /**
  * What a watch has caught on a job, newest first. Where the browser has no room for a recording it is held while the
@@ -20,6 +23,21 @@ export function useCaught(jobId: string) {
     keepCaughtMoments(jobId, next(caughtMoments(jobId)));
     setMoments(next);
   };
+  const taken = useRef(false);
+  useEffect(() => {
+    if (taken.current) return;
+    taken.current = true;
+    const keep = async (capture: Capture) => {
+      const { id, at } = stamp();
+      await saveCapture(id, { ...capture, name: t`the last minute of the watch` });
+      const next = [{ captureId: id, at, code: LAST_MINUTE, mark: "" }, ...caughtMoments(jobId)];
+      keepCaughtMoments(jobId, next);
+      setMoments(next);
+    };
+    takeUpLastMinute(jobId, keep).catch((error: unknown) =>
+      toast.error(t`The last minute of the watch before could not be read: ${errorWords(error)}`),
+    );
+  }, [jobId]);
   return {
     moments,
     isHeld: (id: string) => held.has(id),

@@ -11,6 +11,7 @@ import { t } from "@/core/words/words";
 import type { AnalyseOptions } from "@/core/waveform/analyse";
 import type { LiveSource } from "@/instruments/live-source";
 import { useDraft } from "../keys/use-draft";
+import { LastMinute, type NotInFull } from "@/store/last-minute";
 import { dropWatch, keepWatch, keptWatch } from "@/store/watches";
 import { captureWorker } from "../query/workers";
 import { Cap } from "../keys/cap";
@@ -56,6 +57,8 @@ export function WatchPanel({
     let watch: Watch | null = null;
     let [busy, live, keptAt, lookedAtS] = [false, true, -Infinity, -Infinity];
     const awake = stayAwake();
+    const inFull = source.isScreens ? null : new LastMinute(jobId);
+    let keeping: Promise<unknown> = Promise.resolve();
     const look = async () => {
       if (!watch) {
         const before = await keptWatch(jobId).catch(() => null);
@@ -85,6 +88,11 @@ export function WatchPanel({
           () => setState((now) => (now.notKept ? { ...now, notKept: false } : now)),
           () => setState((now) => ({ ...now, notKept: true })),
         );
+        if (inFull)
+          keeping = inFull
+            .keep((seconds) => source.last(seconds))
+            .then((why) => setState((now) => (now.notInFull === why ? now : { ...now, notInFull: why })))
+            .catch((error: unknown) => toast.error(errorWords(error), { id: "last-minute" }));
       }
       if (strip.current) drawStrip(strip.current, watch);
       for (const one of caught) {
@@ -107,6 +115,8 @@ export function WatchPanel({
       live = false;
       clearInterval(timer);
       awake();
+      // Left by hand, it is not a page that died.
+      void keeping.then(() => inFull?.end());
     };
   }, [source, pulses, tyre, family, jobId, round]);
   const beginAnew = () =>
@@ -145,6 +155,13 @@ export function WatchPanel({
         <p role="alert" className="text-brick">
           ▲{" "}
           {t`This browser has no room left: the watch goes on, but a reload would lose it. What is caught from now on is held while this page is open; save it as a file.`}
+        </p>
+      )}
+      {state.notInFull && (
+        <p className="text-sm text-muted">
+          {state.notInFull === "no-room"
+            ? t`No room to keep the last minute in full: what is caught is kept as before.`
+            : t`This browser keeps no last minute in full: what is caught is kept all the same.`}
         </p>
       )}
       {state.beforeS > 0 && (
@@ -197,7 +214,15 @@ export function WatchPanel({
   );
 }
 
-const NOTHING_YET = { watchedS: 0, missedS: 0, caught: 0, beforeS: 0, notKept: false, marks: [] as Mark[] };
+const NOTHING_YET = {
+  watchedS: 0,
+  missedS: 0,
+  caught: 0,
+  beforeS: 0,
+  notKept: false,
+  notInFull: null as NotInFull | null,
+  marks: [] as Mark[],
+};
 
 /** Keeps the screen on while it watches, where the browser lets it. @returns how to let go */
 function stayAwake(): () => void {
