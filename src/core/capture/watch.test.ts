@@ -35,6 +35,18 @@ describe("a watch", () => {
     );
   });
 
+  it("counts what two channels show at one time as one moment", () => {
+    const watch = new Watch(CODES);
+    const both = [0.8, 0.95].map((confidence, i) => ({
+      ...{ code: "random-dropout", confidence },
+      startS: 2 + 0.01 * i,
+      endS: 2.3,
+    }));
+    const told = [4, 4.5, 5].flatMap((endS) => watch.look(window(endS - 4, 4), both));
+    expect(told).toEqual([both[1]]);
+    expect(watch.count).toBe(1);
+  });
+
   it("takes no end of a window, nothing unsure and no finding it was not asked for as a moment", () => {
     const watch = new Watch(CODES);
     for (let endS = 4; endS < 40; endS += 0.5)

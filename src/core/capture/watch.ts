@@ -137,7 +137,10 @@ export class Watch {
     const here = findings.filter(
       ({ code, startS }) => this.codes.has(code) && startS < endS - EDGE_S && startS > window.startS + EDGE_S,
     );
-    const fresh = here.filter((one) => !this.caught.some((known) => isSame(known, one)));
+    // What two channels show at one time is one moment, the surer of them.
+    const bySureness = here.toSorted((one, other) => other.confidence - one.confidence);
+    const once = bySureness.filter((one, i) => !bySureness.slice(0, i).some((surer) => isSame(surer, one)));
+    const fresh = once.filter((one) => !this.caught.some((known) => isSame(known, one)));
     const sure = fresh.filter(
       (one) =>
         (this.isScreens || this.pending.some((known) => isSame(known, one))) &&

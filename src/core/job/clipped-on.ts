@@ -114,9 +114,14 @@ export function recordedState(channels: readonly Pick<ClippedChannel, "speedKmh"
 
 /** What using a recording says of the car. */
 export function wordsOfUse(used: readonly Pick<ClippedChannel, "name" | "leading">[]): string {
-  const said = used.map(({ leading }) => scopeAnswers().say[leading] ?? leading);
-  if (used.length > 1) return t`Use as one recording: ${used.map(({ name }, i) => t`${name}: ${said[i]}`).join(" · ")}`;
-  return used[0]?.leading === "flat" ? t`The wheel was turned: use “${said[0]}”` : t`Use this result: ${said[0]}`;
+  const { say, short } = scopeAnswers();
+  if (used.length > 1) {
+    const all = used.map(({ name, leading }) => `${name}: ${short[leading] ?? leading}`).join(" · ");
+    return t`Use as one recording: ${all}`;
+  }
+  const leading = used[0]?.leading ?? "";
+  const said = say[leading] ?? leading;
+  return leading === "flat" ? t`The wheel was turned: use “${said}”` : t`Use this result: ${said}`;
 }
 
 function namedPlace(name: string, setup: CornerSetup): string | null {

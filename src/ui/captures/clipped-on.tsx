@@ -61,7 +61,7 @@ export function ClippedOn({
         <label key={i} className="mt-1 flex flex-wrap items-center gap-x-2">
           <span className="text-muted">{own.length > 1 ? t`${channel.name}, probe on` : t`Probe on`}</span>
           <select
-            className="min-h-11 min-w-0 grow basis-48 rounded-lg border border-rule bg-paper px-2"
+            className="min-h-11 min-w-0 grow basis-64 rounded-lg border border-rule bg-paper px-2"
             value={clipped.places[i] ?? ""}
             onChange={(event) => clipped.tell(i, event.target.value || null)}
           >
