@@ -373,6 +373,8 @@ async function captured(
 ): Promise<string> {
   const place = red.split(".").slice(0, 2).join(".");
   const wire = red.split(".")[2];
+  // A wire without a signal has none to lose: the return of a module that senses the current it feeds.
+  if ((await expected({ make: real.make, trouble: HEALTHY }, place, state, wire)) === "flat") return "flat";
   const seen = await expected(now, place, state, wire);
   const came = await expected(real, place, state, wire);
   const finding = real.trouble.duty < 1 && now.trouble.says !== "" && came !== "clean" ? "random-dropout" : seen;

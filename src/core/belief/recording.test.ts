@@ -58,6 +58,22 @@ describe("lost at the module side of the sensor plug, good at its sensor side", 
   });
 });
 
+it("a wire on which a good car has no signal has none to lose: nothing seen there tells next to nothing", () => {
+  const highSide = { ...corner, family: "active-2wire", sense: "high", complaint, readings: [] };
+  const parts = (...readings: Reading[]) => {
+    const { diagnosing } = openDiagnosis(JSON.stringify({ tastatura: "diagnose/1", ...highSide }), "high-side.json");
+    for (const reading of readings) expect(diagnosing.read(reading)).toBeNull();
+    return new Map(diagnosing.ranking().parts.map(({ part, share }) => [part, share]));
+  };
+  const came = readingSchema.parse({
+    ...{ instrument: "scope", point: "plug.out.return", finding: "flat" },
+    state: { ...hours, meanwhile: "came" },
+  });
+  const [before, after] = [parts(), parts(came)];
+  for (const part of ["sensor", "connector", "harness"] as const)
+    expect(Math.abs(Math.log(after.get(part)! / before.get(part)!)), part).toBeLessThan(0.35);
+});
+
 it("two channels that saw nothing are not two days on which nothing came", () => {
   const quiet = (...names: string[]) =>
     partsAfter(...names.map((name, i) => channel(i === 0 ? "plug.out.a" : "module.in.a", "clean", name)));

@@ -11,7 +11,7 @@ import { coilRmsV, lostPoleShare } from "../ring/ring";
 import { frequencyHz } from "../tyre/tyre";
 import { modulePins, moduleView, type ModuleView } from "../car/signal";
 import type { Whereabouts } from "../car/whereabouts";
-import { expectedFinding, scopeChances, wordChances } from "./word-chances";
+import { expectedFinding, LEAST_STEP_V, scopeChances, wordChances } from "./word-chances";
 
 /** What one car would answer to one hook-up: numbers with their chances (Infinity = over limit), or the chances of each word. */
 export type Outlook = { kind: "numbers"; values: number[]; chances: number[] } | { kind: "words"; chances: number[] };
@@ -278,10 +278,18 @@ export class StateReader {
       return { step: rms, share: rms / usual, bothLevels: true };
     }
     const { low, high } = this.solved.meterVolts(red, black);
+    const wire = { away: this.awayAt(red, low), silent: this.isSilent(red) };
     if (!this.needsHigh || car.circuit.sensor.mode === "stuck")
-      return { step: 0, share: 0, bothLevels: false, away: this.awayAt(red, low) };
+      return { step: 0, share: 0, bothLevels: false, ...wire };
     const step = Math.abs(high - low);
-    return { step, share: 1, bothLevels: this.moduleView().circuitOk, away: this.awayAt(red, low) };
+    return { step, share: 1, bothLevels: this.moduleView().circuitOk, ...wire };
+  }
+
+  /** Whether a good sensor of this car makes no signal on that wire. */
+  private isSilent(red: Point): boolean {
+    if (this.setup.family === "active-3wire") return !("conductor" in red) || red.conductor !== "signal";
+    const [one, other] = this.goodLevelsV(red);
+    return Math.abs(one - other) < LEAST_STEP_V;
   }
 
   /** Which way a signal standing there stands at neither level that a good sensor of this car's makes on that wire; null where at one. */

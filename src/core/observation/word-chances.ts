@@ -8,6 +8,9 @@ import type { Family } from "../circuit/setup";
 import type { CarCondition } from "../faults/fault";
 import { findingChances } from "./finding-chances";
 
+/** A step of less between a signal's levels is none on a screen, volts. */
+export const LEAST_STEP_V = 0.02;
+
 /** Chance that a clear word answer comes out as some other word. */
 const SLIP = 0.02;
 
@@ -99,12 +102,15 @@ export function expectedFinding(
   family: Family,
 ): string {
   // On a wire that carries no signal, or past a break, nothing of it is seen.
-  if (car.circuit.sensor.mode === "noisy" && (family === "passive" || volts.step >= 0.02)) return "noise-at-rest";
+  if (car.circuit.sensor.mode === "noisy" && (family === "passive" || volts.step >= LEAST_STEP_V))
+    return "noise-at-rest";
   if (hookup.state.wheel === "still") return "flat";
+  // Where a good car has no signal there is none to lose.
+  if (volts.silent && volts.step < LEAST_STEP_V) return "flat";
   // What comes and goes shows as losses if it shows at this point at all.
   if (comesAndGoes)
     return expectedFinding(car, volts, hookup, false, view, family) === "clean" ? "clean" : lossSeen(volts, family);
-  if (volts.step < 0.02 || car.ring.absent || view.lostShare > 0.9) return "flat";
+  if (volts.step < LEAST_STEP_V || car.ring.absent || view.lostShare > 0.9) return "flat";
   const seen = firstOnScreen({ car, volts, view }) ?? "clean";
   return seen === UNSAID ? lossSeen(volts, family) : seen;
 }

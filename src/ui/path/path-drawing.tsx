@@ -27,6 +27,7 @@ interface PathProps {
   suspects: readonly Suspect[];
   /** Readings so far at a point, newest last. */
   pins: readonly Pin[];
+  /** Points; for a look what is looked at. */
   probes: { red?: string | undefined; black?: string | undefined; second?: string | undefined };
   /** What the car is doing for the proposed check; null before there is one. */
   state: CircuitState | null;
@@ -143,7 +144,7 @@ export const PathDrawing = memo(function PathDrawing({
                 key={probe}
                 x={x}
                 probe={probe}
-                label={`${PROBES[probe]} · ${probeLabel(text!, setup)}`}
+                label={parsePoint(text!, setup).ok ? `${PROBES[probe]} · ${probeLabel(text!, setup)}` : t`here`}
                 y={wireConductorY(text!, setup, wireY)}
               />
             );

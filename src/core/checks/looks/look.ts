@@ -20,6 +20,8 @@ export interface Trace {
   bothLevels: boolean;
   /** Active: the level stands where no good sensor puts it: under both of its own, over both, or where nobody can say which. */
   away?: "under" | "over" | "elsewhere" | null;
+  /** A good car has no signal there: the wire beside the one that its module senses. */
+  silent?: boolean;
 }
 
 /** One car as a look sees it. */
