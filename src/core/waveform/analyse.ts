@@ -177,7 +177,7 @@ type Unweighed = Omit<ChannelAnalysis, "findings" | "leading" | "isSupply" | "be
 };
 
 function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOptions): Unweighed {
-  const { name, unit } = channel;
+  const { name, unit, scale } = channel;
   const { sampleS } = capture;
   const inVolts = channel.scale !== "unknown";
   const list = pulseList(channel, capture, options);
@@ -206,7 +206,7 @@ function analyseChannel(channel: Channel, capture: Capture, options: AnalyseOpti
   const bothEdges = (coded || widths) && signature === 2 * (options.pulses ?? NaN);
   const still = coded
     ? null
-    : standing(recorded, shape, pulses, options.family, { name, unit, sampleS, startS, inVolts });
+    : standing(recorded, shape, pulses, options.family, { name, unit, scale, sampleS, startS });
   const isSlow = isTooSlow(shape, sampleS) && !still;
   const isTurning = pulses.length >= 8 && shape.kind !== "noise" && !still && !isSlow;
   const endS = isTurning

@@ -190,19 +190,20 @@ describe("a level that is neither of the two", () => {
       expect(one!.levels.highV).toBeCloseTo(1.72, 1);
       expect(one!.levels.lowV).toBeCloseTo(0.86, 1);
       // Seen across the sensor, turned round or as a current, which way it goes tells nothing.
-      const seen = (unit: "V" | "A", as: (value: number) => number) =>
+      const seen = (unit: "V" | "A", as: (value: number) => number, scale?: "unknown") =>
         analyseCapture(
           {
             name: "seen",
             sampleS: 1 / rate,
             startS: 0,
-            channels: [{ name: "s", unit, samples: square(jumps, to).map(as) }],
+            channels: [{ name: "s", unit, scale, samples: square(jumps, to).map(as) }],
           },
           { pulses: 48, family: "active-2wire" },
         )[0]!.leading;
       expect(seen("V", (value) => 12 - value)).toBe("signal-lost");
       expect(seen("V", (value) => -value)).toBe("signal-lost");
       expect(seen("A", (value) => value / 115)).toBe("signal-lost");
+      expect(seen("V", (value) => value / 20, "unknown")).toBe("signal-lost");
       if (to > 5) expect(findingSays(one!.findings[0]!)).toMatch(/11\.7 V.*wire or contact/);
     },
   );

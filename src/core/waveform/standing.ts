@@ -41,16 +41,13 @@ export function standing(
   {
     name,
     unit,
+    scale,
     sampleS,
     startS,
-    inVolts,
-  }: Pick<Channel, "name" | "unit"> & {
-    sampleS: number;
-    startS: number;
-    inVolts: boolean;
-  },
+  }: Pick<Channel, "name" | "unit" | "scale"> & { sampleS: number; startS: number },
 ): Standing | null {
   if (family === "passive") return null;
+  const inVolts = scale === undefined;
   const shape = given.kind === "flat" ? withRareLevel(samples, given, sampleS) : given;
   if (shape?.kind !== "two-level") return null;
   const { lowV, highV, noiseV } = shape;
@@ -105,7 +102,7 @@ export function standing(
               times: lost.length,
               pulses: lost.length,
               standing: true,
-              ...(both ? {} : { levelV: lostIsHigh ? highV : lowV, ...wayOfLevel({ unit }, own, lostIsHigh) }),
+              ...(both ? {} : { levelV: lostIsHigh ? highV : lowV, ...wayOfLevel({ unit, scale }, own, lostIsHigh) }),
             },
             { strength: 0.9, count: lost.length, ...where(lost) },
           ),
