@@ -1,5 +1,5 @@
-import { after, endOf, joinedSegments, segmentBytes, segmentOf } from "../core/capture/segment";
-import type { Capture } from "../core/capture/capture";
+import { endOf, type Capture } from "../core/capture/capture";
+import { after, joinedSegments, segmentBytes, segmentOf } from "../core/capture/segment";
 
 /** Seconds of one piece and how many are kept: the last minute, in full. */
 const PIECE_S = 5;

@@ -38,6 +38,11 @@ export class UnusableInput extends Error {
   override readonly name = "UnusableInput";
 }
 
+/** When a recording ends, in its own seconds. */
+export function endOf({ startS, sampleS, channels }: Capture): number {
+  return startS + (channels[0]?.samples.length ?? 0) * sampleS;
+}
+
 /** Whether a WAV can say all of a capture: whole samples a second, known volts in every channel. */
 export function fitsWav({ sampleS, channels }: Capture): boolean {
   const rate = 1 / sampleS;

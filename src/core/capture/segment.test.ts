@@ -1,8 +1,8 @@
 /** What a watch keeps of its last minute: written in pieces, some of them cut short, and read as one recording. */
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import type { Capture } from "./capture";
-import { after, endOf, joinedSegments, segmentBytes, segmentOf } from "./segment";
+import { endOf, type Capture } from "./capture";
+import { after, joinedSegments, segmentBytes, segmentOf } from "./segment";
 
 const recorded = (count: number, startS = 0, sampleS = 1 / 1000): Capture => ({
   name: "watch — links",

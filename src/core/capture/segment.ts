@@ -1,5 +1,5 @@
 import * as z from "zod/mini";
-import type { Capture } from "./capture";
+import { endOf, type Capture } from "./capture";
 
 const headSchema = z.object({
   name: z.string(),
@@ -82,11 +82,6 @@ export function after(capture: Capture, fromS: number): Capture | null {
     startS: capture.startS + from * capture.sampleS,
     channels: capture.channels.map((one) => ({ ...one, samples: one.samples.subarray(from) })),
   };
-}
-
-/** When a recording ends, in its own seconds. */
-export function endOf({ startS, sampleS, channels }: Capture): number {
-  return startS + channels[0]!.samples.length * sampleS;
 }
 
 function oneAfterAnother(run: readonly Capture[], channel: number): Float32Array {

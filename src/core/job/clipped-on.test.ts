@@ -5,7 +5,7 @@ import { cornerSetupSchema } from "../circuit/setup";
 import { observe } from "../observation/read-observation";
 import type { Reading } from "../observation/reading";
 import { analyseCapture } from "../waveform/analyse";
-import { probePlaces, recordedState, recordingReadings, usedChannels, usualPlaces, wordsOfUse } from "./clipped-on";
+import { probePlaces, recordedState, recordingReadings, usedChannels, placesOf, wordsOfUse } from "./clipped-on";
 import { entrySchema, type Entry } from "./schema";
 
 const corner = {
@@ -53,7 +53,7 @@ const noEntries = { setup, entries: [] };
 
 it("one channel is at the sensor plug until told, then where this job's last recording was", () => {
   const channels = recorded(["A", wheel(60)]);
-  expect(usualPlaces(noEntries, channels, 0)).toEqual(["plug.out.return"]);
+  expect(placesOf(noEntries, channels, 0)).toEqual(["plug.out.return"]);
   const [reading] = recordingReadings(setup, channels, ["module.out.return"], { id: "one" });
   expect(reading).toMatchObject({ instrument: "scope", point: "module.out.return", finding: "clean" });
   expect(reading!.state.recording).toBeUndefined();
@@ -65,14 +65,19 @@ it("one channel is at the sensor plug until told, then where this job's last rec
     name: "caught",
     reading,
   });
-  expect(usualPlaces({ setup, entries: [entry] }, channels, 0)).toEqual(["module.out.return"]);
+  expect(placesOf({ setup, entries: [entry] }, channels, 0)).toEqual(["module.out.return"]);
 });
 
 it("a channel called after a place was there; one nobody names is not used, nor another wheel's", () => {
   const words = probePlaces(setup).find(({ point }) => point === "module.out.return")!.say;
   const channels = recorded(["A", wheel(60)], [words, wheel(60)], ["plug.in.return", wheel(60)], ["RR", wheel(60)]);
-  const places = usualPlaces(noEntries, channels, 0);
+  const places = placesOf(noEntries, channels, 0);
   expect(places).toEqual(["plug.out.return", "module.out.return", "plug.in.return", null]);
+  // Told, it is as told; where one is told to have been, another is not taken to be.
+  expect(placesOf(noEntries, channels, 1, new Map([[0, null]]))[0]).toBeNull();
+  const [one, other] = recorded(["A", wheel(60)], ["B", wheel(60)]);
+  expect(placesOf(noEntries, [one!, other!], 1)).toEqual([null, "plug.out.return"]);
+  expect(placesOf(noEntries, [one!, other!], 1, new Map([[0, "plug.out.return"]]))).toEqual(["plug.out.return", null]);
   expect(usedChannels("FL", channels, ["plug.out.return", null, null, "module.out.return"])).toHaveLength(1);
 });
 

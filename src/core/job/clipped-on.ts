@@ -8,7 +8,7 @@ import { readingFrom } from "../observation/read-observation";
 import type { Reading } from "../observation/reading";
 import type { Corner } from "../units/corner";
 import { isOfCorner } from "../waveform/other-side";
-import { isUsable } from "../waveform/usable";
+import { isUsable, isUsableAt } from "../waveform/usable";
 import { t } from "../words/words";
 import { standingReadings } from "./derive";
 import type { Job } from "./schema";
@@ -44,21 +44,26 @@ export function probePlaces(setup: CornerSetup): ProbePlace[] {
 }
 
 /**
- * Where each channel most likely was, by its name, else for the channel looked at where the job's last recording was
- * made, else at the sensor plug. Null for one that nothing is known of: it is not used.
- * @param shown the channel looked at
+ * Where each channel was: as told, else by its name, else for the channel looked at where the job's last recording was
+ * made, else at the sensor plug, unless another one was there. Null for one that nothing is known of: it is not used.
+ * @param shown the channel looked at @param told by channel, null where it was told that it is not used
  */
-export function usualPlaces(
+export function placesOf(
   job: Pick<Job, "setup" | "entries">,
   channels: readonly ClippedChannel[],
   shown: number,
+  told: ReadonlyMap<number, string | null> = new Map(),
 ): (string | null)[] {
   const { setup } = job;
-  const named = channels.map(({ name }) => namedPlace(name, setup));
-  return channels.map((channel, i) => {
+  const known = channels.map((channel, i) => {
     if (!isOfCorner(channel.name, setup.corner) || channel.isSupply) return null;
-    return named[i] ?? (i === shown ? lastPlace(job) : null);
+    return told.has(i) ? told.get(i)! : namedPlace(channel.name, setup);
   });
+  const one = channels[shown];
+  const isOpen = one && isOfCorner(one.name, setup.corner) && !one.isSupply && !told.has(shown);
+  if (!isOpen || known[shown] !== null) return known;
+  const last = lastPlace(job);
+  return known.includes(last) ? known : known.with(shown, last);
 }
 
 /**
@@ -90,9 +95,7 @@ export function usedChannels<C extends ClippedChannel>(
   places: readonly (string | null)[],
 ): (C & { place: string | null })[] {
   const placed = channels.flatMap((channel, i) =>
-    places[i] != null && isOfCorner(channel.name, corner) && isUsable(channel)
-      ? [{ ...channel, place: places[i] }]
-      : [],
+    places[i] != null && isUsableAt(corner, channel) ? [{ ...channel, place: places[i] }] : [],
   );
   if (placed.length > 0) return placed;
   return channels

@@ -1,5 +1,5 @@
 import { t } from "../words/words";
-import type { Capture, Channel } from "../capture/capture";
+import { endOf, type Capture, type Channel } from "../capture/capture";
 import { tyreOf, rollingCircumferenceM, speedKmh } from "../tyre/tyre";
 import { isPassive, ridesOnBias, sizeForSpeed, stopsGrowing, type SizeForSpeed } from "./coil-size";
 import { drownedBy, dutyOf, levelFindings } from "./level-findings";
@@ -163,10 +163,6 @@ function believed(findings: readonly Found[], turns: number | null): Finding[] {
 /** A supply is judged by its dips alone, not as a signal. */
 function steadied(channel: Channel, usualV: number): Channel {
   return { ...channel, samples: new Float32Array(channel.samples.length).fill(usualV) };
-}
-
-function endOf({ startS, sampleS, channels }: Capture): number {
-  return startS + (channels[0]?.samples.length ?? 0) * sampleS;
 }
 
 /** A channel whose findings are not yet weighed. */

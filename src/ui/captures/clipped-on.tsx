@@ -2,11 +2,11 @@
 import { useState } from "react";
 import { motionWords } from "@/core/checks/words";
 import {
+  placesOf,
   probePlaces,
   recordedState,
   recordingReadings,
   usedChannels,
-  usualPlaces,
   type ClippedChannel,
 } from "@/core/job/clipped-on";
 import type { Job } from "@/core/job/schema";
@@ -25,15 +25,13 @@ export interface Clipped {
 
 /** Where the probes of a recording were: the usual places, and what was told of them. @param shown the channel looked at */
 export function useClippedOn(job: Job, id: string, channels: readonly ClippedChannel[], shown: number): Clipped {
-  const [told, setTold] = useState<ReadonlyMap<string, string | null>>(new Map());
-  const keyOf = (channel: number) => `${id}/${channel}`;
-  const places = usualPlaces(job, channels, shown).map((place, i) =>
-    told.has(keyOf(i)) ? told.get(keyOf(i))! : place,
-  );
+  const [of, setOf] = useState<{ id: string; told: ReadonlyMap<number, string | null> }>({ id, told: new Map() });
+  const told = of.id === id ? of.told : undefined;
+  const places = placesOf(job, channels, shown, told);
   return {
     places,
     used: usedChannels(job.setup.corner, channels, places),
-    tell: (channel, place) => setTold(new Map([...told, [keyOf(channel), place]])),
+    tell: (channel, place) => setOf({ id, told: new Map([...(told ?? []), [channel, place]]) }),
     readings: (options) => recordingReadings(job.setup, channels, places, { id, ...options }),
   };
 }

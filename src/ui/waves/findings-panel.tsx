@@ -5,7 +5,7 @@ import { besideWords } from "@/core/waveform/beside-words";
 import { isOfCorner } from "@/core/waveform/other-side";
 import { wordsOfUse } from "@/core/job/clipped-on";
 import type { Job } from "@/core/job/schema";
-import { isMeasure } from "@/core/waveform/usable";
+import { isMeasure, isUsableAt } from "@/core/waveform/usable";
 import { findingKind, findingSays } from "@/core/checks/findings/findings";
 import { ClippedOn, type Clipped } from "../captures/clipped-on";
 import { useUnits } from "../settings/use-units";
@@ -131,9 +131,11 @@ export function FindingsPanel({
             ? t`This is another wheel's: what it shows is used at its own corner.`
             : channel.isSupply
               ? t`This is the supply: what the recording says of the car is used from the signal's channel.`
-              : channel.undecided
-                ? t`Nothing to use yet: this recording clears nothing and condemns nothing.`
-                : t`Every pulse is there, but sizes were not measured: record in volts before this clears anything.`}
+              : clipped.places[at] === null && isUsableAt(job.setup.corner, channel)
+                ? t`Not used: say where its probe was.`
+                : channel.undecided
+                  ? t`Nothing to use yet: this recording clears nothing and condemns nothing.`
+                  : t`Every pulse is there, but sizes were not measured: record in volts before this clears anything.`}
         </p>
       ) : (
         <Cap legend="Enter" lead className="mt-3 w-full" onClick={onWeigh}>

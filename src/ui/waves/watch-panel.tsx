@@ -89,8 +89,9 @@ export function WatchPanel({
           () => setState((now) => ({ ...now, notKept: true })),
         );
         if (inFull)
-          keeping = inFull
-            .keep((seconds) => source.last(seconds))
+          // One after another: a piece begins where the one before it ends.
+          keeping = keeping
+            .then(() => inFull.keep((seconds) => source.last(seconds)))
             .then((why) => setState((now) => (now.notInFull === why ? now : { ...now, notInFull: why })))
             .catch((error: unknown) => toast.error(errorWords(error), { id: "last-minute" }));
       }
